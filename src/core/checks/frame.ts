@@ -1,0 +1,52 @@
+import type { CountedPattern, CountedRound } from '../counting/counted.js';
+
+/** How a labelled round goes on from the labelled round before it. */
+export interface FrameStep {
+  readonly before: CountedRound;
+  readonly round: CountedRound;
+  /** Numbers left out between the two, or inside the round's own list. */
+  readonly missing: readonly number[];
+  /** A number that both carry. */
+  readonly repeated: number | null;
+  /** The number of the round after, for the guess at what was meant. */
+  readonly next: number | null;
+}
+
+/**
+ * The sequence of the numbers, stretch by stretch. A number that stands twice explains the gap behind
+ * it: after "21, 21, 23" it is the second 21 that is wrong, and 22 is not missing.
+ */
+export function* steps({ rounds }: CountedPattern): Iterable<FrameStep> {
+  let before: CountedRound | null = null;
+  let owed = 0;
+  for (let i = 0; i < rounds.length; i += 1) {
+    const round = rounds[i];
+    if (!round?.round.labelled || round.round.from === 0) continue;
+    const next = rounds[i + 1]?.stretch === round.stretch ? (rounds[i + 1]?.round.from ?? null) : null;
+    const inner = between(round.round.numbers);
+    if (inner.length > 0) yield { before: round, round, missing: inner, repeated: null, next };
+    if (!before || before.stretch !== round.stretch) {
+      owed = 0;
+      before = round;
+      continue;
+    }
+    const gap = round.round.from - before.round.to - 1;
+    if (gap < 0 && round.round.from >= before.round.from) {
+      owed += 1;
+      yield { before, round, missing: [], repeated: round.round.from, next };
+    } else if (gap > owed) {
+      const missing = Array.from({ length: Math.min(gap - owed, 500) }, (_, k) => before!.round.to + 1 + owed + k);
+      yield { before, round, missing, repeated: null, next };
+      owed = 0;
+    } else if (gap > 0) owed = 0;
+    before = round;
+  }
+}
+
+/** Numbers that a list leaves out: "Rnds 8 and 12" for 8 to 12. Lists on purpose ("5, 7 and 9") come with their partners. */
+function between(numbers: readonly number[]): number[] {
+  const first = numbers[0];
+  const second = numbers[1];
+  if (numbers.length !== 2 || first === undefined || second === undefined || second - first < 2) return [];
+  return Array.from({ length: Math.min(second - first - 1, 500) }, (_, i) => first + 1 + i);
+}

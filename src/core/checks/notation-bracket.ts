@@ -1,0 +1,20 @@
+import type { Found, Rule } from './rule.js';
+
+const SAYS = {
+  'never-closed': (mark: string) => `"${mark}" is opened and never closed, so it can't be told what is repeated.`,
+  'never-opened': (mark: string) => `"${mark}" closes a bracket that was never opened.`,
+  'star-alone': () => 'A star begins a repeat and nothing says from where to where, or how often.',
+} as const;
+
+export const notationBracket: Rule = {
+  id: 'notation/bracket',
+  severity: 'error',
+  about: 'Brackets or stars do not close.',
+  failing: { text: 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: ((sc 1, inc) x 2, sc 2 x 2 (16)\n', says: ['never closed'] },
+  passing: 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: ((sc 1, inc) x 2, sc 2) x 2 (16)\n',
+  *check({ rounds }): Iterable<Found> {
+    for (const counted of rounds) {
+      for (const { span, what, mark } of counted.round.brackets) yield { span, round: counted, message: SAYS[what](mark) };
+    }
+  },
+};

@@ -1,0 +1,21 @@
+import type { Found, Rule } from './rule.js';
+
+export const notationUnread: Rule = {
+  id: 'notation/unread',
+  severity: 'error',
+  about: 'Words in an instruction were not understood.',
+  failing: { text: 'Rnd 1: 6 sc in MR (6)\nRnd 2: sc 2, flurble 3, sc 1 (6)\n', says: ['flurble'] },
+  passing: 'Rnd 1: 6 sc in MR (6)\nRnd 2: sc 2, inc, sc 3 (7)\n',
+  *check({ rounds }): Iterable<Found> {
+    for (const counted of rounds) {
+      const { round, outcome } = counted;
+      for (const { span, text } of round.unread) {
+        const words = text.length > 60 ? `${text.slice(0, 59)}…` : text;
+        yield { span, round: counted, message: `"${words}" was not understood, so this round is not counted.` };
+      }
+      if (round.unread.length === 0 && round.brackets.length === 0 && outcome.obstacles.some(({ kind }) => kind === 'unread')) {
+        yield { span: round.span, round: counted, message: 'No stitches were found in this instruction, so it is not counted.' };
+      }
+    }
+  },
+};

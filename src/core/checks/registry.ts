@@ -1,0 +1,39 @@
+import type { CountedPattern } from '../counting/counted.js';
+import { countFoundation } from './count-foundation.js';
+import { countOpenEnded } from './count-open-ended.js';
+import { countOver } from './count-over.js';
+import { countRemainder } from './count-remainder.js';
+import { countStated } from './count-stated.js';
+import { countUnder } from './count-under.js';
+import { frameDuplicate } from './frame-duplicate.js';
+import { frameGap } from './frame-gap.js';
+import { notationBracket } from './notation-bracket.js';
+import { notationTimes } from './notation-times.js';
+import { notationUnread } from './notation-unread.js';
+import type { Found, Rule } from './rule.js';
+
+/** Every rule there is. A new one is a file named after its id, and a line here. */
+export const RULES: readonly Rule[] = [
+  countStated,
+  countRemainder,
+  countOver,
+  countUnder,
+  countFoundation,
+  countOpenEnded,
+  frameGap,
+  frameDuplicate,
+  notationBracket,
+  notationTimes,
+  notationUnread,
+];
+
+export interface Finding extends Found {
+  readonly rule: Rule;
+}
+
+/** Runs rules over a counted pattern; findings come in the order of the text. */
+export function check(counted: CountedPattern, rules: readonly Rule[] = RULES): Finding[] {
+  const findings: Finding[] = [];
+  for (const rule of rules) for (const found of rule.check(counted)) findings.push({ ...found, rule });
+  return findings.sort((a, b) => a.span.from - b.span.from || a.span.to - b.span.to);
+}

@@ -1,0 +1,203 @@
+import type { Loops, Step } from '../pattern/instruction.js';
+import type { Part, Pattern, Round, Stretch } from '../pattern/pattern.js';
+import type { CountedPattern, CountedRound, Verdict } from './counted.js';
+import { evaluate, fixedSize, foundationIn, type Ground, type Obstacle, type Outcome } from './evaluate.js';
+import { mostPlausible, type Link } from './plausible.js';
+
+/** Counts every round of a pattern on the most plausible edge, and gives each its verdict. */
+export function countPattern(pattern: Pattern): CountedPattern {
+  const rounds = pattern.parts.flatMap((part) => countPart(pattern, part));
+  return { pattern, rounds };
+}
+
+function countPart(pattern: Pattern, part: Part): CountedRound[] {
+  const counted: CountedRound[] = [];
+  const rule = new Map(pattern.chainRule);
+  const chainCounts = (length: number) => rule.get(length) ?? rule.get(0) ?? null;
+  for (const stretch of part.stretches) {
+    const inStretch: CountedRound[] = [];
+    for (const run of runsOf(stretch)) {
+      const first = run[0];
+      if (!first) continue;
+      const ground = groundOf(first, stretch, inStretch, counted);
+      const links = run.map((round, i): Link => linkOf(run, i, i === 0 ? ground : null, chainCounts));
+      const edge = ground.kind === 'edge' ? ground.length : null;
+      mostPlausible(links, edge).forEach(({ outcome, blame, carried }, i) => {
+        const round = run[i];
+        if (round) inStretch.push({ round, part, stretch, outcome, verdict: verdictOf(round, outcome, blame !== null), blame, carried });
+      });
+    }
+    counted.push(...inStretch);
+    for (const { round } of inStretch) rememberChains(round.steps, rule);
+  }
+  return counted;
+}
+
+/** "Ch 3 (counts as dc)" said once in a round holds for the chains of that length after it. */
+function rememberChains(steps: readonly Step[], rule: Map<number, boolean>): void {
+  for (const step of steps) if (step.kind === 'chain' && step.counts !== null && !rule.has(step.count)) rule.set(step.count, step.counts);
+}
+
+/** Rounds that are each worked into the one before; a new run begins where a round brings its own ground. */
+function runsOf(stretch: Stretch): Round[][] {
+  const runs: Round[][] = [];
+  for (const round of stretch.rounds) {
+    const last = runs.at(-1);
+    if (!last || bringsGround(round)) runs.push([round]);
+    else last.push(round);
+  }
+  return runs;
+}
+
+function bringsGround(round: Round): boolean {
+  return startsInRing(round.steps) || round.steps.some((step) => step.kind === 'free-loops') || foundationIn(round.steps) !== null;
+}
+
+function startsInRing(steps: readonly Step[]): boolean {
+  return steps.some((step) => step.kind === 'ring' || ((step.kind === 'work' || step.kind === 'group') && step.place.kind === 'ring') || (step.kind === 'repeat' && startsInRing(step.body)));
+}
+
+function groundOf(round: Round, stretch: Stretch, inStretch: readonly CountedRound[], before: readonly CountedRound[]): Ground {
+  if (startsInRing(round.steps)) return { kind: 'start' };
+  const own = foundationIn(round.steps);
+  if (own) return { kind: 'chains', chains: own.chain.count, ring: own.ring, k: own.k };
+  const free = round.steps.find((step) => step.kind === 'free-loops');
+  if (free) return { kind: 'edge', length: freeLoopCount([...before, ...inStretch], free.round, free.loops) };
+  const last = inStretch.at(-1);
+  if (last) return { kind: 'edge', length: last.carried };
+  if (stretch.start) {
+    const named = round.steps.find((step) => step.kind === 'first-chain');
+    const work = round.steps.find((step) => step.kind === 'work' && step.place.kind === 'chain-from-hook');
+    const k = named?.kind === 'first-chain' ? named.k : work?.kind === 'work' && work.place.kind === 'chain-from-hook' ? work.place.k : stretch.start.firstFromHook;
+    return { kind: 'chains', chains: stretch.start.chains, ring: stretch.start.ring, k };
+  }
+  if (stretch.into) return { kind: 'edge', length: freeLoopCount(before, stretch.into.round, stretch.into.loops) };
+  const earlier = before.at(-1);
+  if (earlier) return { kind: 'edge', length: earlier.carried };
+  // The first words of a part that name no ring and no chain: plain amounts are taken for a start.
+  return fixedSize(round.steps) && round.from <= 1 ? { kind: 'start' } : { kind: 'edge', length: null };
+}
+
+/**
+ * How many loops an earlier round has left free. A text may name the round whose stitches carry the
+ * loops, or the round that was worked into their other loops; both are looked for.
+ */
+function freeLoopCount(rounds: readonly CountedRound[], number: number | null, wanted: Loops | null): number | null {
+  if (number === null) return null;
+  const index = rounds.findLastIndex(({ round }) => round.labelled && round.from <= number && number <= round.to);
+  const named = rounds[index];
+  if (!named) return null;
+  const leaving = oneLoop(named.round.steps);
+  const after = rounds[index + 1];
+  const leavingAfter = after ? oneLoop(after.round.steps) : null;
+  // Front loops are left free by a round in back loops, and the other way round.
+  const suits = (worked: Loops | null) => worked !== null && (wanted === null || wanted === 'both' || worked !== wanted);
+  if (suits(leavingAfter) || !leaving) return named.carried;
+  return named.outcome.into ?? named.carried;
+}
+
+/** The loops that a round is worked in throughout, where it is not both. */
+function oneLoop(steps: readonly Step[]): Loops | null {
+  const marker = steps.find((step) => step.kind === 'loops');
+  return marker?.kind === 'loops' && marker.loops !== 'both' ? marker.loops : null;
+}
+
+function linkOf(run: readonly Round[], index: number, ground: Ground | null, chainCounts: (length: number) => boolean | null): Link {
+  const round = run[index] as Round;
+  const stated = round.stated?.total ?? null;
+  const size = fixedSize(round.steps);
+  const on = (edge: number | null): Outcome => {
+    const first = ground && ground.kind !== 'edge' ? ground : ({ kind: 'edge', length: edge } as const);
+    return workRounds(run, index, first, chainCounts);
+  };
+  const remembered = new Map<number | null, Outcome>();
+  return {
+    stated,
+    needs: round.reference || round.unread.length > 0 || !size || size.into === 0 ? null : size.into,
+    on: (edge) => {
+      const known = remembered.get(edge);
+      if (known) return known;
+      const outcome = on(edge);
+      remembered.set(edge, outcome);
+      return outcome;
+    },
+  };
+}
+
+/** Works a round, or each round of a range, or the rounds it refers to, one into the other. */
+function workRounds(run: readonly Round[], index: number, ground: Ground, chainCounts: (length: number) => boolean | null): Outcome {
+  const round = run[index] as Round;
+  const stated = round.stated?.total ?? null;
+  if (round.unread.length > 0 || round.brackets.length > 0) return hindered(ground, [{ kind: 'unread' }]);
+  const worked = round.reference ? referred(run, index) : Array<readonly Step[]>(Math.max(1, round.numbers.length)).fill(round.steps);
+  if (!worked) return hindered(ground, [{ kind: 'reference', span: round.reference?.span ?? round.span }]);
+  let on = ground;
+  let outcome: Outcome | null = null;
+  for (const [i, steps] of worked.entries()) {
+    const last = i === worked.length - 1;
+    const one = onGround(steps, on, chainCounts, last ? stated : null);
+    if (one.made === null || one.misfits.length > 0) return one;
+    const settled = on.kind === 'edge' && one.made === on.length && !round.reference;
+    outcome = one;
+    on = { kind: 'edge', length: one.made };
+    if (settled) break;
+  }
+  return outcome ?? hindered(ground, [{ kind: 'unread' }]);
+}
+
+function onGround(steps: readonly Step[], ground: Ground, chainCounts: (length: number) => boolean | null, stated: number | null): Outcome {
+  if (steps.every((step) => step.kind !== 'work' && step.kind !== 'group' && step.kind !== 'repeat')) return hindered(ground, [{ kind: 'unread' }]);
+  const outcome = evaluate(steps, { ground, chainCounts, stated });
+  // An edge that is not known is taken to be what plain amounts use up.
+  if (ground.kind === 'edge' && ground.length === null) {
+    const size = fixedSize(steps);
+    if (size && size.into > 0) return { ...outcome, edge: null, into: size.into };
+  }
+  return outcome;
+}
+
+function hindered(ground: Ground, obstacles: readonly Obstacle[]): Outcome {
+  return { edge: ground.kind === 'edge' ? ground.length : null, into: null, made: null, starts: ground.kind !== 'edge', misfits: [], obstacles, chainGuess: null };
+}
+
+/** The instructions that a reference stands for, one a round; null where a round named is not there. */
+function referred(run: readonly Round[], index: number): (readonly Step[])[] | null {
+  const round = run[index];
+  const reference = round?.reference;
+  if (!round || !reference) return null;
+  const bodies: (readonly Step[])[] = [];
+  for (const number of reference.rounds) {
+    const steps = stepsOf(run, index, number);
+    if (!steps) return null;
+    bodies.push(steps);
+  }
+  if (bodies.length === 0) return null;
+  const span = round.numbers.length;
+  const times = span > 0 ? Math.ceil(span / bodies.length) : Math.min(reference.times ?? 1, 500);
+  const all: (readonly Step[])[] = [];
+  for (let i = 0; i < times; i += 1) all.push(...bodies);
+  return span > 0 ? all.slice(0, span) : all;
+}
+
+/** The steps of the nearest earlier round of a number; a round that itself refers to another is followed back. */
+function stepsOf(run: readonly Round[], index: number, number: number): readonly Step[] | null {
+  let wanted = number;
+  for (let i = index - 1; i >= 0 && i >= index - LOOK_BACK; i -= 1) {
+    const round = run[i];
+    if (!round?.labelled || wanted < round.from || wanted > round.to) continue;
+    if (!round.reference) return round.unread.length > 0 ? null : round.steps;
+    wanted = round.reference.rounds.at(-1) ?? wanted;
+  }
+  return null;
+}
+
+/** No pattern refers to a round further back than this; it keeps the time linear. */
+const LOOK_BACK = 400;
+
+function verdictOf(round: Round, outcome: Outcome, blamed: boolean): Verdict {
+  if (round.unread.length > 0 || round.brackets.length > 0 || outcome.obstacles.some(({ kind }) => kind === 'unread')) return 'unreadable';
+  if (outcome.made === null) return 'on-trust';
+  if (blamed || outcome.misfits.length > 0) return 'off';
+  if (!outcome.starts && outcome.edge === null) return round.stated ? 'on-trust' : 'counted';
+  return round.stated ? 'agrees' : 'counted';
+}

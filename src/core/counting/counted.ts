@@ -1,0 +1,26 @@
+import type { Part, Pattern, Round, Stretch } from '../pattern/pattern.js';
+import type { Outcome } from './evaluate.js';
+
+/** What the counting says of a round; see the verdicts of the report. */
+export type Verdict = 'agrees' | 'counted' | 'off' | 'unreadable' | 'on-trust';
+
+/** Which figure carries the fault of a round that is off. */
+export type Blame = 'stated' | 'instruction' | 'both';
+
+export interface CountedRound {
+  readonly round: Round;
+  readonly part: Part;
+  readonly stretch: Stretch;
+  /** Of one round; of the last one where the label is a range. */
+  readonly outcome: Outcome;
+  readonly verdict: Verdict;
+  readonly blame: Blame | null;
+  /** The count that the next round is checked against: made, stated, or null where neither is known. */
+  readonly carried: number | null;
+}
+
+export interface CountedPattern {
+  readonly pattern: Pattern;
+  /** All rounds in the order of the text. */
+  readonly rounds: readonly CountedRound[];
+}

@@ -1,0 +1,323 @@
+import type { Amount, Chain, Group, Repeat, Step, Work } from '../pattern/instruction.js';
+import type { Span } from '../text/source.js';
+
+/** What keeps an instruction from coming out even. */
+export type Misfit =
+  /** A repeat "around" that fits `whole` times and leaves `left` stitches over. */
+  | { readonly kind: 'remainder'; readonly span: Span; readonly whole: number; readonly left: number; readonly each: number; readonly room: number }
+  | { readonly kind: 'over'; readonly into: number; readonly edge: number }
+  | { readonly kind: 'under'; readonly into: number; readonly edge: number }
+  /** Stitches along a foundation chain that don't use its chains. `along` chains can be worked into. */
+  | { readonly kind: 'foundation'; readonly chains: number; readonly along: number; readonly first: number; readonly other: number | null };
+
+/** Why no figure can be had. */
+export type Obstacle =
+  | { readonly kind: 'no-amount'; readonly span: Span; readonly into: number; readonly made: number }
+  | { readonly kind: 'open-ended'; readonly span: Span }
+  | { readonly kind: 'edge-unknown' }
+  | { readonly kind: 'unread' }
+  | { readonly kind: 'reference'; readonly span: Span };
+
+/** What an instruction does on a given edge. All figures are stitches. */
+export interface Outcome {
+  /** Null where the piece starts here, or the figure can't be had. */
+  readonly edge: number | null;
+  readonly into: number | null;
+  readonly made: number | null;
+  readonly starts: boolean;
+  readonly misfits: readonly Misfit[];
+  readonly obstacles: readonly Obstacle[];
+  /** A starting chain of two or more was taken to count, or not, because only so the stated count agrees. */
+  readonly chainGuess: { readonly chain: Chain; readonly counts: boolean } | null;
+}
+
+/** Where the stitches of a round go. */
+export type Ground =
+  | { readonly kind: 'edge'; readonly length: number | null }
+  /** A ring, or one chain that takes them all. */
+  | { readonly kind: 'start' }
+  /** A chain of `chains`, its ends joined or not; `k` is the first one worked into, from the hook. */
+  | { readonly kind: 'chains'; readonly chains: number; readonly ring: boolean; readonly k: number | null };
+
+export interface EvaluateOptions {
+  readonly ground: Ground;
+  /** Whether a starting chain of a length stands for a stitch; null where the pattern doesn't say. */
+  readonly chainCounts: (length: number) => boolean | null;
+  readonly stated: number | null;
+}
+
+/**
+ * Works an instruction on its ground and counts. Where the pattern doesn't say whether the starting
+ * chain counts, both ways are tried and the one that agrees with the stated count is kept.
+ */
+export function evaluate(steps: readonly Step[], options: EvaluateOptions): Outcome {
+  const first = startingChain(steps);
+  const said = first ? (first.counts ?? (first.count === 1 ? false : options.chainCounts(first.count))) : false;
+  if (!first || said !== null) return evaluateWith(steps, options, said ?? false);
+  const without = evaluateWith(steps, options, false);
+  const withChain = evaluateWith(steps, options, true);
+  const counts = faults(withChain, options.stated) < faults(without, options.stated);
+  const chosen = counts ? withChain : without;
+  const matters = faults(withChain, options.stated) !== faults(without, options.stated);
+  return matters ? { ...chosen, chainGuess: { chain: first, counts } } : chosen;
+}
+
+function faults(outcome: Outcome, stated: number | null): number {
+  return outcome.misfits.length + outcome.obstacles.length + (stated !== null && outcome.made !== stated ? 1 : 0);
+}
+
+/** The chain that a round begins with, before any stitch of it; not a foundation chain. */
+function startingChain(steps: readonly Step[]): Chain | null {
+  for (const step of steps) {
+    if (step.kind === 'chain') return foundationIn(steps) ? null : step;
+    if (step.kind === 'work' || step.kind === 'group' || step.kind === 'repeat' || step.kind === 'skip') return null;
+  }
+  return null;
+}
+
+/** Whether a chain in the instruction is itself the ground: "ch 9, sc in 2nd ch from hook". */
+export function foundationIn(steps: readonly Step[]): { chain: Chain; k: number | null; ring: boolean } | null {
+  let chain: Chain | null = null;
+  for (const step of steps) {
+    if (step.kind === 'chain') chain ??= step;
+    else if (step.kind === 'first-chain' && chain) return { chain, k: step.k, ring: false };
+    else if (step.kind === 'join' && chain && chain.count > 2) return { chain, k: 1, ring: true };
+    else if (step.kind === 'work' && step.place.kind === 'chain-from-hook' && chain) return { chain, k: step.place.k, ring: false };
+    else if (step.kind === 'work' || step.kind === 'group' || step.kind === 'repeat') return null;
+  }
+  return null;
+}
+
+function evaluateWith(steps: readonly Step[], { ground, stated }: EvaluateOptions, chainCounts: boolean): Outcome {
+  if (ground.kind === 'chains') return onChains(steps, ground, stated, chainCounts);
+  const tally = new Tally(ground.kind === 'edge' ? ground.length : null, ground.kind === 'start');
+  tally.run(steps, chainCounts);
+  return tally.outcome(ground.kind === 'start');
+}
+
+/** Along one side of a chain, or along one side and back along the other. */
+function onChains(steps: readonly Step[], ground: Extract<Ground, { kind: 'chains' }>, stated: number | null, chainCounts: boolean): Outcome {
+  const turn = steps.findIndex((step) => step.kind === 'other-side');
+  const firstSide = turn < 0 ? steps : steps.slice(0, turn);
+  const otherSide = turn < 0 ? null : steps.slice(turn + 1);
+  let best: Outcome | null = null;
+  for (const k of ground.k !== null ? [ground.k] : ground.ring ? [1] : [2, 1, 3]) {
+    const along = ground.chains - k + 1;
+    const outcome = alongChains(firstSide, otherSide, ground.chains, along, chainCounts);
+    // Chains passed over at the start may stand for a stitch: "dc in 4th ch from hook".
+    const standing = k >= 3 && stated !== null && outcome.made === stated - 1 ? { ...outcome, made: stated } : outcome;
+    if (!best || faults(standing, stated) < faults(best, stated)) best = standing;
+  }
+  return best ?? unknown();
+}
+
+function alongChains(firstSide: readonly Step[], otherSide: readonly Step[] | null, chains: number, along: number, chainCounts: boolean): Outcome {
+  const first = new Tally(along, false);
+  first.run(firstSide, chainCounts);
+  const one = first.outcome(true);
+  if (!otherSide) {
+    const into = first.into;
+    const misfits: Misfit[] = one.misfits.filter(({ kind }) => kind === 'remainder');
+    if (one.obstacles.length === 0 && misfits.length === 0 && into !== along && !leavesRest(firstSide)) misfits.push({ kind: 'foundation', chains, along, first: into, other: null });
+    return { ...one, misfits };
+  }
+  // The other side offers the chains again except the two ends; the first chain may be worked into again.
+  const second = new Tally(along - 1, false);
+  second.run(otherSide, false);
+  const two = second.outcome(true);
+  const misfits: Misfit[] = [...one.misfits, ...two.misfits].filter(({ kind }) => kind === 'remainder');
+  const obstacles = [...one.obstacles, ...two.obstacles];
+  const fits = first.into === along && (second.into === along - 1 || second.into === along - 2);
+  if (obstacles.length === 0 && !fits) misfits.push({ kind: 'foundation', chains, along, first: first.into, other: second.into });
+  const made = one.made === null || two.made === null ? null : one.made + two.made;
+  return { edge: null, into: null, made, starts: true, misfits, obstacles, chainGuess: null };
+}
+
+/** "leave the rest": a stretch of the edge is left on purpose. */
+function leavesRest(steps: readonly Step[]): boolean {
+  return steps.some((step) => step.kind === 'work' && step.place.kind === 'ring');
+}
+
+function unknown(): Outcome {
+  return { edge: null, into: null, made: null, starts: false, misfits: [], obstacles: [{ kind: 'edge-unknown' }], chainGuess: null };
+}
+
+/** How many stitches one pass of some steps uses and makes, where that is fixed; null where it depends on the edge. */
+export function fixedSize(steps: readonly Step[]): { into: number; made: number } | null {
+  const tally = new Tally(null, false);
+  tally.run(steps, false, true);
+  return tally.depends || tally.obstacles.length > 0 ? null : { into: tally.into, made: tally.made };
+}
+
+/** Adds up uses and makes from the first step to the last. */
+class Tally {
+  into = 0;
+  made = 0;
+  /** Some step fills an edge whose length is not known. */
+  depends = false;
+  readonly misfits: Misfit[] = [];
+  readonly obstacles: Obstacle[] = [];
+
+  constructor(
+    readonly edge: number | null,
+    /** In a ring nothing is used up. */
+    readonly free: boolean,
+  ) {}
+
+  run(steps: readonly Step[], chainCounts: boolean, inside = false): void {
+    let begun = inside;
+    steps.forEach((step, index) => {
+      switch (step.kind) {
+        case 'chain':
+          if (!begun) {
+            if (chainCounts) {
+              this.made += 1;
+              // It stands over the first stitch, unless that one is missed in so many words.
+              const next = steps.slice(index + 1).find(({ kind }) => kind !== 'turn' && kind !== 'colour' && kind !== 'loops');
+              if (!this.free && !(next?.kind === 'skip' && next.first)) this.into += 1;
+            }
+          } else if (steps.slice(index + 1).some(isFabric) || inside) this.made += step.count;
+          break;
+        case 'skip':
+          this.into += step.count;
+          begun = true;
+          break;
+        case 'work':
+          this.#work(step, steps.slice(index + 1));
+          begun = true;
+          break;
+        case 'group':
+          this.#group(step, steps.slice(index + 1));
+          begun = true;
+          break;
+        case 'repeat':
+          this.#repeat(step, steps.slice(index + 1));
+          begun = true;
+          break;
+        default:
+          break;
+      }
+    });
+  }
+
+  #work(step: Work, after: readonly Step[]): void {
+    const place = step.place.kind;
+    if (step.stitch === 'picot') return;
+    if (place === 'ring') {
+      this.#add(0, step.per, step.amount, step.span, after);
+      return;
+    }
+    if (place === 'same') {
+      const times = step.amount.kind === 'times' ? step.amount.times : 1;
+      this.made += step.per * times;
+      return;
+    }
+    if (step.stitch === 'slip' && this.edge !== null && this.into >= this.edge && step.amount.kind === 'times') return;
+    const over = place === 'both-layers' ? 2 * step.over : step.over;
+    if (place === 'both-layers' && step.amount.kind === 'fill' && this.edge !== null && this.edge % 2 === 1) {
+      this.#add(over, step.per, step.amount, step.span, after);
+      return;
+    }
+    this.#add(over, step.per, step.amount, step.span, after);
+  }
+
+  #group(step: Group, after: readonly Step[]): void {
+    // Chains inside a group are air, not fabric, unless a later round says that it works into them.
+    const made = step.members.reduce((sum, member) => (member.stitch === 'chain' || member.stitch === 'picot' ? sum : sum + member.per * (member.amount.kind === 'times' ? member.amount.times : 1)), 0);
+    const into = step.place.kind === 'same' || step.place.kind === 'ring' ? 0 : 1;
+    this.#add(into, made, step.amount, step.span, after);
+  }
+
+  #repeat(step: Repeat, after: readonly Step[]): void {
+    const body = new Tally(null, this.free);
+    body.run(step.body, false, true);
+    this.obstacles.push(...body.obstacles);
+    if (step.amount === null) {
+      this.obstacles.push({ kind: 'no-amount', span: step.span, into: body.into, made: body.made });
+      return;
+    }
+    if (body.depends) {
+      // "(sc around) x 3" says nothing about one round.
+      this.obstacles.push({ kind: 'edge-unknown' });
+      return;
+    }
+    this.#add(body.into, body.made, step.amount, step.span, after);
+  }
+
+  /** Adds something that uses `into` and makes `made` each time. */
+  #add(into: number, made: number, amount: Amount, span: Span, after: readonly Step[]): void {
+    switch (amount.kind) {
+      case 'times':
+        this.into += this.free ? 0 : into * amount.times;
+        this.made += made * amount.times;
+        return;
+      case 'open':
+        this.obstacles.push({ kind: 'open-ended', span });
+        return;
+      case 'until-made':
+        this.#until(into, made, amount.count, span);
+        return;
+      case 'fill': {
+        if (this.edge === null) {
+          this.depends = true;
+          return;
+        }
+        const reserved = amount.leave > 0 ? amount.leave : (fixedSize(after.filter(isFabric))?.into ?? 0);
+        const room = Math.max(0, this.edge - this.into - reserved);
+        if (into === 0) {
+          this.obstacles.push({ kind: 'edge-unknown' });
+          return;
+        }
+        const whole = Math.floor(room / into);
+        const left = room - whole * into;
+        this.into += whole * into;
+        this.made += whole * made;
+        if (left > 0) this.misfits.push({ kind: 'remainder', span, whole, left, each: into, room });
+      }
+    }
+  }
+
+  /** "dec around until 6 sts remain": decreases, on and on, until so many are left. */
+  #until(into: number, made: number, target: number, span: Span): void {
+    if (this.edge === null) {
+      this.depends = true;
+      return;
+    }
+    if (made >= into) {
+      this.#add(into, made, { kind: 'fill', leave: target }, span, []);
+      return;
+    }
+    const before = this.edge - this.into + this.made;
+    const fewer = before - target;
+    const each = into - made;
+    if (fewer < 0 || fewer % each !== 0) {
+      this.misfits.push({ kind: 'remainder', span, whole: Math.max(0, Math.floor(fewer / each)), left: Math.abs(fewer % each) || 1, each: into, room: before });
+    }
+    this.into = this.edge;
+    this.made = target;
+  }
+
+  outcome(starts: boolean): Outcome {
+    const misfits = [...this.misfits];
+    const obstacles = [...this.obstacles];
+    if (this.depends) obstacles.push({ kind: 'edge-unknown' });
+    const computable = obstacles.length === 0;
+    if (!starts && computable && this.edge !== null && misfits.length === 0) {
+      if (this.into > this.edge) misfits.push({ kind: 'over', into: this.into, edge: this.edge });
+      if (this.into < this.edge) misfits.push({ kind: 'under', into: this.into, edge: this.edge });
+    }
+    return {
+      edge: starts ? null : this.edge,
+      into: starts || !computable ? null : this.into,
+      made: computable ? this.made : null,
+      starts,
+      misfits,
+      obstacles,
+      chainGuess: null,
+    };
+  }
+}
+
+function isFabric(step: Step): boolean {
+  return step.kind === 'work' || step.kind === 'group' || step.kind === 'repeat' || step.kind === 'skip';
+}

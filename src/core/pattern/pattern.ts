@@ -1,0 +1,96 @@
+import type { SourceText, Span } from '../text/source.js';
+import type { StitchId, Vocabulary } from '../vocabulary/stitches.js';
+import type { StatedCount, Step } from './instruction.js';
+
+/** Earlier rounds worked again: "repeat Rnds 2 and 3 four times", "as Rnd 8". */
+export interface RoundReference {
+  readonly rounds: readonly number[];
+  /** How many times the group is worked; null where the label's own range says it. */
+  readonly times: number | null;
+  readonly span: Span;
+}
+
+export interface Unread {
+  readonly span: Span;
+  readonly text: string;
+}
+
+export interface BracketProblem {
+  readonly span: Span;
+  readonly what: 'never-closed' | 'never-opened' | 'star-alone';
+  readonly mark: string;
+}
+
+/** One labelled instruction, or one that stands without a label (a flat closing, an edging). */
+export interface Round {
+  /** As written: "Rnd 3", "R7-R10"; the first words of a line that has no label. */
+  readonly label: string;
+  readonly kind: 'round' | 'row';
+  /** Whether a label stands there at all; without one `from` and `to` are 0. */
+  readonly labelled: boolean;
+  readonly from: number;
+  readonly to: number;
+  /** The very numbers that the label names: "Rnds 5, 7 and 9" names three of five. */
+  readonly numbers: readonly number[];
+  readonly labelSpan: Span;
+  /** Label and instruction, from first to last word. */
+  readonly span: Span;
+  readonly steps: readonly Step[];
+  readonly reference: RoundReference | null;
+  readonly stated: StatedCount | null;
+  /** "for 3 rnds" in the instruction of a range. */
+  readonly statedRounds: { readonly count: number; readonly span: Span } | null;
+  readonly unread: readonly Unread[];
+  readonly brackets: readonly BracketProblem[];
+}
+
+export type PieceStart =
+  /** Chains worked along: `chains` long, `ring` where their ends are joined. */
+  { readonly kind: 'chains'; readonly chains: number; readonly ring: boolean; readonly firstFromHook: number | null };
+
+/** What a part begins with before its first round, and the rounds that grow on it. */
+export interface Stretch {
+  /** Null for the part's own first stretch; the heading of an edging, lip or collar otherwise. */
+  readonly name: string | null;
+  readonly start: PieceStart | null;
+  /** Loops left free earlier that this stretch is worked into, where its lead says so. */
+  readonly into: { readonly loops: 'front' | 'back' | null; readonly round: number | null; readonly span: Span } | null;
+  readonly rounds: readonly Round[];
+}
+
+export interface Part {
+  readonly name: string;
+  readonly make: number;
+  readonly heading: Span;
+  readonly stretches: readonly Stretch[];
+}
+
+/** A word of the pattern's own list of abbreviations, with what it says it means. */
+export interface LegendEntry {
+  readonly term: string;
+  readonly meaning: string;
+  readonly span: Span;
+}
+
+export interface TermsReading {
+  readonly declared: Vocabulary | null;
+  readonly detected: Vocabulary | 'mixed' | 'unclear';
+  /** From 0 to 1. */
+  readonly confidence: number;
+  /** The vocabulary that the instructions were read in. */
+  readonly used: Vocabulary;
+}
+
+/** Which starting chains stand for a stitch, as the pattern says once for all: chain length → counts. */
+export type ChainRule = ReadonlyMap<number, boolean>;
+
+/** A text, understood: what everything after the reader works on. */
+export interface Pattern {
+  readonly source: SourceText;
+  readonly terms: TermsReading;
+  readonly legend: readonly LegendEntry[];
+  readonly chainRule: ChainRule;
+  readonly parts: readonly Part[];
+  /** The stitch that a bare increase or decrease is of, where its round has no plain stitch. */
+  readonly baseStitch: StitchId;
+}

@@ -1,0 +1,103 @@
+import type { Amount } from '../pattern/instruction.js';
+import { isWord, meaningAt, pass, tokenAt, type Reader } from './reader.js';
+
+export interface ReadAmount {
+  readonly amount: Amount;
+  readonly next: number;
+}
+
+/**
+ * How often something before this place is done:
+ * `(…) x 6`  `(…)*6`  `(…) 6 times`  `(…) twice`  `(…) around`  `(…) to last 2 sts`  `(…) repeat 6 times`
+ *     ^          ^        ^              ^            ^             ^                     ^
+ */
+export function amountAfter(reader: Reader, at: number): ReadAmount | null {
+  let i = at;
+  const comma = tokenAt(reader, i);
+  if ((comma?.word === ',' || comma?.word === ';') && meaningAt(reader, i + 1, 'repeat')) i += 1;
+  const repeat = meaningAt(reader, i, 'repeat');
+  if (repeat) i = repeat.next;
+  if (isWord(reader, i, 'for') || isWord(reader, i, 'from')) i += 1;
+  i = pass(reader, i, 'total');
+  return counted(reader, i, repeat !== null) ?? filling(reader, i);
+}
+
+/** "x 6", "×6", "*6", "6 times", "6x", "twice", "5 more times" (one more than it says). */
+function counted(reader: Reader, at: number, afterRepeat: boolean): ReadAmount | null {
+  const named = meaningAt(reader, at, 'times');
+  if (named && named.meaning.times !== null) return times(named.meaning.times, named.next);
+  const token = tokenAt(reader, at);
+  const sign = (named && named.meaning.times === null) || isTimesSign(reader, at) || token?.raw === 'X';
+  if (sign) {
+    const number = tokenAt(reader, at + 1);
+    if (number?.kind !== 'number') return null;
+    return times(number.value, pass(reader, at + 2, 'times'));
+  }
+  if (token?.kind !== 'number') return null;
+  const more = pass(reader, at + 1, 'more');
+  const word = meaningAt(reader, more, 'times');
+  if (word) {
+    // "x" belongs to a number before it only where nothing is counted after it: "6x", not "6 x sc".
+    const after = tokenAt(reader, word.next);
+    if (after?.kind === 'open' && isWord(reader, more, 'x', '×')) return null;
+    return times(token.value + (more > at + 1 ? 1 : 0), pass(reader, word.next, 'more', 'total'));
+  }
+  return afterRepeat ? times(token.value + (more > at + 1 ? 1 : 0), more) : null;
+}
+
+/** "around", "to end", "to last 2 sts", "until 6 sts remain", "until closed". */
+export function filling(reader: Reader, at: number): ReadAmount | null {
+  let i = at;
+  const around = meaningAt(reader, i, 'around');
+  if (around) {
+    i = around.next;
+    if (isWord(reader, i, 'in') && meaningAt(reader, i + 1, 'round-word')) i += 2;
+    const target = leaving(reader, i);
+    return target ?? { amount: { kind: 'fill', leave: 0 }, next: i };
+  }
+  return leaving(reader, i);
+}
+
+function leaving(reader: Reader, at: number): ReadAmount | null {
+  const until = meaningAt(reader, at, 'until');
+  const to = until ? until.next : isWord(reader, at, 'to', 'up') ? at + 1 : at;
+  if (to === at) return null;
+  let i = isWord(reader, to, 'to') ? to + 1 : to;
+  const last = meaningAt(reader, i, 'last');
+  if (last) {
+    i = last.next;
+    const number = tokenAt(reader, i);
+    const leave = number?.kind === 'number' ? number.value : 1;
+    if (number?.kind === 'number') i += 1;
+    return { amount: { kind: 'fill', leave }, next: pass(reader, i, 'stitch-word', 'loop-word', 'chain-word') };
+  }
+  if (!until) return null;
+  const number = tokenAt(reader, i);
+  if (number?.kind === 'number') {
+    i = pass(reader, i + 1, 'stitch-word', 'loop-word');
+    i = pass(reader, i, 'remain');
+    return { amount: { kind: 'until-made', count: number.value }, next: i };
+  }
+  // "until hole is closed", "until it feels closed": all the words up to the end of the clause.
+  let next = i;
+  let closes = false;
+  for (; next < reader.end && next < i + 8; next += 1) {
+    const token = tokenAt(reader, next);
+    if (!token || token.kind !== 'word') break;
+    if (/^clos|^shut|^gone|^small|^tight/.test(token.word)) closes = true;
+  }
+  return closes ? { amount: { kind: 'open' }, next } : null;
+}
+
+/** A star or × right between two things is a sign of multiplication: `(…)*6`, `V*6`. */
+export function isTimesSign(reader: Reader, at: number): boolean {
+  const token = tokenAt(reader, at);
+  const after = tokenAt(reader, at + 1);
+  if (!token || after?.kind !== 'number') return false;
+  if (token.word === '×') return true;
+  return token.kind === 'star' && at > 0 && (token.glued || after.glued);
+}
+
+function times(count: number, next: number): ReadAmount {
+  return { amount: { kind: 'times', times: count }, next };
+}

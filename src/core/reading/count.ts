@@ -1,0 +1,64 @@
+import type { StatedCount } from '../pattern/instruction.js';
+import type { StitchId } from '../vocabulary/stitches.js';
+import type { Reader } from './reader.js';
+
+type Counted = Omit<StatedCount, 'span'>;
+
+/**
+ * A count, and nothing but a count, between two tokens: `18`  `18 sts`  `12 sc, 6 hdc`
+ * `10 sc, 4 sl st = 14`  `total 18`  `18 sts in total`. Null where anything else stands there.
+ */
+export function countIn(reader: Reader, from: number, to: number): Counted | null {
+  const parts: { count: number; stitch: StitchId | null }[] = [];
+  let total: number | null = null;
+  let equals = false;
+  for (let i = from; i < to; ) {
+    const token = reader.tokens[i];
+    if (!token) return null;
+    if (token.kind === 'number') {
+      const word = wordAfter(reader, i + 1, to);
+      if (word === null) return null;
+      if (equals) total = token.value;
+      else parts.push({ count: token.value, stitch: word.stitch });
+      i = word.next;
+      continue;
+    }
+    if (token.kind === 'mark' && /^[,;+&:.]$/.test(token.word)) i += 1;
+    else if (token.word === '=' || token.word === '-') {
+      equals = parts.length > 0;
+      i += 1;
+    } else if (token.word === 'and') i += 1;
+    else {
+      const found = reader.lexicon.at(reader.tokens, i);
+      if (found?.meaning.is !== 'total' && found?.meaning.is !== 'more') return null;
+      i += found.length;
+    }
+  }
+  const breakdown = parts.flatMap(({ count, stitch }) => (stitch ? [{ count, stitch }] : []));
+  if (parts.length === 0) return null;
+  if (total === null) {
+    if (parts.length > 1 && breakdown.length !== parts.length) return null;
+    total = parts.reduce((sum, part) => sum + part.count, 0);
+  }
+  return { total, breakdown };
+}
+
+/** What is counted, after a figure: stitches, a kind of stitch, or nothing at all. */
+function wordAfter(reader: Reader, at: number, to: number): { stitch: StitchId | null; next: number } | null {
+  if (at >= to) return { stitch: null, next: at };
+  const found = reader.lexicon.at(reader.tokens, at);
+  if (!found) {
+    const token = reader.tokens[at];
+    return token?.kind === 'mark' ? { stitch: null, next: at } : null;
+  }
+  const next = at + found.length;
+  if (next > to) return null;
+  if (found.meaning.is === 'stitch-word' || found.meaning.is === 'loop-word' || found.meaning.is === 'chain-word' || found.meaning.is === 'total')
+    return { stitch: null, next };
+  if (found.meaning.is === 'stitch') {
+    const st = reader.lexicon.at(reader.tokens, next);
+    const skip = st?.meaning.is === 'stitch-word' && next + st.length <= to ? st.length : 0;
+    return { stitch: found.meaning.stitch, next: next + skip };
+  }
+  return found.meaning.is === 'and' ? { stitch: null, next: at } : null;
+}

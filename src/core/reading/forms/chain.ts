@@ -1,0 +1,57 @@
+import type { Chain } from '../../pattern/instruction.js';
+import { isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
+
+/**
+ * A run of chains, with what the pattern says of it.
+ *
+ * `ch 3`   `12K`   `chain 2`   `ch 3 (counts as dc)`   `ch 1 (does not count)`
+ *  ^        ^       ^           ^                       ^
+ */
+export const chain: InstructionForm = {
+  name: 'chain',
+  examples: ['ch 3', '12K', 'chain 2', 'ch 3 (counts as dc), dc 5', 'ch 1 (does not count), sc around'],
+  read(reader, at) {
+    let i = pass(reader, at, 'work');
+    let count: number | null = null;
+    const before = tokenAt(reader, i);
+    if (before?.kind === 'number') {
+      count = before.value;
+      i = pass(reader, i + 1, 'more');
+    }
+    const word = meaningAt(reader, i, 'stitch');
+    if (word?.meaning.stitch !== 'chain') return null;
+    i = word.next;
+    const after = tokenAt(reader, i);
+    if (count === null && after?.kind === 'number') {
+      count = after.value;
+      i += 1;
+    }
+    const says = countsAfter(reader, i);
+    if (says) i = says.next;
+    const step: Chain = { kind: 'chain', count: count ?? 1, counts: says?.counts ?? null, span: spanBetween(reader, at, i) };
+    reader.steps.push(step);
+    return i;
+  },
+};
+
+/** "(counts as dc)", "(does not count as a stitch)", with or without brackets. */
+function countsAfter(reader: Reader, at: number): { counts: boolean; next: number } | null {
+  let i = at;
+  const open = tokenAt(reader, i);
+  const close = open?.kind === 'open' ? (reader.partner[i] ?? -1) : -1;
+  if (open?.kind === 'open') {
+    if (close < 0) return null;
+    i += 1;
+  }
+  if (isWord(reader, i, ',') && close < 0) i += 1;
+  if (isWord(reader, i, 'which', 'this', 'that', 'here')) i += 1;
+  const says = meaningAt(reader, i, 'counts', 'counts-not');
+  if (!says) return null;
+  const counts = says.meaning.is === 'counts';
+  if (close >= 0) return { counts, next: close + 1 };
+  i = says.next;
+  if (isWord(reader, i, 'as', 'here', 'now')) i += 1;
+  if (tokenAt(reader, i)?.kind === 'number') i += 1;
+  i = pass(reader, i, 'stitch', 'stitch-word');
+  return { counts, next: pass(reader, i, 'stitch-word') };
+}

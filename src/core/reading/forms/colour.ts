@@ -1,0 +1,49 @@
+import { isBoundary, isWord, meaningAt, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
+
+const COLOUR_NAMES = new Set(['mc', 'cc', 'colour', 'color', 'col', 'yarn']);
+
+/** The colour that a bracket names: one to three words, none of which means anything else; null otherwise. */
+export function colourIn(reader: Reader, from: number, to: number): string | null {
+  if (to - from < 1 || to - from > 3) return null;
+  for (let i = from; i < to; i += 1) {
+    const token = reader.tokens[i];
+    if (token?.kind !== 'word' || reader.lexicon.at(reader.tokens, i)) return null;
+  }
+  const first = reader.tokens[from];
+  const last = reader.tokens[to - 1];
+  if (!first || !last || (first.raw.length <= 2 && first.raw === first.raw.toUpperCase() && !COLOUR_NAMES.has(first.word))) return null;
+  return reader.text.slice(first.from, last.to);
+}
+
+/**
+ * A change of yarn.
+ *
+ * `With Moss: sc 6`   `in A, sc 6`   `dc in next 5 sts in Chalk`   `change to Sand in last st`
+ *  ^                   ^                                ^           ^
+ */
+export const colour: InstructionForm = {
+  name: 'colour',
+  examples: ['With Moss: sc 6', 'in A, sc 6', 'dc in next 5 sts in Chalk', 'sc 6, change to Sand in last st'],
+  read(reader, at) {
+    const change = meaningAt(reader, at, 'change');
+    const means = change ?? meaningAt(reader, at, 'with', 'in', 'work');
+    if (!means || (means.meaning.is === 'work' && !isWord(reader, at, 'with'))) return null;
+    let i = means.next;
+    while (isWord(reader, i, 'colour', 'color', 'col', 'yarn', 'main', 'contrast')) i += 1;
+    const name = tokenAt(reader, i);
+    if (name?.kind !== 'word') return null;
+    const named = i > means.next || COLOUR_NAMES.has(name.word) || /^\p{Lu}/u.test(name.raw);
+    if (!named || reader.lexicon.at(reader.tokens, i)) return null;
+    i += 1;
+    // Names of two words: "Sea Glass".
+    const second = tokenAt(reader, i);
+    if (second?.kind === 'word' && /^\p{Lu}/u.test(second.raw) && !reader.lexicon.at(reader.tokens, i)) i += 1;
+    const to = tokenAt(reader, i - 1)?.to ?? name.to;
+    if (change) {
+      // "… in last st", "… on the last pull-through"
+      for (let ahead = 0; ahead < 8 && !isBoundary(reader, i); ahead += 1) i += 1;
+    }
+    reader.steps.push({ kind: 'colour', name: reader.text.slice(name.from, to), span: spanBetween(reader, at, i) });
+    return isWord(reader, i, ':') ? i + 1 : i;
+  },
+};

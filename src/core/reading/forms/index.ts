@@ -1,0 +1,35 @@
+import type { InstructionForm } from '../reader.js';
+import { bracket } from './bracket.js';
+import { chain } from './chain.js';
+import { colour } from './colour.js';
+import { join } from './join.js';
+import { firstChain, loops, otherSide, turn } from './markers.js';
+import { freeLoops, reference, roundSpan } from './reference.js';
+import { remark } from './remark.js';
+import { ring } from './ring.js';
+import { skip } from './skip.js';
+import { repeatBefore, star } from './star.js';
+import { stated } from './stated.js';
+import { work } from './work.js';
+
+/** All forms of an instruction, in the order in which they are tried at each place. */
+export const FORMS: readonly InstructionForm[] = [
+  reference,
+  freeLoops,
+  star,
+  repeatBefore,
+  bracket,
+  join,
+  firstChain,
+  chain,
+  skip,
+  work,
+  ring,
+  stated,
+  turn,
+  otherSide,
+  loops,
+  roundSpan,
+  colour,
+  remark,
+];

@@ -1,0 +1,71 @@
+import { isBoundary, isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
+
+/**
+ * The slip stitch that closes a round, and other words for it. It never counts.
+ *
+ * `sl st to first sc`   `join with sl st in first st`   `ss to top of ch 3`   `join`   `do not join`
+ *  ^                     ^                               ^                     ^        ^
+ */
+export const join: InstructionForm = {
+  name: 'join',
+  examples: ['sc 6, sl st to first sc', 'sc 6, join with sl st in first st', 'dc 6, ss to top of ch 3', 'sc 6, join'],
+  read(reader, at) {
+    const verb = meaningAt(reader, at, 'join');
+    let i = verb ? verb.next : at;
+    if (verb) i = pass(reader, i, 'round-word');
+    if (isWord(reader, i, 'with', 'using', 'by', 'w')) i += 1;
+    const before = tokenAt(reader, i);
+    const amount = before?.kind === 'number' && before.value === 1 ? i + 1 : i;
+    const slip = meaningAt(reader, amount, 'stitch');
+    if (slip?.meaning.stitch !== 'slip') {
+      if (!verb) return null;
+      const target = firstStitch(reader, i);
+      if (target === null && !isBoundary(reader, i) && !meaningAt(reader, i, 'and', 'turn')) return null;
+      return emit(reader, at, target ?? i);
+    }
+    const target = firstStitch(reader, slip.next);
+    if (target !== null) return emit(reader, at, target);
+    if (isWord(reader, slip.next, 'to') && (isWord(reader, slip.next + 1, 'join', 'close') || meaningAt(reader, slip.next + 1, 'join'))) {
+      const after = slip.next + 2;
+      return emit(reader, at, pass(reader, after, 'round-word'));
+    }
+    if (isWord(reader, slip.next, 'join', 'close')) return emit(reader, at, slip.next + 1);
+    return verb ? emit(reader, at, slip.next) : null;
+  },
+};
+
+function emit(reader: Reader, at: number, next: number): number {
+  reader.steps.push({ kind: 'join', span: spanBetween(reader, at, next) });
+  return next;
+}
+
+/** "to first sc", "in first st", "in top of ch 3", "to the beginning ch", "to form a ring". */
+function firstStitch(reader: Reader, at: number): number | null {
+  let i = at;
+  if (!isWord(reader, i, 'to', 'in', 'into', 'on', 'at', 'with')) return null;
+  i += 1;
+  if (isWord(reader, i, 'form', 'make')) return pass(reader, i + 1, 'magic-ring');
+  let said = false;
+  for (let steps = 0; steps < 8; steps += 1) {
+    const token = tokenAt(reader, i);
+    if (!token) break;
+    const chain = meaningAt(reader, i, 'stitch');
+    if (token.kind === 'ordinal' && token.value === 1) said = true;
+    else if (isWord(reader, i, 'top', 'beginning', 'beg', 'start', 'starting', 'begin', 'initial')) said = true;
+    else if (chain) {
+      i = chain.next;
+      if (chain.meaning.stitch === 'chain') {
+        if (tokenAt(reader, i)?.kind === 'number') i += 1;
+      }
+      i = pass(reader, i, 'stitch-word');
+      // "to first ch to form a ring"
+      if (isWord(reader, i, 'to') && isWord(reader, i + 1, 'form', 'make')) i = pass(reader, i + 2, 'magic-ring');
+      break;
+    } else if (meaningAt(reader, i, 'stitch-word')) {
+      i += 1;
+      if (!isWord(reader, i, 'in')) break;
+    } else if (!isWord(reader, i, 'in', 'both')) break;
+    i += 1;
+  }
+  return said ? i : null;
+}

@@ -1,0 +1,68 @@
+import { isBoundary, isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm } from '../reader.js';
+
+/** `ch 1, turn, sc 5`: the work is turned. */
+export const turn: InstructionForm = {
+  name: 'turn',
+  examples: ['ch 1, turn, sc 5'],
+  read(reader, at) {
+    const said = meaningAt(reader, at, 'turn');
+    if (!said) return null;
+    const next = isWord(reader, said.next, 'work') ? said.next + 1 : said.next;
+    reader.steps.push({ kind: 'turn', span: spanBetween(reader, at, next) });
+    return next;
+  },
+};
+
+/** `BLO: sc around`  `in front loops only, sc 6`  `through the back loops only: dc 4`: where the needle goes from here on. */
+export const loops: InstructionForm = {
+  name: 'loops',
+  examples: ['BLO: sc around', 'in front loops only, sc 6', 'working in back loops only, sc 6', 'flo, sc 6'],
+  read(reader, at) {
+    const verb = pass(reader, at, 'work');
+    const said = meaningAt(reader, pass(reader, verb, 'in'), 'loops');
+    if (!said) return null;
+    const next = said.next;
+    reader.steps.push({ kind: 'loops', loops: said.meaning.loops, span: spanBetween(reader, at, next) });
+    return isWord(reader, next, ':') ? next + 1 : next;
+  },
+};
+
+/** `…, along the other side: sc 8, 2 sc in last ch`: the second half of an oval. */
+export const otherSide: InstructionForm = {
+  name: 'other-side',
+  examples: ['3 sc in last ch; along the other side: sc 8', 'W, on other side 9X, V'],
+  read(reader, at) {
+    const said = meaningAt(reader, at, 'other-side');
+    if (!said) return null;
+    // Words up to the colon or comma only say which side: "along the other side of the foundation chain:".
+    let next = said.next;
+    for (let ahead = 0; ahead < 6 && !isBoundary(reader, next); ahead += 1) {
+      const token = tokenAt(reader, next);
+      if (token?.kind !== 'word' && meaningAt(reader, next, 'stitch') === null) break;
+      const meant = meaningAt(reader, next, 'stitch', 'shaping', 'increase', 'decrease');
+      if (meant && !(meant.meaning.is === 'stitch' && meant.meaning.stitch === 'chain')) break;
+      next = meant ? meant.next : next + 1;
+    }
+    reader.steps.push({ kind: 'other-side', span: spanBetween(reader, at, next) });
+    return next;
+  },
+};
+
+/** `6X, start from 2nd K`: names the first chain that is worked into. */
+export const firstChain: InstructionForm = {
+  name: 'first-chain',
+  examples: ['from 2nd K: X10', 'start from 2nd ch from hook'],
+  read(reader, at) {
+    const verb = pass(reader, at, 'work');
+    const i = pass(reader, verb, 'in');
+    if (i === verb && !isWord(reader, i, 'at', 'from')) return null;
+    const rank = tokenAt(reader, isWord(reader, i, 'at', 'from') ? i + 1 : i);
+    if (rank?.kind !== 'ordinal') return null;
+    const at2 = reader.tokens.indexOf(rank, i) + 1;
+    const chain = meaningAt(reader, at2, 'stitch');
+    if (chain?.meaning.stitch !== 'chain') return null;
+    const hook = pass(reader, pass(reader, chain.next, 'stitch-word'), 'from-hook');
+    reader.steps.push({ kind: 'first-chain', k: rank.value, span: spanBetween(reader, at, hook) });
+    return isWord(reader, hook, ':', ',') ? hook + 1 : hook;
+  },
+};

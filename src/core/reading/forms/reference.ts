@@ -1,0 +1,141 @@
+import { amountAfter } from '../amount.js';
+import { isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
+
+/**
+ * Earlier rounds worked again.
+ *
+ * `rep Rows 2 and 3 four times`   `repeat R11-12 twice`   `as Rnd 8`   `Rep Rnd 5 for 4 more rounds`
+ *  ^                               ^                       ^            ^
+ */
+export const reference: InstructionForm = {
+  name: 'reference',
+  examples: ['rep Rows 2 and 3 four times', 'repeat R11-12 twice', 'as Rnd 8', 'Rep Rnd 5 for 4 more rounds', 'same as round 3'],
+  read(reader, at) {
+    const repeat = meaningAt(reader, at, 'repeat');
+    let i = repeat?.next ?? at;
+    while (isWord(reader, i, 'work', 'same', 'as', 'like', 'in', 'for', 'way', 'exactly')) i += 1;
+    if (!repeat && i === at) return null;
+    const numbers = roundNumbers(reader, i);
+    if (!numbers) return null;
+    i = numbers.next;
+    let times: number | null = null;
+    if (isWord(reader, i, 'for')) {
+      const number = tokenAt(reader, i + 1);
+      const unit = number?.kind === 'number' ? meaningAt(reader, pass(reader, i + 2, 'more'), 'round-word', 'row-word', 'times') : null;
+      if (unit && number) {
+        times = number.value;
+        i = unit.next;
+      }
+    }
+    if (times === null) {
+      const number = tokenAt(reader, i);
+      const unit = number?.kind === 'number' ? meaningAt(reader, pass(reader, i + 1, 'more'), 'times', 'round-word', 'row-word') : null;
+      const read = amountAfter(reader, i);
+      if (unit && number) {
+        times = number.value;
+        i = pass(reader, unit.next, 'more');
+      } else if (read?.amount.kind === 'times') {
+        times = read.amount.times;
+        i = pass(reader, read.next, 'more');
+      }
+    }
+    reader.found.reference = { rounds: numbers.rounds, times, span: spanBetween(reader, at, i) };
+    return i;
+  },
+};
+
+/** "Rnd 5", "R11-12", "Rows 2 and 3", "Rnds 4, 5 and 6". */
+export function roundNumbers(reader: Reader, at: number): { rounds: number[]; next: number } | null {
+  const word = meaningAt(reader, at, 'round-word', 'row-word');
+  let i = word?.next ?? (isWord(reader, at, 'r') ? at + 1 : -1);
+  if (i < 0) return null;
+  if (isWord(reader, i, '.')) i += 1;
+  const first = tokenAt(reader, i);
+  if (first?.kind !== 'number') return null;
+  const rounds = [first.value];
+  i += 1;
+  for (let ahead = 0; ahead < 20; ahead += 1) {
+    const range = isWord(reader, i, '-', 'to', 'through', 'thru');
+    const list = isWord(reader, i, ',', 'and', '&');
+    if (!range && !list) break;
+    let j = i + 1;
+    if (list && isWord(reader, j, 'and', '&')) j += 1;
+    const again = meaningAt(reader, j, 'round-word', 'row-word');
+    if (again) j = again.next;
+    else if (isWord(reader, j, 'r') && tokenAt(reader, j + 1)?.glued) j += 1;
+    const number = tokenAt(reader, j);
+    if (number?.kind !== 'number' || (list && meaningAt(reader, j + 1, 'stitch', 'stitch-word', 'times', 'shaping'))) break;
+    const last = rounds[rounds.length - 1] ?? number.value;
+    if (range) for (let n = last + 1; n <= number.value && n - last < 500; n += 1) rounds.push(n);
+    else rounds.push(number.value);
+    i = j + 1;
+  }
+  return { rounds, next: i };
+}
+
+/**
+ * How many rounds an instruction is for.
+ *
+ * `sc around for 3 Rnds`   `sc 36 for 5 rounds`   `24sc each rnd`
+ *            ^                    ^                     ^
+ */
+export const roundSpan: InstructionForm = {
+  name: 'round-span',
+  examples: ['sc around for 3 Rnds', 'sc 36 for 5 rounds', '24sc each rnd'],
+  read(reader, at) {
+    if (isWord(reader, at, 'for')) {
+      const number = tokenAt(reader, at + 1);
+      if (number?.kind !== 'number') return null;
+      const unit = meaningAt(reader, pass(reader, at + 2, 'more'), 'round-word', 'row-word');
+      if (!unit) return null;
+      reader.found.statedRounds = { count: number.value, span: spanBetween(reader, at + 1, at + 2) };
+      return unit.next;
+    }
+    const each = meaningAt(reader, isWord(reader, at, 'in', 'on') ? at + 1 : at, 'each');
+    if (!each) return null;
+    return meaningAt(reader, each.next, 'round-word', 'row-word')?.next ?? null;
+  },
+};
+
+/**
+ * Loops that an earlier round has left free and that are worked now.
+ *
+ * `Working in the front loops of Rnd 8: sc around`   `join in a back loop of rnd 1, 2dc in each`
+ *  ^                                                  ^
+ */
+export const freeLoops: InstructionForm = {
+  name: 'free-loops',
+  examples: ['Working in the front loops of Rnd 8: sc around', 'join again in a back loop of rnd 1, blo, 2dc in each'],
+  read(reader, at) {
+    if (!startsClause(reader, at)) return null;
+    let loopsSaid: 'front' | 'back' | null = null;
+    let said = false;
+    for (let i = at; i < reader.end && i < at + 18; i += 1) {
+      const token = tokenAt(reader, i);
+      if (!token || (token.kind === 'mark' && /^[;:!?]$/.test(token.word)) || token.kind === 'number') return null;
+      const loop = meaningAt(reader, i, 'loops', 'loop-word');
+      if (loop) {
+        said = true;
+        if (loop.meaning.is === 'loops' && loop.meaning.loops !== 'both') loopsSaid = loop.meaning.loops;
+        else if (isWord(reader, i + 1, 'front')) loopsSaid = 'front';
+      }
+      const rounds = said ? roundNumbers(reader, i) : null;
+      if (rounds) {
+        const next = rounds.next;
+        reader.steps.push({ kind: 'free-loops', loops: loopsSaid, round: rounds.rounds[0] ?? null, span: spanBetween(reader, at, next) });
+        return isWord(reader, next, ':', ',') ? next + 1 : next;
+      }
+      const meant = meaningAt(reader, i, 'stitch', 'shaping', 'increase', 'decrease');
+      if (meant && !(meant.meaning.is === 'stitch' && meant.meaning.stitch === 'slip')) return null;
+    }
+    return null;
+  },
+};
+
+/** Only the words that can begin such a clause, so that the look ahead stays rare. */
+function startsClause(reader: Reader, at: number): boolean {
+  return (
+    isWord(reader, at, 'working', 'work', 'worked', 'join', 'rejoin', 'in', 'into', 'pick', 'attach', 'insert', 'reattach', 'using', 'through', 'now') &&
+    reader.steps.every((step) => step.kind === 'colour' || step.kind === 'chain' || step.kind === 'join')
+  );
+}

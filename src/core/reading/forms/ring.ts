@@ -1,0 +1,29 @@
+import { meaningAt, isWord, pass, spanBetween, tokenAt, type InstructionForm } from '../reader.js';
+
+/**
+ * A magic ring that is said before its stitches.
+ *
+ * `MR, 6 sc`   `MC 6`   `Start with a magic ring of 6`   `Magic circle, ch 1, 6 sc into ring`
+ *  ^            ^                    ^                     ^
+ */
+export const ring: InstructionForm = {
+  name: 'ring',
+  examples: ['MR, 6 sc', 'MC 6', 'Start with a magic ring of 6', 'MR 6'],
+  read(reader, at) {
+    const verb = pass(reader, at, 'work', 'in');
+    const said = meaningAt(reader, verb, 'magic-ring');
+    let i = said?.next ?? (isWord(reader, verb, 'mc') ? verb + 1 : -1);
+    if (i < 0) return null;
+    const number = tokenAt(reader, i);
+    const next = number?.kind === 'number' ? pass(reader, i + 1, 'stitch-word', 'loop-word') : i;
+    // "MC" is also the main colour; as a ring it stands before its stitches.
+    if (!said && number?.kind !== 'number' && !isWord(reader, i, ',')) return null;
+    reader.steps.push({ kind: 'ring', span: spanBetween(reader, at, i) });
+    if (number?.kind === 'number' && !meaningAt(reader, next, 'stitch', 'shaping', 'times')) {
+      const span = spanBetween(reader, at, next);
+      reader.steps.push({ kind: 'work', stitch: null, per: 1, over: 1, amount: { kind: 'times', times: number.value }, place: { kind: 'ring' }, span });
+      i = next;
+    }
+    return i;
+  },
+};

@@ -1,0 +1,100 @@
+import type { Amount } from '../../pattern/instruction.js';
+import { amountAfter } from '../amount.js';
+import { isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
+import { wrapSteps } from './bracket.js';
+
+/**
+ * Repeats that begin at a star.
+ *
+ * `*sc 3, inc* x 6`   `*sc 3, inc; rep from * 5 more times`   `*sc 3, inc, repeat from * to * around`
+ *  ^                   ^                                       ^
+ */
+export const star: InstructionForm = {
+  name: 'star',
+  examples: ['*sc 3, inc* x 6', '*sc 3, inc; rep from * 5 more times', '*sc 3, inc, repeat from * around'],
+  read(reader, at) {
+    if (tokenAt(reader, at)?.kind !== 'star' || reader.inStar || reader.depth > 20) return null;
+    const { steps, next } = reader.sequence(at + 1, reader.end, true);
+    let i = next;
+    let amount: Amount | null = null;
+    if (tokenAt(reader, i)?.kind === 'star') {
+      i += 1;
+      const again = repeatFrom(reader, i) ?? directAmount(reader, i);
+      if (!again) return alone(reader, at, i, steps.length > 0);
+      amount = again.amount;
+      i = again.next;
+    } else {
+      const again = repeatFrom(reader, i);
+      if (!again) return alone(reader, at, i, steps.length > 0);
+      amount = again.amount;
+      i = again.next;
+    }
+    reader.steps.push({ kind: 'repeat', body: steps, amount, span: spanBetween(reader, at, i) });
+    return i;
+  },
+};
+
+/** A star that nothing answers. Its steps are not kept: how often they are worked can't be told. */
+function alone(reader: Reader, at: number, next: number, hasSteps: boolean): number {
+  if (!hasSteps) return Math.max(next, at + 1);
+  reader.found.brackets.push({ span: spanBetween(reader, at, at + 1), what: 'star-alone', mark: '*' });
+  reader.steps.push({ kind: 'repeat', body: [], amount: null, span: spanBetween(reader, at, next) });
+  return next;
+}
+
+function directAmount(reader: Reader, at: number): { amount: Amount; next: number } | null {
+  return amountAfter(reader, isWord(reader, at, ',', ';') ? at + 1 : at);
+}
+
+/** "repeat from * to * around", "rep from * 5 more times". */
+function repeatFrom(reader: Reader, at: number): { amount: Amount; next: number } | null {
+  let i = isWord(reader, at, ',', ';', '.', '-', ':') ? at + 1 : at;
+  i = pass(reader, i, 'and');
+  const repeat = meaningAt(reader, i, 'repeat');
+  if (!repeat) return null;
+  i = repeat.next;
+  let named = false;
+  while (isWord(reader, i, 'from', 'to', 'between', 'stars', 'instructions') || tokenAt(reader, i)?.kind === 'star' || (named && isWord(reader, i, 'and'))) {
+    // "to" before an end belongs to the amount: "from * to last 2 sts", "from * to end".
+    if (isWord(reader, i, 'to') && tokenAt(reader, i + 1)?.kind !== 'star') break;
+    named = named || tokenAt(reader, i)?.kind === 'star';
+    i += 1;
+  }
+  if (isWord(reader, i, ',')) i += 1;
+  const amount = amountAfter(reader, i);
+  if (amount) {
+    if (amount.amount.kind !== 'times' || !named) return amount;
+    // "repeat from * 5 times" is said after it has been worked once; "5 more times" has been counted so already.
+    const more = saysMore(reader, i, amount.next);
+    return more ? amount : { ...amount, amount: { kind: 'times', times: amount.amount.times + 1 } };
+  }
+  const number = tokenAt(reader, i);
+  if (number?.kind === 'number') {
+    return { amount: { kind: 'times', times: number.value + 1 }, next: pass(reader, i + 1, 'more', 'times') };
+  }
+  return named ? { amount: { kind: 'fill', leave: 0 }, next: i } : null;
+}
+
+function saysMore(reader: Reader, from: number, to: number): boolean {
+  for (let i = from; i < to; i += 1) if (meaningAt(reader, i, 'more')) return true;
+  return false;
+}
+
+/**
+ * A repeat without brackets takes in all the steps before it.
+ *
+ * `sc 3, inc, repeat around`   `sc in next 3 sts, inc in next st, repeat to end`
+ *             ^                                                   ^
+ */
+export const repeatBefore: InstructionForm = {
+  name: 'repeat-before',
+  examples: ['sc 3, inc, repeat around', 'sc in next 3 sts, inc in next st, repeat to end'],
+  read(reader, at) {
+    if (!meaningAt(reader, at, 'repeat')) return null;
+    if (!reader.steps.some((step) => step.kind === 'work' || step.kind === 'group')) return null;
+    const read = amountAfter(reader, at);
+    if (!read) return null;
+    wrapSteps(reader, read.amount, read.next);
+    return read.next;
+  },
+};

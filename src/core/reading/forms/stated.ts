@@ -1,0 +1,55 @@
+import { countIn } from '../count.js';
+import { isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
+
+/**
+ * A count without brackets.
+ *
+ * `sc around = 18`   `sc around – 18 sts`   `dc in every st, 30 sts.`   `You now have 9 sts.`
+ *            ^                  ^                              ^          ^
+ */
+export const stated: InstructionForm = {
+  name: 'stated',
+  examples: ['sc around = 18', 'sc around – 18 sts', 'sc in every st, 30 sts.', '(sc 3, inc) 3 times. You now have 15 sts.'],
+  read(reader, at) {
+    const token = tokenAt(reader, at);
+    if (!token) return null;
+    const total = meaningAt(reader, at, 'total');
+    const sign = token.word === '=' || token.word === '-' || (token.word === ':' && reader.steps.length > 0);
+    if (!total && !sign && !(token.kind === 'number' && reader.steps.length > 0)) return null;
+    const from = total ? pass(reader, total.next, 'total') : sign ? at + 1 : at;
+    const first = isWord(reader, from, ':', '=') ? from + 1 : from;
+    if (tokenAt(reader, first)?.kind !== 'number') return null;
+    const end = endOfCount(reader, first, token.word === '=' || total !== null);
+    if (end === null) return null;
+    const count = countIn(reader, first, end);
+    if (!count) return null;
+    reader.found.stated = { ...count, span: spanBetween(reader, at, end) };
+    return end;
+  },
+};
+
+/** Where the figures end. Without a sign before them they must say that they count stitches. */
+function endOfCount(reader: Reader, from: number, certain: boolean): number | null {
+  let i = from;
+  let names = false;
+  while (i < reader.end && i < from + 16) {
+    const token = tokenAt(reader, i);
+    if (!token) break;
+    if (token.kind === 'number' || token.word === '=') i += 1;
+    else if (token.word === ',' || token.word === '+') {
+      if (tokenAt(reader, i + 1)?.kind !== 'number') break;
+      i += 1;
+    } else {
+      const meant = meaningAt(reader, i, 'stitch-word', 'stitch', 'total');
+      if (!meant) break;
+      names = true;
+      i = meant.next;
+    }
+  }
+  const each = meaningAt(reader, i, 'each');
+  const after = each ? pass(reader, each.next, 'round-word', 'row-word', 'times') : i;
+  const last = tokenAt(reader, after);
+  const closed = last === null || last.kind === 'mark' || last.kind === 'open' || meaningAt(reader, after, 'and') !== null;
+  if (!closed && !certain) return null;
+  return names || certain || last === null ? after : null;
+}

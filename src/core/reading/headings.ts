@@ -1,0 +1,92 @@
+import { SECTION_NAMES, type SectionKind } from '../vocabulary/sections.js';
+import { cardinal } from '../vocabulary/numbers.js';
+
+/** A line that names what follows. */
+export interface Heading {
+  readonly name: string;
+  readonly make: number;
+  /** How many are to be made is said in so many words. */
+  readonly saysMake: boolean;
+  readonly section: SectionKind | null;
+  /** 1 to 6 for Markdown, 0 for all others. */
+  readonly level: number;
+  /** What stands on the line after the name: "CLOUD, Milk". */
+  readonly rest: string;
+}
+
+const MAKE = /[\s(,–—:-]*\(?\b(?:(?:please\s+)?(?:make|work|crochet|do)\s+(?:another\s+)?(\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve)|(?:you\s+)?need\s+(?:to\s+make\s+)?(\d+|one|two|three|four|five|six|seven|eight)(?:\s+of\s+(?:them|these))?|(\d+|one|two|three|four|five|six)\s+(?:pieces?|pcs?\.?|of\s+(?:them|these)|alike|times)|[x×]\s?(\d+)|(\d+)\s?[x×])(?![\p{L}])[^)]{0,40}\)?/iu;
+const DECOR_LINE = /^\s*([~=*_#+•·\-–—]{1,6})\s*(.*?)\s*\1?\s*$/u;
+
+/** Reads how many are to be made from a heading: "(make 2)", "– make two", "x2", "(2 pcs.)". */
+export function quantityIn(text: string): { make: number; index: number; end: number } | null {
+  const match = MAKE.exec(text);
+  if (!match) return null;
+  const word = (match[1] ?? match[2] ?? match[3] ?? match[4] ?? match[5] ?? '').toLowerCase();
+  const make = /^\d/.test(word) ? Number(word) : (cardinal(word) ?? 1);
+  return make > 0 && make < 1000 ? { make, index: match.index, end: match.index + match[0].length } : null;
+}
+
+/** The section that a name stands for, or null: "What you need" is materials. */
+export function sectionOf(name: string): SectionKind | null {
+  const plain = name.toLowerCase().replace(/[’]/g, "'").replace(/[^\p{L}' ]+/gu, ' ').replace(/\b(?:the|a|an|of|your)\b/g, ' ').replace(/\s+/g, ' ').trim();
+  if (plain.length > 40) return null;
+  for (const [kind, names] of Object.entries(SECTION_NAMES) as [SectionKind, readonly string[]][]) {
+    if (names.some((known) => plain === known || (plain.startsWith(`${known} `) && plain.length <= known.length + 12))) return kind;
+  }
+  return null;
+}
+
+/**
+ * The heading that a line is by its own look, whatever stands around it: Markdown, rules on both
+ * sides, capitals, or a number to make. Null where the line could as well be a sentence.
+ */
+export function headingByLook(line: string): Heading | null {
+  const text = line.trim();
+  if (text.length === 0 || text.length > 90) return null;
+  const markdown = /^(#{1,6})\s+(.+?)\s*#*$/.exec(text);
+  if (markdown) return named(markdown[2] ?? '', markdown[1]?.length ?? 1);
+  const bold = /^(?:\*\*|__)([^*_]{2,60})(?:\*\*|__)\s*:?$/.exec(text);
+  if (bold) return named(bold[1] ?? '', 0);
+  const numbered = /^\[\d+\]\s*(.+)$/.exec(text);
+  if (numbered) return named(numbered[1] ?? '', 0);
+  const decor = DECOR_LINE.exec(text);
+  if (decor && decor[2] && text.endsWith(decor[1] ?? '') && /\p{L}{2}/u.test(decor[2]) && text.length > (decor[1]?.length ?? 0) + decor[2].length + 1) return named(decor[2], 0);
+  return inCapitals(text) ?? (quantityIn(text) && text.length <= 60 && !/[.!?]$/.test(text.replace(/pcs?\.\)?/, '')) ? named(text, 0) : null);
+}
+
+/** "BODY lagoon, spiral", "LEGS - you need two of them", "MAKING UP". */
+function inCapitals(text: string): Heading | null {
+  const match = /^[^\p{L}\d]{0,4}((?:[\p{Lu}\d'’&+/-]+(?:\s+|(?=[,:;.(]|$)))+)/u.exec(text);
+  const capitals = match?.[1]?.trim() ?? '';
+  const letters = capitals.replace(/[^\p{L}]/gu, '');
+  if (letters.length < 3 || /^(?:RNDS?|ROUNDS?|ROWS?|RDS?|R)\s*\d/.test(capitals)) return null;
+  const rest = text.slice((match?.index ?? 0) + (match?.[0].length ?? 0));
+  // A sentence that begins with a word in capitals ("CAUTION. Safety eyes …") is none.
+  if (/^[.:]\s*\S/.test(rest) || /[.!?]$/.test(rest.replace(/pcs?\.\)?,?.*/, '')) || rest.length > 45) return null;
+  if (/^[=:–-]?\s*\d*\s*(?:st|sts)\b/i.test(rest)) return null;
+  return named(text, 0, capitals);
+}
+
+function named(text: string, level: number, capitals: string | null = null): Heading {
+  const quantity = quantityIn(text);
+  let name = capitals ?? (quantity ? text.slice(0, quantity.index) : text);
+  if (capitals && quantity && quantity.index < capitals.length) name = text.slice(0, quantity.index);
+  const comma = name.indexOf(',');
+  if (comma > 0) name = name.slice(0, comma);
+  name = name
+    .replace(/\s*\([^)]*\)?\s*$/u, '')
+    .replace(/^[^\p{L}\d]+|[^\p{L}\d)'’"”!?]+$/gu, '')
+    .replace(/^(?:the|a|an)\s+(?=\p{L})/iu, '');
+  if (!/\p{Ll}/u.test(name) && name.length > 1) name = name.charAt(0) + name.slice(1).toLowerCase();
+  const rest = text.slice(Math.max(quantity?.end ?? 0, capitals ? capitals.length : 0));
+  return { name, make: quantity?.make ?? 1, saysMake: quantity !== null, section: sectionOf(name), level, rest };
+}
+
+/** A short line that could be a heading if rounds follow: "Head", "First leg", "Body:". */
+export function headingByPlace(line: string): Heading | null {
+  const text = line.trim().replace(/^(?:\*\*|__)|(?:\*\*|__)$/g, '');
+  if (text.length === 0 || text.length > 40 || /[.!?;=,]$/.test(text) || /\d/.test(text.replace(/^\d+[.)]\s*/, ''))) return null;
+  if (text.split(/\s+/).length > 5 || !/^[\p{L}\d"'“(]/u.test(text)) return null;
+  const name = text.replace(/^\d+[.)]\s*/, '');
+  return named(name, 0);
+}

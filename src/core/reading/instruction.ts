@@ -1,0 +1,201 @@
+import type { RoundReference, Unread } from '../pattern/pattern.js';
+import type { StatedCount, Step } from '../pattern/instruction.js';
+import type { BracketProblem } from '../pattern/pattern.js';
+import type { Span } from '../text/source.js';
+import { FORMS } from './forms/index.js';
+import { tokenize, type Token } from './lexer.js';
+import type { Lexeme, Lexicon } from './lexicon.js';
+import type { Findings, Reader } from './reader.js';
+
+export interface InstructionReading {
+  readonly steps: readonly Step[];
+  readonly stated: StatedCount | null;
+  readonly reference: RoundReference | null;
+  readonly statedRounds: { readonly count: number; readonly span: Span } | null;
+  readonly unread: readonly Unread[];
+  readonly brackets: readonly BracketProblem[];
+  readonly remarks: readonly Span[];
+}
+
+/** Reads the instruction in a stretch of text. Never throws; what is not understood is in `unread`. */
+export function readInstruction(text: string, span: Span, lexicon: Lexicon): InstructionReading {
+  const tokens = tokenize(text, span);
+  const found: Findings = { stated: null, reference: null, statedRounds: null, unread: [], brackets: [], remarks: [] };
+  const partner = pairBrackets(tokens, found);
+  const context: Context = { text, tokens, partner, lexicon, found, memo: new Array<Lexeme | null | undefined>(tokens.length) };
+  const sequence = new Sequence(context, 0, tokens.length, 0, false);
+  sequence.run();
+  found.unread.sort((a, b) => a.span.from - b.span.from);
+  found.brackets.sort((a, b) => a.span.from - b.span.from);
+  return { ...found, steps: sequence.steps };
+}
+
+interface Context {
+  readonly text: string;
+  readonly tokens: readonly Token[];
+  readonly partner: Int32Array;
+  readonly lexicon: Lexicon;
+  readonly found: Findings;
+  readonly memo: (Lexeme | null | undefined)[];
+}
+
+/** A run of tokens at one depth of brackets, read from left to right, each token once. */
+class Sequence implements Reader {
+  readonly steps: Step[] = [];
+  readonly #context: Context;
+
+  constructor(
+    context: Context,
+    readonly start: number,
+    readonly end: number,
+    readonly depth: number,
+    readonly inStar: boolean,
+  ) {
+    this.#context = context;
+  }
+
+  get text(): string {
+    return this.#context.text;
+  }
+  get tokens(): readonly Token[] {
+    return this.#context.tokens;
+  }
+  get partner(): Int32Array {
+    return this.#context.partner;
+  }
+  get lexicon(): Lexicon {
+    return this.#context.lexicon;
+  }
+  get found(): Findings {
+    return this.#context.found;
+  }
+
+  lexeme(at: number): Lexeme | null {
+    if (at >= this.end) return null;
+    let known = this.#context.memo[at];
+    if (known === undefined) {
+      known = this.lexicon.at(this.tokens, at);
+      this.#context.memo[at] = known;
+    }
+    return known && at + known.length <= this.end ? known : null;
+  }
+
+  sequence(from: number, to: number, inStar: boolean): { steps: Step[]; next: number } {
+    const inner = new Sequence(this.#context, from, to, this.depth + 1, inStar);
+    return { next: inner.run(), steps: inner.steps };
+  }
+
+  run(): number {
+    let i = this.start;
+    while (i < this.end) {
+      const token = this.tokens[i];
+      if (!token) break;
+      if (this.inStar && this.#endsStar(i, token)) return i;
+      const next = this.#passSeparator(i, token) ?? this.#readForm(i) ?? this.#leaveUnread(i);
+      i = Math.max(next, i + 1);
+    }
+    return i;
+  }
+
+  /** The second star, or the words that repeat from the first. */
+  #endsStar(at: number, token: Token): boolean {
+    if (token.kind === 'star') return true;
+    return this.lexeme(at)?.meaning.is === 'repeat';
+  }
+
+  #passSeparator(at: number, token: Token): number | null {
+    if (token.kind === 'mark' && SEPARATORS.has(token.word)) {
+      // A dash or colon may begin a count: the forms are asked first.
+      if (token.word === '-' || token.word === ':') return null;
+      return at + 1;
+    }
+    const lexeme = this.lexeme(at);
+    return lexeme?.meaning.is === 'and' ? at + lexeme.length : null;
+  }
+
+  #readForm(at: number): number | null {
+    for (const form of FORMS) {
+      const length = this.steps.length;
+      const next = form.read(this, at);
+      if (next !== null && next > at) return next;
+      if (this.steps.length > length) this.steps.length = length;
+    }
+    const token = this.tokens[at];
+    if (token?.kind === 'mark' && (token.word === '-' || token.word === ':' || token.word === '/')) return at + 1;
+    return null;
+  }
+
+  /** Everything up to the next place where a clause can begin is left unread, with its words. */
+  #leaveUnread(at: number): number {
+    let i = at + 1;
+    const first = this.tokens[at];
+    if (first?.kind === 'open' || first?.kind === 'close') {
+      if (first.kind === 'open') {
+        const close = this.partner[at] ?? -1;
+        if (close > at && close < this.end) i = close + 1;
+      } 
+      // A bracket without a partner has been reported as such.
+      if ((this.partner[at] ?? -1) < 0) return i;
+    } else if (first?.kind === 'mark' && !/[\p{L}\p{N}$%#@^~]/u.test(first.word)) {
+      return i;
+    }
+    while (i < this.end) {
+      const token = this.tokens[i];
+      if (!token || (token.kind !== 'word' && token.kind !== 'number' && token.kind !== 'ordinal')) break;
+      const meaning = this.lexeme(i)?.meaning.is;
+      if (meaning === 'stitch' || meaning === 'shaping' || meaning === 'increase' || meaning === 'decrease' || meaning === 'and') break;
+      if (token.kind === 'number') {
+        const after = this.lexeme(i + 1)?.meaning.is;
+        if (after === 'stitch' || after === 'shaping' || after === 'increase' || after === 'decrease') break;
+      }
+      i += 1;
+    }
+    const last = this.tokens[i - 1];
+    if (first && last) {
+      const span = { from: first.from, to: last.to };
+      this.found.unread.push({ span, text: this.text.slice(span.from, span.to) });
+    }
+    return i;
+  }
+}
+
+const SEPARATORS = new Set([',', ';', '.', '!', '?', '-', ':', '"', '“', '”', "'", '’', '‘', '/', '~']);
+
+/** Pairs the brackets of an instruction by kind; those left alone are reported. Angle brackets count only as pairs. */
+function pairBrackets(tokens: readonly Token[], found: Findings): Int32Array {
+  const partner = new Int32Array(tokens.length).fill(-1);
+  const open: number[] = [];
+  const openOfKind = [0, 0, 0, 0];
+  const lost = (index: number, what: BracketProblem['what']) => {
+    const token = tokens[index];
+    if (token && token.word !== '<' && token.word !== '>') {
+      found.brackets.push({ span: { from: token.from, to: token.to }, what, mark: token.word });
+    }
+  };
+  for (let i = 0; i < tokens.length; i += 1) {
+    const token = tokens[i];
+    if (token?.kind === 'open') {
+      open.push(i);
+      openOfKind[token.value] = (openOfKind[token.value] ?? 0) + 1;
+    } else if (token?.kind === 'close') {
+      if ((openOfKind[token.value] ?? 0) === 0) {
+        lost(i, 'never-opened');
+        continue;
+      }
+      for (;;) {
+        const last = open.pop();
+        if (last === undefined) break;
+        const kind = tokens[last]?.value ?? 0;
+        openOfKind[kind] = (openOfKind[kind] ?? 0) - 1;
+        if (kind === token.value) {
+          partner[last] = i;
+          partner[i] = last;
+          break;
+        }
+        lost(last, 'never-closed');
+      }
+    }
+  }
+  for (const index of open) lost(index, 'never-closed');
+  return partner;
+}

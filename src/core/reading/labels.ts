@@ -1,0 +1,202 @@
+import { cardinal } from '../vocabulary/numbers.js';
+import type { Span } from '../text/source.js';
+import { tokenize } from './lexer.js';
+import type { Lexicon } from './lexicon.js';
+
+/** The label of a round or row, as it stands in the text. */
+export interface Label {
+  readonly span: Span;
+  /** Where the instruction begins. */
+  readonly bodyFrom: number;
+  readonly text: string;
+  readonly from: number;
+  readonly to: number;
+  readonly numbers: readonly number[];
+  readonly kind: 'round' | 'row' | null;
+  /** The letter of labels like "L1:"; empty for all others. */
+  readonly series: string;
+}
+
+const NUMBER = String.raw`(?:\d{1,4}|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)(?![\p{L}\d])`;
+const UNIT = String.raw`(?:rnds?|rounds?|rds?|rows?|r)`;
+const WORD_LABEL = new RegExp(
+  String.raw`(?<![\p{L}\d])(${UNIT})\.?[ \t\u00a0]{0,3}#?(${NUMBER}(?:[ \t]{0,3}(?:[-–—−,&+]|to(?![\p{L}])|through|thru|and)[ \t]{0,3}(?:(?:and|&)[ \t]{1,3})?(?:${UNIT}\.?[ \t]{0,3})?${NUMBER}){0,20})`,
+  'giu',
+);
+const AFTER_LABEL = /[ \t\u00a0]{0,4}(?:\((?:rs|ws|right side|wrong side|[^()\n]{0,12}side)\))?[ \t]{0,4}(?:\*\*|__)?[ \t]{0,4}([:.)…=~;]|[-–—−](?![\d]))?(?:\*\*|__)?\.{0,6}/iuy;
+const BARE_LABEL = /\(?(\d{1,3})(?:[ \t]{0,2}(?:[-–—]|to)[ \t]{0,2}(\d{1,3}))?[ \t]{0,2}([.):]{1,2}|[-–—][ \t])/uy;
+const LETTER_LABEL = /([\p{L}])[ \t]?(\d{1,3})(?:[ \t]?[-–—][ \t]?(?:\1)?(\d{1,3}))?[ \t]?:/uy;
+const NAMED_LABEL = /(?:[\p{L}-]{1,14} ){1,3}(?:row|round|rnd)[ \t]?(?:[:–—]|- )/iuy;
+const DECORATION = /(?:[ \t\u00a0>|•◦‣▪●○☐✓~]|[-–—*+](?=[ \t])|\*\*|__|_(?=\p{L}))*/uy;
+
+/** Words after which "Rnd 11" opens a sentence about the round: "Rnd 11 has left …". */
+const PROSE_AFTER = /^[ \t]*(?:has|have|is|are|was|were|will|should|leaves?|left|where|which|may|can|again|in|for|with the|onwards?|onto|on|of|if|then|and|sets?)(?![\p{L}])/iu;
+
+/** Offset after bullets, quote signs and Markdown's emphasis at the start of a line. */
+export function contentStart(text: string, from: number, to: number): number {
+  DECORATION.lastIndex = from;
+  DECORATION.exec(text);
+  return Math.min(Math.max(DECORATION.lastIndex, from), to);
+}
+
+export interface LabelContext {
+  readonly lexicon: Lexicon;
+  /** Whether labels without a word ("5.") may stand here: not in a list of materials or of assembly steps. */
+  readonly bare: boolean;
+}
+
+/** All labels in a line, from left to right. */
+export function labelsIn(text: string, line: Span, context: LabelContext): Label[] {
+  const start = contentStart(text, line.from, line.to);
+  const labels: Label[] = [];
+  const first = wordLabelAt(text, start, line.to, true) ?? letterLabel(text, start, line.to, context) ?? bareLabel(text, start, line.to, context) ?? namedLabel(text, start, line.to);
+  if (first) labels.push(first);
+  WORD_LABEL.lastIndex = first ? first.bodyFrom : start;
+  for (;;) {
+    const match = WORD_LABEL.exec(text);
+    if (!match || match.index >= line.to) break;
+    const resume = WORD_LABEL.lastIndex;
+    if (afterSentence(text, match.index, line.from)) {
+      const label = wordLabelAt(text, match.index, line.to, false);
+      if (label) labels.push(label);
+    }
+    WORD_LABEL.lastIndex = resume;
+  }
+  return labels;
+}
+
+function wordLabelAt(text: string, at: number, to: number, atStart: boolean): Label | null {
+  WORD_LABEL.lastIndex = at;
+  const code = text.charCodeAt(at) | 32;
+  if (code !== 114) return null; // r
+  const match = WORD_LABEL.exec(text);
+  if (!match || match.index !== at || at + match[0].length > to) return null;
+  const unit = (match[1] ?? '').toLowerCase();
+  const numbers = numbersOf(match[2] ?? '');
+  if (!numbers) return null;
+  const end = at + match[0].length;
+  AFTER_LABEL.lastIndex = end;
+  const after = AFTER_LABEL.exec(text);
+  const separator = after?.[1];
+  const bodyFrom = Math.min(after ? AFTER_LABEL.lastIndex : end, to);
+  if (!separator) {
+    const rest = text.slice(end, Math.min(to, end + 24));
+    if (!atStart || PROSE_AFTER.test(rest) || /^[ \t]*[,/]/.test(rest)) return null;
+  }
+  return {
+    span: { from: at, to: end },
+    bodyFrom,
+    text: text.slice(at, end),
+    from: numbers[0] ?? 0,
+    to: numbers[numbers.length - 1] ?? 0,
+    numbers,
+    kind: unit.startsWith('row') ? 'row' : unit === 'r' ? null : 'round',
+    series: '',
+  };
+}
+
+function bareLabel(text: string, at: number, to: number, context: LabelContext): Label | null {
+  if (!context.bare) return null;
+  BARE_LABEL.lastIndex = at;
+  const match = BARE_LABEL.exec(text);
+  if (!match || BARE_LABEL.lastIndex > to) return null;
+  const bodyFrom = BARE_LABEL.lastIndex;
+  if (bodyFrom < to && !beginsInstruction(text, bodyFrom, to, context.lexicon)) return null;
+  const from = Number(match[1]);
+  const last = match[2] ? Number(match[2]) : from;
+  if (last < from) return null;
+  const end = at + match[0].trimEnd().length;
+  return { span: { from: at, to: end }, bodyFrom, text: text.slice(at, end).replace(/[.):–—-]+$/u, ''), from, to: last, numbers: range(from, last), kind: null, series: '' };
+}
+
+function letterLabel(text: string, at: number, to: number, context: LabelContext): Label | null {
+  LETTER_LABEL.lastIndex = at;
+  const match = LETTER_LABEL.exec(text);
+  if (!match || LETTER_LABEL.lastIndex > to) return null;
+  const bodyFrom = LETTER_LABEL.lastIndex;
+  if (!beginsInstruction(text, bodyFrom, to, context.lexicon)) return null;
+  const from = Number(match[2]);
+  const last = match[3] ? Number(match[3]) : from;
+  if (last < from) return null;
+  return { span: { from: at, to: bodyFrom - 1 }, bodyFrom, text: text.slice(at, bodyFrom - 1), from, to: last, numbers: range(from, last), kind: null, series: (match[1] ?? '').toLowerCase() };
+}
+
+/** "First tile row: …": a row that has a name and no number. */
+function namedLabel(text: string, at: number, to: number): Label | null {
+  NAMED_LABEL.lastIndex = at;
+  const match = NAMED_LABEL.exec(text);
+  if (!match || NAMED_LABEL.lastIndex > to) return null;
+  const end = at + match[0].trimEnd().length;
+  return { span: { from: at, to: end }, bodyFrom: end, text: text.slice(at, end).replace(/[ \t]*[:–—-]$/u, ''), from: 0, to: 0, numbers: [], kind: /row/i.test(match[0]) ? 'row' : 'round', series: '' };
+}
+
+/** Whether the words from here on can be the beginning of an instruction. */
+export function beginsInstruction(text: string, from: number, to: number, lexicon: Lexicon): boolean {
+  const tokens = tokenize(text, { from, to: Math.min(to, from + 160) });
+  for (let i = 0; i < tokens.length && i < 10; i += 1) {
+    const token = tokens[i];
+    if (!token) return false;
+    const found = lexicon.at(tokens, i);
+    if (token.kind === 'word' || found) {
+      if (!found) {
+        // A colour before the first stitch: "With Moss, sc 6", "(Moss) sc 6".
+        if (/^\p{Lu}/u.test(token.raw) && i > 0) continue;
+        return false;
+      }
+      switch (found.meaning.is) {
+        case 'work':
+        case 'with':
+        case 'in':
+        case 'each':
+        case 'and':
+          i += found.length - 1;
+          continue;
+        case 'stitch':
+        case 'shaping':
+        case 'increase':
+        case 'decrease':
+        case 'magic-ring':
+        case 'loops':
+        case 'skip':
+        case 'turn':
+        case 'repeat':
+        case 'join':
+        case 'times':
+          return true;
+        default:
+          return false;
+      }
+    }
+  }
+  return false;
+}
+
+function afterSentence(text: string, at: number, lineFrom: number): boolean {
+  let i = at - 1;
+  while (i >= lineFrom && /[ \t\u00a0*_]/.test(text.charAt(i))) i -= 1;
+  return i < lineFrom || (i < at - 1 && /[.!?;)\]}|]/.test(text.charAt(i)));
+}
+
+/** The numbers of "5", "5-8", "5, 7 and 9", "five"; null where they don't rise. */
+function numbersOf(written: string): number[] | null {
+  const numbers: number[] = [];
+  let ranged = false;
+  for (const [piece] of written.toLowerCase().matchAll(/\d+|\p{L}+|[-–—−]/gu)) {
+    if (/^[-–—−]$/.test(piece) || piece === 'to' || piece === 'through' || piece === 'thru') {
+      ranged = true;
+      continue;
+    }
+    const value = /^\d/.test(piece) ? Number(piece) : cardinal(piece);
+    if (value === null) continue;
+    const last = numbers[numbers.length - 1];
+    if (last !== undefined && value <= last) return null;
+    if (ranged && last !== undefined) for (let n = last + 1; n < value && n - last < 2000; n += 1) numbers.push(n);
+    ranged = false;
+    numbers.push(value);
+  }
+  return numbers.length > 0 ? numbers : null;
+}
+
+function range(from: number, to: number): number[] {
+  return Array.from({ length: Math.min(to - from + 1, 2000) }, (_, i) => from + i);
+}

@@ -1,0 +1,67 @@
+import type { LegendEntry } from '../pattern/pattern.js';
+import type { Vocabulary } from '../vocabulary/stitches.js';
+import { Lexicon, type LegendDefinition, type Meaning } from './lexicon.js';
+import { readInstruction } from './instruction.js';
+
+const ENTRY = /^[\s>•*\-–+|]*(?:\*\*)?([\p{L}][\p{L}\d'()/ -]{0,14}?)(?:\*\*)?\s*(?:=|–|—|:|\||\.{3,}|…|-(?=\s)|\t|\s{2,})\s*(.{2,120})$/u;
+
+/**
+ * The entries of the pattern's own list of abbreviations in a stretch of lines.
+ * One entry a line, or several with commas, dots or semicolons between ("sc = …, inc = …").
+ */
+export function legendIn(text: string, from: number, to: number): LegendEntry[] {
+  const entries: LegendEntry[] = [];
+  let lineFrom = from;
+  while (lineFrom < to) {
+    let lineTo = text.indexOf('\n', lineFrom);
+    if (lineTo < 0 || lineTo > to) lineTo = to;
+    if (lineTo - lineFrom < 2000) readLine(text.slice(lineFrom, lineTo), lineFrom, entries);
+    lineFrom = lineTo + 1;
+  }
+  return entries;
+}
+
+function readLine(line: string, offset: number, entries: LegendEntry[]): void {
+  const pieces = (line.match(/=/g)?.length ?? 0) > 1 ? splitList(line) : [{ at: 0, text: line }];
+  for (const { at, text } of pieces) {
+    const match = ENTRY.exec(text);
+    if (!match) continue;
+    const term = (match[1] ?? '').trim();
+    const meaning = (match[2] ?? '').replace(/[|*\s.]+$/u, '').replace(/^[|*\s]+/u, '');
+    if (term.length > 0 && meaning.length > 0) entries.push({ term, meaning, span: { from: offset + at, to: offset + at + text.length } });
+  }
+}
+
+/** "sc = single crochet, inc = two sc in one stitch": cut before each new term. */
+function splitList(line: string): { at: number; text: string }[] {
+  const cuts = [0];
+  for (const match of line.matchAll(/[,;·•]\s*(?=[\p{L}][\p{L}\d ()/]{0,12}\s*=)/gu)) cuts.push(match.index + match[0].length);
+  return cuts.map((at, i) => ({ at, text: line.slice(at, cuts[i + 1] ?? line.length).replace(/[,;·•\s]+$/u, '') }));
+}
+
+/**
+ * What the reader can make of the entries: a definition wins over the built-in meaning of its word.
+ * Entries that explain no stitch make their word known, as a remark.
+ */
+export function definitions(entries: readonly LegendEntry[], vocabulary: Vocabulary, compact: boolean): LegendDefinition[] {
+  const builtIn = new Lexicon(vocabulary, compact);
+  const known: LegendDefinition[] = [];
+  for (const { term, meaning } of entries) {
+    if (!/^[\p{L}\d]{1,12}$/u.test(term)) continue;
+    const means = meaningOf(meaning, builtIn);
+    if (means) known.push({ term, meaning: means });
+  }
+  return known;
+}
+
+function meaningOf(written: string, lexicon: Lexicon): Meaning | null {
+  const plain = written.replace(/\([^)]*\)/g, ' ').split(/[,;:]/)[0] ?? '';
+  const reading = readInstruction(plain, { from: 0, to: plain.length }, lexicon);
+  const works = reading.steps.filter((step) => step.kind === 'work');
+  const step = works[0];
+  if (works.length !== 1 || reading.unread.length > 0 || step?.amount.kind !== 'times') return null;
+  const per = step.per === 1 && step.over === 1 && step.place.kind !== 'edge' ? step.amount.times : step.per;
+  if (step.stitch === null) return step.over > 1 ? { is: 'decrease', over: step.over } : { is: 'increase', per };
+  if (per === 1 && step.over === 1) return { is: 'stitch', stitch: step.stitch, foreign: false };
+  return { is: 'shaping', stitch: step.stitch, per, over: step.over };
+}

@@ -1,0 +1,163 @@
+import type { Span } from '../text/source.js';
+import { cardinal, ordinal } from '../vocabulary/numbers.js';
+
+export type TokenKind = 'number' | 'ordinal' | 'word' | 'open' | 'close' | 'star' | 'mark';
+
+/** One token of an instruction. Words are in lower case; `raw` keeps the letters as written. */
+export interface Token extends Span {
+  readonly kind: TokenKind;
+  readonly word: string;
+  readonly raw: string;
+  readonly value: number;
+  /** No space stands before it. */
+  readonly glued: boolean;
+}
+
+const OPEN = '([{<';
+const CLOSE = ')]}>';
+/** Words that carry no meaning inside an instruction: "each of the next", "into a ring". */
+const FILLERS = new Set(['the', 'of', 'a', 'an', 'its', 'your', 'just', 'only']);
+
+/**
+ * Splits a stretch of text into tokens in one pass. Articles are left out, Markdown's double stars
+ * are passed over, number words become numbers, letters and figures part ("6sc" is two tokens).
+ */
+export function tokenize(text: string, span: Span): Token[] {
+  const tokens: Token[] = [];
+  let i = span.from;
+  const end = Math.min(span.to, text.length);
+  let spaced = true;
+  const push = (kind: TokenKind, from: number, to: number, word: string, value: number) => {
+    tokens.push({ kind, from, to, word, raw: text.slice(from, to), value, glued: !spaced });
+    spaced = false;
+  };
+  while (i < end) {
+    const code = text.charCodeAt(i);
+    if (isSpace(code)) {
+      spaced = true;
+      i += 1;
+      continue;
+    }
+    if (isDigit(code)) {
+      const from = i;
+      let value = 0;
+      while (i < end && isDigit(text.charCodeAt(i))) {
+        value = Math.min(value * 10 + text.charCodeAt(i) - 48, 1e9);
+        i += 1;
+      }
+      const suffix = text.slice(i, i + 2).toLowerCase();
+      if (
+        (suffix === 'st' || suffix === 'nd' || suffix === 'rd' || suffix === 'th') &&
+        !isLetter(text.charCodeAt(i + 2)) &&
+        suffixFits(value, suffix)
+      ) {
+        i += 2;
+        push('ordinal', from, i, '', value);
+      } else push('number', from, i, '', value);
+      continue;
+    }
+    if (isLetter(code)) {
+      const from = i;
+      while (i < end && isLetter(text.charCodeAt(i))) i += 1;
+      // An apostrophe belongs to the word only between letters: "sc's", "don't".
+      if (isApostrophe(text.charCodeAt(i)) && isLetter(text.charCodeAt(i + 1)) && i < end) {
+        i += 1;
+        while (i < end && isLetter(text.charCodeAt(i))) i += 1;
+      }
+      const raw = text.slice(from, i);
+      const word = raw.toLowerCase();
+      const number = cardinal(word);
+      const rank = number === null ? ordinal(word) : null;
+      if (number !== null) push('number', from, i, word, number);
+      else if (rank !== null) push('ordinal', from, i, word, rank);
+      else if (FILLERS.has(word) && raw !== 'A') {
+        spaced = true;
+      } else push('word', from, i, word, 0);
+      continue;
+    }
+    const c = text.charAt(i);
+    if (c === '*') {
+      let to = i;
+      while (to < end && text.charAt(to) === '*') to += 1;
+      if (to - i === 1) push('star', i, to, '*', 0);
+      else spaced = true;
+      i = to;
+      continue;
+    }
+    if (c === '_' || c === '`' || c === '|' || c === '\\') {
+      spaced = true;
+      i += 1;
+      continue;
+    }
+    const open = OPEN.indexOf(c);
+    const close = CLOSE.indexOf(c);
+    if (open >= 0) push('open', i, i + 1, c, open);
+    else if (close >= 0) push('close', i, i + 1, c, close);
+    else if (c === '-' && isJoint(text, i, end)) spaced = true;
+    else push('mark', i, i + 1, normalMark(c), 0);
+    i += 1;
+  }
+  return tokens;
+}
+
+/** Dashes, dots and signs have many shapes and few meanings. */
+function normalMark(c: string): string {
+  switch (c) {
+    case '–':
+    case '—':
+    case '−':
+    case '‒':
+    case '―':
+      return '-';
+    case '…':
+      return '.';
+    case '·':
+    case '•':
+      return ',';
+    case '✕':
+    case '✖':
+      return '×';
+    default:
+      return c;
+  }
+}
+
+/** A hyphen between letters joins ("sc-inc", "5-dc bobble"); it is no dash. */
+function isJoint(text: string, at: number, end: number): boolean {
+  const before = text.charCodeAt(at - 1);
+  const after = at + 1 < end ? text.charCodeAt(at + 1) : 0;
+  return (isLetter(before) && (isLetter(after) || isDigit(after))) || (isDigit(before) && isLetter(after));
+}
+
+function suffixFits(value: number, suffix: string): boolean {
+  // "1st" is an ordinal; "6st" is six stitches.
+  const teen = value % 100 >= 11 && value % 100 <= 13;
+  const last = value % 10;
+  if (suffix === 'st') return last === 1 && !teen;
+  if (suffix === 'nd') return last === 2 && !teen;
+  if (suffix === 'rd') return last === 3 && !teen;
+  return true;
+}
+
+function isSpace(code: number): boolean {
+  return (
+    code === 32 || (code >= 9 && code <= 13) || code === 0xa0 || code === 0x202f || code === 0x2009 || code === 0xfeff
+  );
+}
+
+export function isDigit(code: number): boolean {
+  return code >= 48 && code <= 57;
+}
+
+export function isLetter(code: number): boolean {
+  return (
+    (code >= 97 && code <= 122) ||
+    (code >= 65 && code <= 90) ||
+    (code >= 0xc0 && code < 0x2000 && code !== 0xd7 && code !== 0xf7) ||
+    (code >= 0x3040 && code < 0xd800)
+  );
+}
+
+function isApostrophe(code: number): boolean {
+  return code === 39 || code === 0x2019;
+}

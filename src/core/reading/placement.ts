@@ -1,0 +1,129 @@
+import { once, type Amount, type Loops, type Place } from '../pattern/instruction.js';
+import { amountAfter, filling } from './amount.js';
+import { isWord, meaningAt, pass, tokenAt, type Reader } from './reader.js';
+
+/** Where a step goes and into how many stitches: "in each of the next 5 sts". */
+export interface Placement {
+  readonly place: Place;
+  /** Stitches of the edge that the words name; `fill` for "in each st around". */
+  readonly amount: Amount;
+  /** "the next 2 stitches together": they become one. */
+  readonly together: boolean;
+  readonly loops: Loops | null;
+  readonly next: number;
+}
+
+const EDGE: Place = { kind: 'edge' };
+const upTo = (times: number): Amount => ({ kind: 'times', times });
+
+/**
+ * `sc in next 5 sts`  `2 dc in each st around`  `6 sc in MR`  `sc in 2nd ch from hook`  `sc around`
+ *     ^                     ^                         ^           ^                         ^
+ */
+export function placementAfter(reader: Reader, at: number): Placement | null {
+  let i = at;
+  const into = meaningAt(reader, i, 'in', 'both-layers');
+  if (into?.meaning.is === 'both-layers') return found({ kind: 'both-layers' }, once, into.next);
+  if (into) i = into.next;
+  const layers = meaningAt(reader, i, 'both-layers');
+  if (layers) return found({ kind: 'both-layers' }, once, layers.next);
+
+  let loops: Loops | null = null;
+  if (into) {
+    const named = meaningAt(reader, i, 'loops');
+    if (named) {
+      loops = named.meaning.loops;
+      i = pass(reader, named.next, 'in');
+    }
+    const ring = meaningAt(reader, i, 'magic-ring');
+    if (ring) return found({ kind: 'ring' }, once, ring.next);
+    if (isWord(reader, i, 'mc')) return found({ kind: 'ring' }, once, i + 1);
+  }
+  const placed = stitchesNamed(reader, i, into !== null, loops);
+  if (placed) return placed;
+  const fill = filling(reader, i);
+  if (fill && fill.amount.kind !== 'times') return { ...found(EDGE, fill.amount, fill.next), loops };
+  return loops && into ? { ...found(EDGE, once, i), loops, next: i } : null;
+}
+
+/** "each st around", "next 5 sts", "same st", "2nd ch from hook", "last ch", "each of the next 5 loops". */
+function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore: Loops | null): Placement | null {
+  let i = at;
+  const each = meaningAt(reader, i, 'each');
+  if (each) i = each.next;
+  const same = meaningAt(reader, i, 'same');
+  if (same) {
+    const next = pass(reader, same.next, 'stitch-word', 'loop-word', 'chain-word', 'stitch');
+    return found({ kind: 'same' }, once, pass(reader, next, 'stitch-word'));
+  }
+  const rank = tokenAt(reader, i);
+  if (rank?.kind === 'ordinal') {
+    const chain = chainWord(reader, i + 1);
+    if (chain !== null) {
+      const hook = meaningAt(reader, chain, 'from-hook');
+      if (hook) return found({ kind: 'chain-from-hook', k: rank.value }, once, hook.next);
+    }
+    if (rank.value === 1) i += 1;
+    else {
+      const st = meaningAt(reader, i + 1, 'stitch-word', 'loop-word');
+      return st && afterIn ? found(EDGE, once, st.next) : null;
+    }
+  }
+  const last = meaningAt(reader, i, 'last');
+  if (last) i = last.next;
+  const next = meaningAt(reader, i, 'next');
+  if (next) i = pass(reader, next.next, 'next');
+  const chosen = each !== null || last !== null || next !== null || rank?.kind === 'ordinal';
+  if (!chosen && !afterIn) return null;
+
+  let count: number | null = null;
+  const number = tokenAt(reader, i);
+  if (number?.kind === 'number') {
+    count = number.value;
+    i = pass(reader, i + 1, 'more');
+  }
+  let loops = loopsBefore;
+  const loopKind = meaningAt(reader, i, 'loops');
+  if (loopKind) {
+    loops = loopKind.meaning.loops;
+    i = pass(reader, loopKind.next, 'in', 'each', 'next');
+  }
+  const ch = chainWord(reader, i);
+  const word = ch ?? meaningAt(reader, i, 'stitch-word', 'loop-word', 'stitch')?.next ?? null;
+  if (word !== null) i = pass(reader, word, 'stitch-word');
+  else if (count === null && !loopKind) return null;
+  else if (!chosen) return null;
+
+  if (last && ch !== null && count === null) return found({ kind: 'last-chain' }, once, i);
+  const tog = meaningAt(reader, i, 'together');
+  if (tog) return { place: EDGE, amount: upTo(count ?? 2), together: true, loops, next: tog.next };
+  if (each && count === null) {
+    const fill = filling(reader, i);
+    const hook = fill ? fill.next : pass(reader, i, 'round-word', 'row-word');
+    if (fill && fill.amount.kind === 'fill') return { ...found(EDGE, fill.amount, hook), loops };
+    return { ...found(EDGE, { kind: 'fill', leave: 0 }, hook), loops };
+  }
+  if (loopKind && !each && count === null && next === null && last === null) {
+    // "in back loop around"
+    const fill = filling(reader, i);
+    if (fill) return { ...found(EDGE, fill.amount, fill.next), loops };
+  }
+  return { ...found(EDGE, upTo(count ?? 1), i), loops };
+}
+
+function chainWord(reader: Reader, at: number): number | null {
+  const meant = meaningAt(reader, at, 'stitch', 'chain-word');
+  if (!meant) return null;
+  if (meant.meaning.is === 'stitch' && meant.meaning.stitch !== 'chain') return null;
+  return pass(reader, meant.next, 'stitch-word');
+}
+
+function found(place: Place, amount: Amount, next: number): Placement {
+  return { place, amount, together: false, loops: null, next };
+}
+
+/** The amount that "6 times" after a placement adds: "dc2tog over next 2 sts 6 times". */
+export function timesAfter(reader: Reader, at: number): { times: number; next: number } | null {
+  const read = amountAfter(reader, at);
+  return read?.amount.kind === 'times' ? { times: read.amount.times, next: read.next } : null;
+}

@@ -1,0 +1,61 @@
+import type { ChainRule, Pattern } from '../pattern/pattern.js';
+import { sourceText } from '../text/source.js';
+import type { StitchId, Vocabulary } from '../vocabulary/stitches.js';
+import { detectTerms } from './detect.js';
+import { definitions } from './legend.js';
+import { Lexicon } from './lexicon.js';
+import { legendOf, outlineOf } from './outline.js';
+
+export interface ReadOptions {
+  /** The vocabulary to read in; `auto` goes by what the text declares and shows. */
+  readonly terms: Vocabulary | 'auto';
+}
+
+/**
+ * Reads a text into a pattern. Takes any text and never throws; what could not be understood is
+ * kept in the rounds as `unread`.
+ */
+export function readPattern(text: string, options: ReadOptions = { terms: 'auto' }): Pattern {
+  const source = sourceText(text);
+  const terms = detectTerms(text, options.terms);
+  const legend = legendOf(source);
+  const compact = writesLetters(text, legend.map(({ term }) => term));
+  const lexicon = new Lexicon(terms.used, compact, definitions(legend, terms.used, compact));
+  const { parts } = outlineOf(source, lexicon);
+  return { source, terms, legend, chainRule: chainRuleIn(text), parts, baseStitch: baseStitch() };
+}
+
+/** Most amigurumi fabric is the one-step stitch; a bare increase in a round without any other stitch is of it. */
+function baseStitch(): StitchId {
+  return 'step1';
+}
+
+/** Whether single capital letters stand for stitches: X and V at least, explained or in use. */
+function writesLetters(text: string, terms: readonly string[]): boolean {
+  if (terms.includes('X') && (terms.includes('V') || terms.includes('A'))) return true;
+  let x = 0;
+  let v = 0;
+  for (const match of text.matchAll(/(?<![\p{L}])\d{0,3}([XVA])\d{0,3}(?![\p{L}])/gu)) {
+    if (match[0] === 'A') continue;
+    if (match[1] === 'X') x += 1;
+    else v += 1;
+    if (x >= 3 && v >= 2) return true;
+  }
+  return false;
+}
+
+/**
+ * Which starting chains stand for a stitch, as said once for the whole pattern: "ch 3 counts as 1 dc",
+ * "ch 1 and ch 2 don't count", "the turning ch never counts". Length 0 stands for any.
+ */
+export function chainRuleIn(text: string): ChainRule {
+  const rule = new Map<number, boolean>();
+  for (const match of text.matchAll(/(?<![\p{L}])(?:turning |starting |beginning |first )?(?:ch|chains?)(?![\p{L}])[^.;:()\n]{0,60}?(?<![\p{L}])(does not|doesn['’]t|do not|don['’]t|never|not|n't)?\s*(?:be )?count(?:s|ed)?(?![\p{L}])/giu)) {
+    const counts = match[1] === undefined;
+    const lengths = [...match[0].matchAll(/(?:ch|chains?)[\s-]?(\d{1,2})/giu)].map((found) => Number(found[1]));
+    // A clause about several chains ends at its own comma: "ch 3 counts as dc, ch 1 does not".
+    if (lengths.length === 0) rule.set(0, counts);
+    for (const length of lengths) if (!rule.has(length)) rule.set(length, counts);
+  }
+  return rule;
+}

@@ -1,0 +1,74 @@
+/** A half-open stretch of the source text, in UTF-16 units. */
+export interface Span {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Line and column as people and the report count them: both from 1, columns in UTF-16 units. */
+export interface Position {
+  readonly line: number;
+  readonly column: number;
+}
+
+/** The text as given, with the places where its lines begin. */
+export interface SourceText {
+  readonly text: string;
+  /** Offset of the first character of each line. */
+  readonly lineStarts: readonly number[];
+}
+
+/**
+ * Takes in a text. Lines end with `\n`, `\r\n` or `\r`; nothing is changed or dropped.
+ */
+export function sourceText(text: string): SourceText {
+  const lineStarts = [0];
+  for (let i = 0; i < text.length; i += 1) {
+    const c = text.charCodeAt(i);
+    if (c === 13 && text.charCodeAt(i + 1) === 10) i += 1;
+    if (c === 10 || c === 13) lineStarts.push(i + 1);
+  }
+  return { text, lineStarts };
+}
+
+/** The line (from 0) that holds an offset. Offsets outside the text count to its nearest line. */
+export function lineIndexAt(source: SourceText, offset: number): number {
+  const starts = source.lineStarts;
+  let low = 0;
+  let high = starts.length - 1;
+  while (low < high) {
+    const middle = (low + high + 1) >> 1;
+    if ((starts[middle] ?? 0) <= offset) low = middle;
+    else high = middle - 1;
+  }
+  return low;
+}
+
+/** Line and column of an offset, both from 1. */
+export function positionAt(source: SourceText, offset: number): Position {
+  const line = lineIndexAt(source, offset);
+  return { line: line + 1, column: offset - (source.lineStarts[line] ?? 0) + 1 };
+}
+
+/** The span of a line (from 0) without its line break. */
+export function lineSpan(source: SourceText, line: number): Span {
+  const from = source.lineStarts[line] ?? source.text.length;
+  let to = source.lineStarts[line + 1] ?? source.text.length;
+  while (to > from && isLineBreak(source.text.charCodeAt(to - 1))) to -= 1;
+  return { from, to };
+}
+
+/** The smallest span that holds all the given ones; null for none. */
+export function spanOf(spans: readonly Span[]): Span | null {
+  const first = spans[0];
+  if (!first) return null;
+  let { from, to } = first;
+  for (const span of spans) {
+    if (span.from < from) from = span.from;
+    if (span.to > to) to = span.to;
+  }
+  return { from, to };
+}
+
+function isLineBreak(code: number): boolean {
+  return code === 10 || code === 13;
+}

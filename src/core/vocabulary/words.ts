@@ -1,0 +1,145 @@
+import type { Loops } from '../pattern/instruction.js';
+
+/**
+ * The words of an instruction that are not stitches, with what they mean. To teach the reader a new
+ * way of saying one of these things, add it here.
+ */
+export type PlainMeaning =
+  | { readonly is: 'increase'; readonly per: number }
+  | { readonly is: 'decrease'; readonly over: number }
+  | { readonly is: 'together' }
+  | { readonly is: 'magic-ring' }
+  | { readonly is: 'skip' }
+  | { readonly is: 'turn' }
+  | { readonly is: 'join' }
+  | { readonly is: 'loops'; readonly loops: Loops }
+  | { readonly is: 'times'; readonly times: number | null }
+  | { readonly is: 'repeat' }
+  | { readonly is: 'around' }
+  | { readonly is: 'stitch-word' }
+  | { readonly is: 'chain-word' }
+  | { readonly is: 'loop-word' }
+  | { readonly is: 'each' }
+  | { readonly is: 'same' }
+  | { readonly is: 'last' }
+  | { readonly is: 'next' }
+  | { readonly is: 'in' }
+  | { readonly is: 'from-hook' }
+  | { readonly is: 'other-side' }
+  | { readonly is: 'both-layers' }
+  | { readonly is: 'until' }
+  | { readonly is: 'remain' }
+  | { readonly is: 'total' }
+  | { readonly is: 'counts' }
+  | { readonly is: 'counts-not' }
+  | { readonly is: 'round-word' }
+  | { readonly is: 'row-word' }
+  | { readonly is: 'and' }
+  | { readonly is: 'more' }
+  | { readonly is: 'work' }
+  | { readonly is: 'invisible' }
+  | { readonly is: 'with' }
+  | { readonly is: 'change' }
+  | { readonly is: 'aside' };
+
+/** Phrases in lower case, without articles and "of"; the longest that fits is taken. */
+export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
+  [{ is: 'increase', per: 2 }, ['increase', 'increases', 'inc', 'incs', 'increasing', 'incr']],
+  [
+    { is: 'decrease', over: 2 },
+    ['decrease', 'decreases', 'dec', 'decs', 'decr', 'invdec', 'idec', 'decreasing', 'invisible decrease', 'inv dec'],
+  ],
+  [{ is: 'together' }, ['together', 'tog']],
+  [
+    { is: 'magic-ring' },
+    [
+      'magic ring', 'magic circle', 'magic loop', 'mr', 'adjustable ring', 'adjustable loop', 'sliding loop',
+      'slip ring', 'thread ring', 'yarn ring', 'ring', 'mag ring', 'magicring',
+    ],
+  ],
+  [{ is: 'skip' }, ['skip', 'sk', 'miss', 'skipping', 'missing', 'pass over']],
+  [{ is: 'turn' }, ['turn', 'turn work', 'turn your work', 'and turn', 'turning', 'turn piece']],
+  [{ is: 'join' }, ['join', 'join round', 'close round', 'join rnd', 'close rnd', 'joining', 'do not join', "don't join"]],
+  [{ is: 'loops', loops: 'front' }, ['flo', 'front loop', 'front loops', 'fl', 'front lp', 'front lps', 'f l o']],
+  [{ is: 'loops', loops: 'back' }, ['blo', 'back loop', 'back loops', 'bl', 'back lp', 'back lps', 'rear loop', 'rear loops']],
+  [{ is: 'loops', loops: 'both' }, ['both loops', 'both lps', 'full stitch']],
+  [{ is: 'times', times: null }, ['times', 'time', '×', 'x']],
+  [{ is: 'times', times: 1 }, ['once']],
+  [{ is: 'times', times: 2 }, ['twice']],
+  [{ is: 'times', times: 3 }, ['thrice']],
+  [{ is: 'repeat' }, ['repeat', 'rep', 'reps', 'repeating', 'repeat from', 'rep from', 'repeats', 'do this']],
+  [
+    { is: 'around' },
+    [
+      'around', 'all around', 'all way around', 'all way round', 'all round', 'round about', 'right round', 'across',
+      'to end', 'to end round', 'to end rnd', 'to end row', 'across row', 'around round', 'til end', 'until end',
+      'until end round', 'until end rnd', 'until end row', 'till end', 'along', 'to finish', 'across to end',
+      'to end rd', 'till end round', 'till end row', 'all across', 'for whole round', 'whole round',
+    ],
+  ],
+  [{ is: 'stitch-word' }, ['st', 'sts', 'stitch', 'stitches', 'stitch(es)', 'sthes']],
+  [{ is: 'loop-word' }, ['loop', 'loops', 'lp', 'lps', 'free loop', 'free front loop', 'free back loop', 'left over loop', 'remaining loop']],
+  [{ is: 'each' }, ['each', 'every', 'all', 'ea', 'each one', 'every one', 'every single']],
+  [{ is: 'same' }, ['same', 'that same', 'this same']],
+  [{ is: 'last' }, ['last', 'final']],
+  [{ is: 'next' }, ['next', 'nxt', 'following', 'first', 'remaining', 'other']],
+  [{ is: 'in' }, ['in', 'into', 'inside', 'on', 'through', 'over', 'across next', 'along next', 'in each', 'thru', 'from']],
+  [{ is: 'from-hook' }, ['from hook', 'from needle', 'from your hook', 'away from hook']],
+  [
+    { is: 'other-side' },
+    [
+      'along other side', 'on other side', 'working along other side', 'work along other side', 'other side',
+      'down other side', 'working on other side', 'working back along other side', 'along opposite side',
+      'on opposite side', 'working along opposite side', 'working on opposite side', 'opposite side', 'back along other side',
+      'continue on other side', 'continue along other side', 'up other side', 'along bottom', 'working along bottom',
+      'now along other side', 'then along other side', 'rotate', 'along other side chain', 'along opposite side chain',
+      'working along other side chain', 'on other side chain', 'on other side ch', 'along other side ch',
+      'other side chain', 'opposite side chain', 'other side ch', 'along other side foundation chain',
+      'working along other side foundation chain', 'work other side', 'working in unused loops other side',
+    ],
+  ],
+  [
+    { is: 'both-layers' },
+    [
+      'through both layers', 'through both sides', 'both layers', 'both sides', 'through two layers', 'through both',
+      'across both layers', 'through both edges', 'into both layers', 'both layers together', 'through both layers together',
+    ],
+  ],
+  [{ is: 'until' }, ['until', 'till', 'til', 'til you have', 'until you have', 'until there are', 'until only']],
+  [{ is: 'remain' }, ['remain', 'remains', 'left', 'are left', 'is left', 'remaining on round', 'rem']],
+  [
+    { is: 'total' },
+    [
+      'total', 'in total', 'altogether', 'you now have', 'you have', 'you should have', 'you should now have', 'now have',
+      'you will have', 'makes', 'leaves you with', 'leaving', 'gives', 'for total', 'you get', "you'll have", 'you end up with',
+    ],
+  ],
+  [{ is: 'counts' }, ['counts as', 'counted as', 'counts', 'count as', 'is counted as', 'counting as']],
+  [
+    { is: 'counts-not' },
+    [
+      'does not count', "doesn't count", 'not counted', 'does not count as', "doesn't count as", 'do not count', "don't count",
+      'never counts', 'never counts as', 'not counting', 'does not count for', 'is not counted',
+    ],
+  ],
+  [{ is: 'round-word' }, ['rnd', 'rnds', 'round', 'rounds', 'rd', 'rds']],
+  [{ is: 'row-word' }, ['row', 'rows']],
+  [{ is: 'and' }, ['and', 'then', 'and then', '&', '+', 'plus', 'now', 'next up', 'finally', 'followed by', 'followed']],
+  [{ is: 'more' }, ['more', 'further', 'additional', 'extra']],
+  [{ is: 'work' }, ['work', 'make', 'crochet', 'do', 'put', 'working', 'place', 'worked', 'start with', 'begin with', 'starting with', 'continue', 'start', 'begin', 'with']],
+  [{ is: 'invisible' }, ['invisible', 'inv']],
+  [{ is: 'with' }, ['with', 'using', 'in colour', 'in color', 'with colour', 'with color']],
+  [{ is: 'change' }, ['change to', 'switch to', 'changing to', 'change color to', 'change colour to', 'switching to', 'join', 'back to']],
+];
+
+/** First words of a clause that tells the maker to do something other than crochet, or just talks. */
+export const REMARK_LEADS: ReadonlySet<string> = new Set(
+  `fasten finish cut weave leave leaving stuff stuffing fill insert place put push attach sew pull tighten draw thread close
+  mark move remember keep carry carrying don't dont do if this that these those it note pm start continue begin change
+  changing switch hold holding pinch fold press flatten put add more last bit break tie hide secure you your now when we i
+  be make using working work with before after here there as so check gently carefully optional tip photo see his her he she
+  they their the a for from and then while at to use take turn pick hide bury run let join slip drop cc tw rs ws firmly lightly
+  too no not on don't never always again both try enjoy next lay bring flip snip trim knot embroider glue paint smooth shape
+  set aside also because since but or remove replace repeat count counted leaves having done pass attach leave wrap tuck safety
+  the eyes eye top toe time good well yes right wrong side sides facing worked`.split(/\s+/),
+);

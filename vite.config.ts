@@ -1,0 +1,8 @@
+import { sveltekit } from '@sveltejs/kit/vite';
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  plugins: [sveltekit()],
+  worker: { format: 'es' },
+  test: { include: ['src/**/*.test.ts'], environment: 'node' },
+});
