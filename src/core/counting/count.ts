@@ -6,11 +6,17 @@ import { mostPlausible, type Link } from './plausible.js';
 
 /** Counts every round of a pattern on the most plausible edge, and gives each its verdict. */
 export function countPattern(pattern: Pattern): CountedPattern {
-  const rounds = pattern.parts.flatMap((part) => countPart(pattern, part));
+  const rounds: CountedRound[] = [];
+  let before: readonly CountedRound[] = [];
+  for (const part of pattern.parts) {
+    before = countPart(pattern, part, before);
+    rounds.push(...before);
+  }
   return { pattern, rounds };
 }
 
-function countPart(pattern: Pattern, part: Part): CountedRound[] {
+/** @param previous the rounds of the part before, whose free loops a collar may be worked into. */
+function countPart(pattern: Pattern, part: Part, previous: readonly CountedRound[]): CountedRound[] {
   const counted: CountedRound[] = [];
   const rule = new Map(pattern.chainRule);
   const chainCounts = (length: number) => rule.get(length) ?? rule.get(0) ?? null;
@@ -19,7 +25,7 @@ function countPart(pattern: Pattern, part: Part): CountedRound[] {
     for (const run of runsOf(stretch)) {
       const first = run[0];
       if (!first) continue;
-      const ground = groundOf(first, stretch, inStretch, counted);
+      const ground = groundOf(first, stretch, inStretch, counted, previous);
       const links = run.map((round, i): Link => linkOf(run, i, i === 0 ? ground : null, chainCounts));
       const edge = ground.kind === 'edge' ? ground.length : null;
       mostPlausible(links, edge).forEach(({ outcome, blame, carried }, i) => {
@@ -57,7 +63,7 @@ function startsInRing(steps: readonly Step[]): boolean {
   return steps.some((step) => step.kind === 'ring' || ((step.kind === 'work' || step.kind === 'group') && step.place.kind === 'ring') || (step.kind === 'repeat' && startsInRing(step.body)));
 }
 
-function groundOf(round: Round, stretch: Stretch, inStretch: readonly CountedRound[], before: readonly CountedRound[]): Ground {
+function groundOf(round: Round, stretch: Stretch, inStretch: readonly CountedRound[], before: readonly CountedRound[], previous: readonly CountedRound[]): Ground {
   if (startsInRing(round.steps)) return { kind: 'start' };
   const own = foundationIn(round.steps);
   if (own) return { kind: 'chains', chains: own.chain.count, ring: own.ring, k: own.k };
@@ -71,7 +77,7 @@ function groundOf(round: Round, stretch: Stretch, inStretch: readonly CountedRou
     const k = named?.kind === 'first-chain' ? named.k : work?.kind === 'work' && work.place.kind === 'chain-from-hook' ? work.place.k : stretch.start.firstFromHook;
     return { kind: 'chains', chains: stretch.start.chains, ring: stretch.start.ring, k };
   }
-  if (stretch.into) return { kind: 'edge', length: freeLoopCount(before, stretch.into.round, stretch.into.loops) };
+  if (stretch.into) return { kind: 'edge', length: freeLoopCount(before.length > 0 ? before : previous, stretch.into.round, stretch.into.loops) };
   const earlier = before.at(-1);
   if (earlier) return { kind: 'edge', length: earlier.carried };
   // The first words of a part that name no ring and no chain: plain amounts are taken for a start.

@@ -166,6 +166,7 @@ class Tally {
 
   run(steps: readonly Step[], chainCounts: boolean, inside = false): void {
     let begun = inside;
+    const lastFabric = inside ? steps.length : steps.findLastIndex(isFabric);
     steps.forEach((step, index) => {
       switch (step.kind) {
         case 'chain':
@@ -173,25 +174,25 @@ class Tally {
             if (chainCounts) {
               this.made += 1;
               // It stands over the first stitch, unless that one is missed in so many words.
-              const next = steps.slice(index + 1).find(({ kind }) => kind !== 'turn' && kind !== 'colour' && kind !== 'loops');
+              const next = afterMarkers(steps, index + 1);
               if (!this.free && !(next?.kind === 'skip' && next.first)) this.into += 1;
             }
-          } else if (steps.slice(index + 1).some(isFabric) || inside) this.made += step.count;
+          } else if (inside || index < lastFabric) this.made += step.count;
           break;
         case 'skip':
           this.into += step.count;
           begun = true;
           break;
         case 'work':
-          this.#work(step, steps.slice(index + 1));
+          this.#work(step, steps, index);
           begun = true;
           break;
         case 'group':
-          this.#group(step, steps.slice(index + 1));
+          this.#group(step, steps, index);
           begun = true;
           break;
         case 'repeat':
-          this.#repeat(step, steps.slice(index + 1));
+          this.#repeat(step, steps, index);
           begun = true;
           break;
         default:
@@ -200,11 +201,11 @@ class Tally {
     });
   }
 
-  #work(step: Work, after: readonly Step[]): void {
+  #work(step: Work, steps: readonly Step[], index: number): void {
     const place = step.place.kind;
     if (step.stitch === 'picot') return;
     if (place === 'ring') {
-      this.#add(0, step.per, step.amount, step.span, after);
+      this.#add(0, step.per, step.amount, step.span, steps, index);
       return;
     }
     if (place === 'same') {
@@ -215,20 +216,20 @@ class Tally {
     if (step.stitch === 'slip' && this.edge !== null && this.into >= this.edge && step.amount.kind === 'times') return;
     const over = place === 'both-layers' ? 2 * step.over : step.over;
     if (place === 'both-layers' && step.amount.kind === 'fill' && this.edge !== null && this.edge % 2 === 1) {
-      this.#add(over, step.per, step.amount, step.span, after);
+      this.#add(over, step.per, step.amount, step.span, steps, index);
       return;
     }
-    this.#add(over, step.per, step.amount, step.span, after);
+    this.#add(over, step.per, step.amount, step.span, steps, index);
   }
 
-  #group(step: Group, after: readonly Step[]): void {
+  #group(step: Group, steps: readonly Step[], index: number): void {
     // Chains inside a group are air, not fabric, unless a later round says that it works into them.
     const made = step.members.reduce((sum, member) => (member.stitch === 'chain' || member.stitch === 'picot' ? sum : sum + member.per * (member.amount.kind === 'times' ? member.amount.times : 1)), 0);
     const into = step.place.kind === 'same' || step.place.kind === 'ring' ? 0 : 1;
-    this.#add(into, made, step.amount, step.span, after);
+    this.#add(into, made, step.amount, step.span, steps, index);
   }
 
-  #repeat(step: Repeat, after: readonly Step[]): void {
+  #repeat(step: Repeat, steps: readonly Step[], index: number): void {
     const body = new Tally(null, this.free);
     body.run(step.body, false, true);
     this.obstacles.push(...body.obstacles);
@@ -241,11 +242,11 @@ class Tally {
       this.obstacles.push({ kind: 'edge-unknown' });
       return;
     }
-    this.#add(body.into, body.made, step.amount, step.span, after);
+    this.#add(body.into, body.made, step.amount, step.span, steps, index);
   }
 
   /** Adds something that uses `into` and makes `made` each time. */
-  #add(into: number, made: number, amount: Amount, span: Span, after: readonly Step[]): void {
+  #add(into: number, made: number, amount: Amount, span: Span, steps: readonly Step[], index: number): void {
     switch (amount.kind) {
       case 'times':
         this.into += this.free ? 0 : into * amount.times;
@@ -262,7 +263,7 @@ class Tally {
           this.depends = true;
           return;
         }
-        const reserved = amount.leave > 0 ? amount.leave : (fixedSize(after.filter(isFabric))?.into ?? 0);
+        const reserved = amount.leave > 0 ? amount.leave : neededAfter(steps, index);
         const room = Math.max(0, this.edge - this.into - reserved);
         if (into === 0) {
           this.obstacles.push({ kind: 'edge-unknown' });
@@ -284,7 +285,7 @@ class Tally {
       return;
     }
     if (made >= into) {
-      this.#add(into, made, { kind: 'fill', leave: target }, span, []);
+      this.#add(into, made, { kind: 'fill', leave: target }, span, [], 0);
       return;
     }
     const before = this.edge - this.into + this.made;
@@ -316,6 +317,22 @@ class Tally {
       chainGuess: null,
     };
   }
+}
+
+/** The first step from an index on that is more than a turn or a change of colour or loops. */
+function afterMarkers(steps: readonly Step[], from: number): Step | undefined {
+  for (let i = from; i < steps.length; i += 1) {
+    const kind = steps[i]?.kind;
+    if (kind !== 'turn' && kind !== 'colour' && kind !== 'loops') return steps[i];
+  }
+  return undefined;
+}
+
+/** Stitches of the edge that the steps after an index need; a step that fills leaves them free. */
+function neededAfter(steps: readonly Step[], index: number): number {
+  const rest = steps.slice(index + 1).filter(isFabric);
+  // Where several steps fill, the first takes everything: that is for the misfit to tell.
+  return rest.length === 0 ? 0 : (fixedSize(rest)?.into ?? 0);
 }
 
 function isFabric(step: Step): boolean {

@@ -1,23 +1,32 @@
 import type { TermsReading } from '../pattern/pattern.js';
 import type { Vocabulary } from '../vocabulary/stitches.js';
 
-const US = /(?<![\p{L}])(?:sc|hdc|esc|fsc|rsc|fpsc|bpsc|fphdc|bphdc)(?=\d|tog|inc|dec|s?(?![\p{L}]))|single crochet|half[ -]double/giu;
-const UK = /(?<![\p{L}])(?:htr|fphtr|bphtr|rdcf|rdcb|rtrf|rtrb|qtr)(?=\d|tog|s?(?![\p{L}]))|half[ -]treble|double treble(?= crochet)|quadruple treble/giu;
-const WEAK_US = /(?<![\p{L}])(?:skip|sk|gauge|yarn over|yo|color)(?![\p{L}])/giu;
-const WEAK_UK = /(?<![\p{L}])(?:miss|tension|yrh|yoh|colour)(?![\p{L}])/giu;
-const RING_OF_SHARED = /(\d{1,2})\s?dc (?:in|into)\s+(?:a |the )?(?:magic|mr|ring|mc)/giu;
-const SHARED = /(?<![\p{L}])(?:dc|tr|dtr)(?=\d|tog|s?(?![\p{L}]))|(?:double|treble) crochet/giu;
-const NAMES = String.raw`(us|u\.s\.|usa|american|uk|u\.k\.|british|english uk)`;
-const THINGS = String.raw`(?:terms?|terminology|terminologies|stitch(?:es| names)?|names|abbreviations|crochet|version|notation|pattern|standards?)`;
-const DECLARED = new RegExp(
-  String.raw`(?<![\p{L}])${NAMES}(?![\p{L}])[ \t*_]+(?:\p{L}+[ \t]+){0,2}?${THINGS}(?![\p{L}])|${THINGS}[ \t*_|]*(?::|=|is|are|in|–|-)[ \t*_|]*(?:in )?${NAMES}(?![\p{L}])`,
-  'giu',
-);
+/** Names of stitches, by what they tell: US only, UK only, or both. One pass over the text. */
+const STITCH_NAMES =
+  /\b(?:\d{1,3})?(?:((?:fp|bp)?(?:sc|hdc)|esc|fsc|rsc|single crochets?|half[ -]doubles?)|((?:fp|bp)?htr|rdc[fb]|rtr[fb]|qtr|half[ -]trebles?|quadruple trebles?)|(dtr|dc|tr|(?:double|treble) crochets?))(?=\d|tog|inc|dec|s?\b)/gi;
+const WEAK_US = /\b(?:skip|sk|gauge|yarn over|yo|color)\b/gi;
+const WEAK_UK = /\b(?:miss|tension|yrh|yoh|colour)\b/gi;
+const RING_OF_SHARED = /(\d{1,2})\s?dc (?:in|into)\s+(?:a |the )?(?:magic|mr|ring|mc)/gi;
+const COUNTRY = /\b(us|u\.s\.|usa|american|uk|u\.k\.|british)(?![a-z])/gi;
+const THING = String.raw`(?:terms?|terminology|terminologies|stitch(?:es| names)?|names|abbreviations|crochet|version|notation|pattern|standards?)`;
+const THING_AFTER = new RegExp(String.raw`^[ \t*_]+(?:\p{L}+[ \t]+){0,2}?${THING}(?!\p{L})`, 'iu');
+const THING_BEFORE = new RegExp(String.raw`(?<!\p{L})${THING}[ \t*_|]*(?::|=|is|are|in|–|-)[ \t*_|]*(?:in )?$`, 'iu');
 
 function count(text: string, pattern: RegExp): number {
   let found = 0;
   pattern.lastIndex = 0;
   while (pattern.exec(text)) found += 1;
+  return found;
+}
+
+function stitchNames(text: string): { us: number; uk: number; shared: number } {
+  const found = { us: 0, uk: 0, shared: 0 };
+  STITCH_NAMES.lastIndex = 0;
+  for (let match = STITCH_NAMES.exec(text); match; match = STITCH_NAMES.exec(text)) {
+    if (match[1] !== undefined) found.us += 1;
+    else if (match[2] !== undefined) found.uk += 1;
+    else found.shared += 1;
+  }
   return found;
 }
 
@@ -27,8 +36,7 @@ function count(text: string, pattern: RegExp): number {
  */
 export function detectTerms(text: string, asked: Vocabulary | 'auto' = 'auto'): TermsReading {
   const declared = declaredIn(text);
-  const us = count(text, US);
-  const uk = count(text, UK);
+  const { us, uk, shared } = stitchNames(text);
   let detected: TermsReading['detected'];
   let confidence: number;
   if (us + uk > 0) {
@@ -41,12 +49,11 @@ export function detectTerms(text: string, asked: Vocabulary | 'auto' = 'auto'): 
       // htr is sure to be UK; sc is sure to be US. A declaration settles the rest.
       const side: Vocabulary = us > uk ? 'us' : uk > us ? 'uk' : (declared ?? 'us');
       // Many dc beside few sc in a text that says UK is a UK text with slips.
-      const shared = count(text, SHARED);
       detected = side === 'us' && declared === 'uk' && shared > us ? 'uk' : side;
       confidence = Math.max(0.5, 1 - share);
     }
   } else {
-    const read = fromSharedWords(text, declared);
+    const read = fromSharedWords(text, declared, shared);
     detected = read.detected;
     confidence = read.confidence;
   }
@@ -60,7 +67,7 @@ function usedFor(declared: Vocabulary | null, detected: TermsReading['detected']
 }
 
 /** A text with dc alone: a ring of 6 is the one-step stitch (UK), a ring of 10 and more the two-step one (US). */
-function fromSharedWords(text: string, declared: Vocabulary | null): { detected: TermsReading['detected']; confidence: number } {
+function fromSharedWords(text: string, declared: Vocabulary | null, shared: number): { detected: TermsReading['detected']; confidence: number } {
   if (declared) return { detected: declared, confidence: 0.9 };
   let small = 0;
   let large = 0;
@@ -70,20 +77,24 @@ function fromSharedWords(text: string, declared: Vocabulary | null): { detected:
     else if (ring >= 10) large += 1;
   }
   const lean = (small - large) * 2 + count(text, WEAK_UK) - count(text, WEAK_US);
-  if (lean === 0 || count(text, SHARED) === 0) return { detected: 'unclear', confidence: 0 };
+  if (lean === 0 || shared === 0) return { detected: 'unclear', confidence: 0 };
   return { detected: lean > 0 ? 'uk' : 'us', confidence: Math.min(0.85, 0.5 + Math.abs(lean) * 0.08) };
 }
 
+/** What the text says about itself: "US terms", "written in British terminology", "Terms: UK". */
 function declaredIn(text: string): Vocabulary | null {
-  DECLARED.lastIndex = 0;
   let us = 0;
   let uk = 0;
-  for (let match = DECLARED.exec(text); match; match = DECLARED.exec(text)) {
-    const name = (match[1] ?? match[2] ?? '').toLowerCase();
+  COUNTRY.lastIndex = 0;
+  for (let match = COUNTRY.exec(text); match; match = COUNTRY.exec(text)) {
+    const name = match[1] ?? '';
+    const end = match.index + match[0].length;
+    const after = THING_AFTER.exec(text.slice(end, end + 50));
+    const before = after ? null : THING_BEFORE.exec(text.slice(Math.max(0, match.index - 40), match.index));
+    if (!after && !before) continue;
     // "us" in lower case is a pronoun unless terms are spoken of.
-    if (name === 'us' && (match[1] ?? match[2]) === 'us' && !/term|crochet|abbrev/i.test(match[0])) continue;
-    if (name.startsWith('u') && name.includes('k')) uk += 1;
-    else if (name === 'british' || name === 'english uk') uk += 1;
+    if (name === 'us' && !/term|crochet|abbrev/i.test((after ?? before)?.[0] ?? '')) continue;
+    if (/^(?:uk|u\.k\.|british)$/i.test(name)) uk += 1;
     else us += 1;
   }
   if (us === uk) return null;

@@ -14,7 +14,7 @@ export interface Heading {
   readonly rest: string;
 }
 
-const MAKE = /[\s(,–—:-]*\(?\b(?:(?:please\s+)?(?:make|work|crochet|do)\s+(?:another\s+)?(\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve)|(?:you\s+)?need\s+(?:to\s+make\s+)?(\d+|one|two|three|four|five|six|seven|eight)(?:\s+of\s+(?:them|these))?|(\d+|one|two|three|four|five|six)\s+(?:pieces?|pcs?\.?|of\s+(?:them|these)|alike|times)|[x×]\s?(\d+)|(\d+)\s?[x×])(?![\p{L}])[^)]{0,40}\)?/iu;
+const MAKE = /(?<![\p{L}\d])(?:make\s+(?:another\s+)?(\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve)|(?:you\s+)?need\s+(?:to\s+make\s+)?(\d+|one|two|three|four|five|six|seven|eight)(?:\s+of\s+(?:them|these))?|(\d+|one|two|three|four|five|six)\s+(?:pieces?|pcs?\.?|of\s+(?:them|these)|alike|times)|[x×]\s?(\d+)|(\d+)\s?[x×])(?![\p{L}])[^)]{0,40}\)?/iu;
 const DECOR_LINE = /^\s*([~=*_#+•·\-–—]{1,6})\s*(.*?)\s*\1?\s*$/u;
 
 /** Reads how many are to be made from a heading: "(make 2)", "– make two", "x2", "(2 pcs.)". */
@@ -23,7 +23,8 @@ export function quantityIn(text: string): { make: number; index: number; end: nu
   if (!match) return null;
   const word = (match[1] ?? match[2] ?? match[3] ?? match[4] ?? match[5] ?? '').toLowerCase();
   const make = /^\d/.test(word) ? Number(word) : (cardinal(word) ?? 1);
-  return make > 0 && make < 1000 ? { make, index: match.index, end: match.index + match[0].length } : null;
+  const index = text.slice(0, match.index).replace(/[\s(,–—:-]+$/u, '').length;
+  return make > 0 && make < 1000 ? { make, index, end: match.index + match[0].length } : null;
 }
 
 /** The section that a name stands for, or null: "What you need" is materials. */
@@ -50,7 +51,7 @@ export function headingByLook(line: string): Heading | null {
   const numbered = /^\[\d+\]\s*(.+)$/.exec(text);
   if (numbered) return named(numbered[1] ?? '', 0);
   const decor = DECOR_LINE.exec(text);
-  if (decor && decor[2] && text.endsWith(decor[1] ?? '') && /\p{L}{2}/u.test(decor[2]) && text.length > (decor[1]?.length ?? 0) + decor[2].length + 1) return named(decor[2], 0);
+  if (decor && decor[2] && !/[*_]/.test(decor[2]) && text.endsWith(decor[1] ?? '') && /\p{L}{2}/u.test(decor[2]) && text.length > (decor[1]?.length ?? 0) + decor[2].length + 1) return named(decor[2], 0);
   return inCapitals(text) ?? (quantityIn(text) && text.length <= 60 && !/[.!?]$/.test(text.replace(/pcs?\.\)?/, '')) ? named(text, 0) : null);
 }
 
@@ -88,5 +89,7 @@ export function headingByPlace(line: string): Heading | null {
   if (text.length === 0 || text.length > 40 || /[.!?;=,]$/.test(text) || /\d/.test(text.replace(/^\d+[.)]\s*/, ''))) return null;
   if (text.split(/\s+/).length > 5 || !/^[\p{L}\d"'“(]/u.test(text)) return null;
   const name = text.replace(/^\d+[.)]\s*/, '');
+  // "With Brick:", "Using Canvas:" name a yarn.
+  if (/^(?:with|using|in|start|starting|begin|work|from|change|join|colou?r)(?![\p{L}])/iu.test(name)) return null;
   return named(name, 0);
 }

@@ -4,8 +4,8 @@ import type { BracketProblem } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
 import { FORMS } from './forms/index.js';
 import { tokenize, type Token } from './lexer.js';
-import type { Lexeme, Lexicon } from './lexicon.js';
-import type { Findings, Reader } from './reader.js';
+import type { Lexicon } from './lexicon.js';
+import type { Beginning, Findings, InstructionForm, Placed, Reader } from './reader.js';
 
 export interface InstructionReading {
   readonly steps: readonly Step[];
@@ -22,7 +22,7 @@ export function readInstruction(text: string, span: Span, lexicon: Lexicon): Ins
   const tokens = tokenize(text, span);
   const found: Findings = { stated: null, reference: null, statedRounds: null, unread: [], brackets: [], remarks: [] };
   const partner = pairBrackets(tokens, found);
-  const context: Context = { text, tokens, partner, lexicon, found, memo: new Array<Lexeme | null | undefined>(tokens.length) };
+  const context: Context = { text, tokens, partner, lexicon, found, memo: new Array<Placed | null | undefined>(tokens.length) };
   const sequence = new Sequence(context, 0, tokens.length, 0, false);
   sequence.run();
   found.unread.sort((a, b) => a.span.from - b.span.from);
@@ -36,7 +36,7 @@ interface Context {
   readonly partner: Int32Array;
   readonly lexicon: Lexicon;
   readonly found: Findings;
-  readonly memo: (Lexeme | null | undefined)[];
+  readonly memo: (Placed | null | undefined)[];
 }
 
 /** A run of tokens at one depth of brackets, read from left to right, each token once. */
@@ -70,14 +70,15 @@ class Sequence implements Reader {
     return this.#context.found;
   }
 
-  lexeme(at: number): Lexeme | null {
+  lexeme(at: number): Placed | null {
     if (at >= this.end) return null;
     let known = this.#context.memo[at];
     if (known === undefined) {
-      known = this.lexicon.at(this.tokens, at);
+      const found = this.lexicon.at(this.tokens, at);
+      known = found && { meaning: found.meaning, next: at + found.length };
       this.#context.memo[at] = known;
     }
-    return known && at + known.length <= this.end ? known : null;
+    return known && known.next <= this.end ? known : null;
   }
 
   sequence(from: number, to: number, inStar: boolean): { steps: Step[]; next: number } {
@@ -110,11 +111,11 @@ class Sequence implements Reader {
       return at + 1;
     }
     const lexeme = this.lexeme(at);
-    return lexeme?.meaning.is === 'and' ? at + lexeme.length : null;
+    return lexeme?.meaning.is === 'and' ? lexeme.next : null;
   }
 
   #readForm(at: number): number | null {
-    for (const form of FORMS) {
+    for (const form of formsAt(this.tokens[at], this.lexeme(at))) {
       const length = this.steps.length;
       const next = form.read(this, at);
       if (next !== null && next > at) return next;
@@ -157,6 +158,22 @@ class Sequence implements Reader {
     }
     return i;
   }
+}
+
+const FORMS_BY_BEGINNING = new Map<string, readonly InstructionForm[]>();
+
+/** The forms that can begin at a token, in the order of the list of forms. */
+function formsAt(token: Token | undefined, lexeme: Placed | null): readonly InstructionForm[] {
+  const beginning: Beginning | 'close' = lexeme?.meaning.is ?? (token === undefined || token.kind === 'word' ? 'unknown' : token.kind);
+  // A number or a mark that also means something ("first", "&", "×") is asked for both.
+  const second = lexeme && token && token.kind !== 'word' ? token.kind : beginning;
+  const key = second === beginning ? beginning : `${beginning} ${second}`;
+  let forms = FORMS_BY_BEGINNING.get(key);
+  if (!forms) {
+    forms = FORMS.filter(({ begins }) => (begins as readonly string[]).includes(beginning) || (begins as readonly string[]).includes(second));
+    FORMS_BY_BEGINNING.set(key, forms);
+  }
+  return forms;
 }
 
 const SEPARATORS = new Set([',', ';', '.', '!', '?', '-', ':', '"', '“', '”', "'", '’', '‘', '/', '~']);

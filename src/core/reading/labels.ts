@@ -21,9 +21,11 @@ const NUMBER = String.raw`(?:\d{1,4}|one|two|three|four|five|six|seven|eight|nin
 const UNIT = String.raw`(?:rnds?|rounds?|rds?|rows?|r)`;
 const WORD_LABEL = new RegExp(
   String.raw`(?<![\p{L}\d])(${UNIT})\.?[ \t\u00a0]{0,3}#?(${NUMBER}(?:[ \t]{0,3}(?:[-–—−,&+]|to(?![\p{L}])|through|thru|and)[ \t]{0,3}(?:(?:and|&)[ \t]{1,3})?(?:${UNIT}\.?[ \t]{0,3})?${NUMBER}){0,20})`,
-  'giu',
+  'iuy',
 );
-const AFTER_LABEL = /[ \t\u00a0]{0,4}(?:\((?:rs|ws|right side|wrong side|[^()\n]{0,12}side)\))?[ \t]{0,4}(?:\*\*|__)?[ \t]{0,4}([:.)…=~;]|[-–—−](?![\d]))?(?:\*\*|__)?\.{0,6}/iuy;
+/** Where a label can stand within a line: after the end of a sentence or a bracket. */
+const AFTER_SENTENCE = /[.!?;)\]}|][ \t\u00a0*_]+(?=r)/giu;
+const AFTER_LABEL = /[ \t\u00a0]{0,4}(?:\((?:rs|ws|right side|wrong side|[^()\n]{0,12}side)\))?[ \t]{0,4}(?:\*\*|__)?[ \t]{0,4}([:.)…=~;]|[-–—−](?!\d))?(?:\*\*|__)?\.{0,6}/iuy;
 const BARE_LABEL = /\(?(\d{1,3})(?:[ \t]{0,2}(?:[-–—]|to)[ \t]{0,2}(\d{1,3}))?[ \t]{0,2}([.):]{1,2}|[-–—][ \t])/uy;
 const LETTER_LABEL = /([\p{L}])[ \t]?(\d{1,3})(?:[ \t]?[-–—][ \t]?(?:\1)?(\d{1,3}))?[ \t]?:/uy;
 const NAMED_LABEL = /(?:[\p{L}-]{1,14} ){1,3}(?:row|round|rnd)[ \t]?(?:[:–—]|- )/iuy;
@@ -51,30 +53,23 @@ export function labelsIn(text: string, line: Span, context: LabelContext): Label
   const labels: Label[] = [];
   const first = wordLabelAt(text, start, line.to, true) ?? letterLabel(text, start, line.to, context) ?? bareLabel(text, start, line.to, context) ?? namedLabel(text, start, line.to);
   if (first) labels.push(first);
-  WORD_LABEL.lastIndex = first ? first.bodyFrom : start;
-  for (;;) {
-    const match = WORD_LABEL.exec(text);
-    if (!match || match.index >= line.to) break;
-    const resume = WORD_LABEL.lastIndex;
-    if (afterSentence(text, match.index, line.from)) {
-      const label = wordLabelAt(text, match.index, line.to, false);
-      if (label) labels.push(label);
-    }
-    WORD_LABEL.lastIndex = resume;
+  const from = first ? first.bodyFrom : start;
+  for (const match of text.slice(from, line.to).matchAll(AFTER_SENTENCE)) {
+    const label = wordLabelAt(text, from + match.index + match[0].length, line.to, false);
+    if (label) labels.push(label);
   }
   return labels;
 }
 
 function wordLabelAt(text: string, at: number, to: number, atStart: boolean): Label | null {
   WORD_LABEL.lastIndex = at;
-  const code = text.charCodeAt(at) | 32;
-  if (code !== 114) return null; // r
   const match = WORD_LABEL.exec(text);
-  if (!match || match.index !== at || at + match[0].length > to) return null;
+  if (!match || at + match[0].length > to) return null;
   const unit = (match[1] ?? '').toLowerCase();
-  const numbers = numbersOf(match[2] ?? '');
+  const written = withoutAmount(match[2] ?? '', text, at + match[0].length);
+  const numbers = numbersOf(written);
   if (!numbers) return null;
-  const end = at + match[0].length;
+  const end = at + match[0].length - ((match[2] ?? '').length - written.length);
   AFTER_LABEL.lastIndex = end;
   const after = AFTER_LABEL.exec(text);
   const separator = after?.[1];
@@ -93,6 +88,12 @@ function wordLabelAt(text: string, at: number, to: number, atStart: boolean): La
     kind: unit.startsWith('row') ? 'row' : unit === 'r' ? null : 'round',
     series: '',
   };
+}
+
+/** "Rnd 1 - 6 sc": the dash ends the label, and the figure after it belongs to the stitch. */
+function withoutAmount(written: string, text: string, end: number): string {
+  const tail = /[ \t]+[-–—−,][ \t]+\d{1,4}$/u.exec(written) ?? /[ \t]*,[ \t]*\d{1,4}$/u.exec(written);
+  return tail && /^[ \t]*[\p{L}(]/u.test(text.slice(end, end + 4)) ? written.slice(0, tail.index) : written;
 }
 
 function bareLabel(text: string, at: number, to: number, context: LabelContext): Label | null {
@@ -171,14 +172,9 @@ export function beginsInstruction(text: string, from: number, to: number, lexico
   return false;
 }
 
-function afterSentence(text: string, at: number, lineFrom: number): boolean {
-  let i = at - 1;
-  while (i >= lineFrom && /[ \t\u00a0*_]/.test(text.charAt(i))) i -= 1;
-  return i < lineFrom || (i < at - 1 && /[.!?;)\]}|]/.test(text.charAt(i)));
-}
-
 /** The numbers of "5", "5-8", "5, 7 and 9", "five"; null where they don't rise. */
 function numbersOf(written: string): number[] | null {
+  if (/^\d+$/.test(written)) return [Number(written)];
   const numbers: number[] = [];
   let ranged = false;
   for (const [piece] of written.toLowerCase().matchAll(/\d+|\p{L}+|[-–—−]/gu)) {

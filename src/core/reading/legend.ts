@@ -60,7 +60,9 @@ function meaningOf(written: string, lexicon: Lexicon): Meaning | null {
   const works = reading.steps.filter((step) => step.kind === 'work');
   const step = works[0];
   if (works.length !== 1 || reading.unread.length > 0 || step?.amount.kind !== 'times') return null;
-  const per = step.per === 1 && step.over === 1 && step.place.kind !== 'edge' ? step.amount.times : step.per;
+  const { place, amount } = step;
+  if (step.over === 1 && amount.times > 1 && place.kind === 'edge') return null;
+  const per = step.per === 1 && step.over === 1 && place.kind !== 'edge' ? amount.times : step.per;
   if (step.stitch === null) return step.over > 1 ? { is: 'decrease', over: step.over } : { is: 'increase', per };
   if (per === 1 && step.over === 1) return { is: 'stitch', stitch: step.stitch, foreign: false };
   return { is: 'shaping', stitch: step.stitch, per, over: step.over };

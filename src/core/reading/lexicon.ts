@@ -28,9 +28,13 @@ export interface Lexeme {
 
 export type LegendDefinition = { readonly term: string; readonly meaning: Meaning };
 
-/** The words that a text may use, by first word; phrases with the longest first. */
+/** Phrases by their first word, the longest first. */
+type Phrases = Map<string, Phrase[]>;
+
+/** The words that a text may use: the built-in ones, and over them what its own legend says. */
 export class Lexicon {
-  readonly #phrases = new Map<string, Phrase[]>();
+  readonly #builtIn: Phrases;
+  readonly #own: Phrases = new Map();
   readonly #letters = new Map<string, Meaning>();
   readonly compact: boolean;
 
@@ -41,66 +45,72 @@ export class Lexicon {
    */
   constructor(vocabulary: Vocabulary, compact: boolean, legend: readonly LegendDefinition[] = []) {
     this.compact = compact;
-    for (const [meaning, phrases] of WORDS) for (const phrase of phrases) this.#add(phrase, meaning);
-    const other: Vocabulary = vocabulary === 'us' ? 'uk' : 'us';
-    for (const [which, foreign] of [
-      [other, true],
-      [vocabulary, false],
-    ] as const) {
-      for (const { id, [which]: names } of STITCHES) {
-        for (const name of [...names.long, ...names.short]) {
-          this.#add(name, { is: 'stitch', stitch: id, foreign });
-        }
-      }
-    }
+    this.#builtIn = builtIn(vocabulary);
     for (const { letters, stitch, per, over } of compact ? COMPACT_LETTERS : []) {
-      for (const letter of letters) {
-        const plain = per === 1 && over === 1;
-        this.#letters.set(letter, plain ? { is: 'stitch', stitch, foreign: false } : { is: 'shaping', stitch, per, over });
-      }
+      const plain = per === 1 && over === 1;
+      const meaning: Meaning = plain ? { is: 'stitch', stitch, foreign: false } : { is: 'shaping', stitch, per, over };
+      for (const letter of letters) this.#letters.set(letter, meaning);
     }
     for (const { term, meaning } of legend) {
-      if (/^[A-Z]{1,2}$/.test(term)) this.#letters.set(term, meaning);
-      else this.#add(term.toLowerCase(), meaning);
+      if (/^[A-Z]{1,2}$/.test(term) && compact) this.#letters.set(term, meaning);
+      else add(this.#own, term.toLowerCase(), meaning);
     }
-    for (const phrases of this.#phrases.values()) phrases.sort((a, b) => b.words.length - a.words.length);
   }
 
   /** The longest word or phrase that begins at a token, or null. */
   at(tokens: readonly Token[], index: number): Lexeme | null {
     const token = tokens[index];
-    if (!token || (token.kind !== 'word' && token.kind !== 'mark' && token.kind !== 'number' && token.kind !== 'ordinal')) return null;
+    if (!token || token.word === '' || token.kind === 'open' || token.kind === 'close' || token.kind === 'star') return null;
     if (token.kind === 'word' && this.#letters.size > 0 && token.raw.length <= 2) {
       const meaning = this.#letters.get(token.raw);
       if (meaning) return { meaning, length: 1 };
     }
-    if (token.word === '') return null;
-    const phrases = this.#phrases.get(token.word);
-    if (phrases) {
-      for (const { words, meaning } of phrases) {
-        const length = matches(tokens, index, words);
-        if (length > 0) return { meaning, length };
-      }
-    }
-    const singular = singularOf(token.word);
-    const found = singular === null ? undefined : this.#phrases.get(singular);
-    const alone = found?.find(({ words }) => words.length === 1);
-    return alone ? { meaning: alone.meaning, length: 1 } : null;
+    const own = this.#own.size > 0 ? longest(this.#own, tokens, index, token.word) : null;
+    const common = longest(this.#builtIn, tokens, index, token.word);
+    return own && own.length >= (common?.length ?? 0) ? own : common;
   }
+}
 
-  #add(phrase: string, meaning: Meaning): void {
-    const words = phrase.split(' ');
-    const first = words[0] ?? '';
-    const list = this.#phrases.get(first);
-    const entry = { words, meaning };
-    if (!list) this.#phrases.set(first, [entry]);
-    else {
-      const same = list.findIndex((known) => known.words.join(' ') === phrase);
-      // A word of the own vocabulary, and one of the legend, replaces what stood there before.
-      if (same >= 0 && (meaning.is === 'stitch' || meaning.is === 'shaping' || meaning.is === 'remark')) list[same] = entry;
-      else if (same < 0) list.push(entry);
+const builtInOf = new Map<Vocabulary, Phrases>();
+
+/** All words that are known without a legend; made once for each vocabulary. */
+function builtIn(vocabulary: Vocabulary): Phrases {
+  const known = builtInOf.get(vocabulary);
+  if (known) return known;
+  const phrases: Phrases = new Map();
+  // What is added first wins: own names, then plain words, then names of the other vocabulary.
+  const other: Vocabulary = vocabulary === 'us' ? 'uk' : 'us';
+  for (const { id, [vocabulary]: names } of STITCHES) {
+    for (const name of [...names.long, ...names.short]) add(phrases, name, { is: 'stitch', stitch: id, foreign: false });
+  }
+  for (const [meaning, words] of WORDS) for (const phrase of words) add(phrases, phrase, meaning);
+  for (const { id, [other]: names } of STITCHES) {
+    for (const name of [...names.long, ...names.short]) add(phrases, name, { is: 'stitch', stitch: id, foreign: true });
+  }
+  for (const list of phrases.values()) list.sort((a, b) => b.words.length - a.words.length);
+  builtInOf.set(vocabulary, phrases);
+  return phrases;
+}
+
+function add(phrases: Phrases, phrase: string, meaning: Meaning): void {
+  const words = phrase.split(' ');
+  const first = words[0] ?? '';
+  const list = phrases.get(first);
+  if (!list) phrases.set(first, [{ words, meaning }]);
+  else if (!list.some((known) => known.words.length === words.length && known.words.every((word, i) => word === words[i]))) list.push({ words, meaning });
+}
+
+function longest(phrases: Phrases, tokens: readonly Token[], index: number, word: string): Lexeme | null {
+  const list = phrases.get(word);
+  if (list) {
+    for (const { words, meaning } of list) {
+      const length = words.length === 1 ? 1 : matches(tokens, index, words);
+      if (length > 0) return { meaning, length };
     }
   }
+  const singular = singularOf(word);
+  const alone = singular === null ? undefined : phrases.get(singular)?.find(({ words }) => words.length === 1);
+  return alone ? { meaning: alone.meaning, length: 1 } : null;
 }
 
 /** How many tokens a phrase takes up at an index, 0 where it doesn't stand there. "sl. st" is "sl st". */

@@ -111,7 +111,7 @@ class Outliner {
   #begin(label: Label | null): void {
     const prose = this.#prose;
     const words = prose ? this.#source.text.slice(prose.from, Math.min(prose.to, prose.from + 1200)) : '';
-    const into = prose && this.#part ? freeLoopsIn(words, prose.from) : null;
+    const into = prose ? freeLoopsIn(words, prose.from) : null;
     const start = prose ? chainStartIn(words, this.#lexicon.compact) : null;
     const named = this.#pending;
     const last = this.#stretch?.rounds.at(-1);
@@ -256,11 +256,12 @@ class Outliner {
       if (words.trim() === '' || !/^\s*[\p{Ll}(\[{]/u.test(words) || labelsIn(this.#source.text, next, { lexicon: this.#lexicon, bare: true }).length > 0) break;
       to = next.to;
     }
-    const reading = readInstruction(this.#source.text, { from: span.from, to: Math.min(to, span.from + 2000) }, this.#lexicon);
+    const bodyFrom = span.from + wordsBeforeWork(text, this.#lexicon);
+    const reading = readInstruction(this.#source.text, { from: bodyFrom, to: Math.min(to, span.from + 2000) }, this.#lexicon);
     if (!isInstruction(reading)) return false;
     this.#close();
     this.#begin(null);
-    this.#open = { label: null, from: contentStart(this.#source.text, span.from, span.to), bodyFrom: span.from, to: span.to };
+    this.#open = { label: null, from: contentStart(this.#source.text, span.from, span.to), bodyFrom, to: span.to };
     return true;
   }
 
@@ -268,6 +269,12 @@ class Outliner {
     this.#close();
     this.#prose = { from: this.#prose?.from ?? span.from, to: span.to };
   }
+}
+
+/** Length of short sentences before the crochet of an unlabelled line: "Oat. Ch 26, sc in …" names a yarn first. */
+function wordsBeforeWork(text: string, lexicon: Lexicon): number {
+  const sentence = /^[^.:\d]{1,40}\.\s+(?=\p{Lu})/u.exec(text);
+  return sentence && !beginsInstruction(text, 0, sentence[0].length, lexicon) ? sentence[0].length : 0;
 }
 
 /** Whether what was read of an unlabelled line is crochet with a result, and not talk about it. */

@@ -91,7 +91,10 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
   const ch = chainWord(reader, i);
   const word = ch ?? meaningAt(reader, i, 'stitch-word', 'loop-word', 'stitch')?.next ?? null;
   if (word !== null) i = pass(reader, word, 'stitch-word');
-  else if (count === null && !loopKind) return null;
+  else if (each && count === null && !meaningAt(reader, i, 'round-word', 'row-word')) {
+    const fill = filling(reader, i);
+    return { ...found(EDGE, fill?.amount ?? { kind: 'fill', leave: 0 }, fill?.next ?? i), loops };
+  } else if (count === null && !loopKind) return null;
   else if (!chosen) return null;
 
   if (last && ch !== null && count === null) return found({ kind: 'last-chain' }, once, i);

@@ -1,7 +1,7 @@
 import type { BracketProblem, RoundReference, Unread } from '../pattern/pattern.js';
 import type { StatedCount, Step } from '../pattern/instruction.js';
 import type { Span } from '../text/source.js';
-import type { Lexeme, Lexicon, Meaning } from './lexicon.js';
+import type { Lexicon, Meaning } from './lexicon.js';
 import type { Token } from './lexer.js';
 
 /** What the forms find out about one instruction besides its steps. */
@@ -24,7 +24,19 @@ export interface InstructionForm {
   readonly name: string;
   /** Pattern lines that hold the form; they are its first tests. */
   readonly examples: readonly string[];
+  /** What the first token can be; at all others the form is not asked. */
+  readonly begins: readonly Beginning[];
   read(reader: Reader, at: number): number | null;
+}
+
+/** The kind of a token, `unknown` for a word without a meaning, or the sort of meaning that it has. */
+export type Beginning = 'number' | 'ordinal' | 'open' | 'star' | 'mark' | 'unknown' | Meaning['is'];
+
+/** A lexeme at its place among the tokens. */
+export interface Placed<M extends Meaning = Meaning> {
+  readonly meaning: M;
+  /** Index of the token after it. */
+  readonly next: number;
 }
 
 /** The tokens of one instruction and what has been understood of them so far. */
@@ -45,23 +57,20 @@ export interface Reader {
   /** Reads the tokens between two indexes as a sequence of its own. */
   sequence(from: number, to: number, inStar: boolean): { steps: Step[]; next: number };
   /** The word or phrase at an index, within this sequence. */
-  lexeme(at: number): Lexeme | null;
+  lexeme(at: number): Placed | null;
 }
 
 /** The meaning at an index if it is of one of the given sorts, with the index after it. */
-export function meaningAt<K extends Meaning['is']>(
-  reader: Reader,
-  at: number,
-  ...kinds: readonly K[]
-): { readonly meaning: Extract<Meaning, { is: K }>; readonly next: number } | null {
+export function meaningAt<K extends Meaning['is']>(reader: Reader, at: number, ...kinds: readonly K[]): Placed<Extract<Meaning, { is: K }>> | null {
   const found = reader.lexeme(at);
   if (!found || !(kinds as readonly string[]).includes(found.meaning.is)) return null;
-  return { meaning: found.meaning as Extract<Meaning, { is: K }>, next: at + found.length };
+  return found as Placed<Extract<Meaning, { is: K }>>;
 }
 
 /** The index after the word of the given sort at `at`; `at` itself where another word stands. */
 export function pass(reader: Reader, at: number, ...kinds: readonly Meaning['is'][]): number {
-  return meaningAt(reader, at, ...kinds)?.next ?? at;
+  const found = reader.lexeme(at);
+  return found && kinds.includes(found.meaning.is) ? found.next : at;
 }
 
 export function tokenAt(reader: Reader, at: number): Token | null {

@@ -17,6 +17,7 @@ const DEEPEST = 24;
  */
 export const bracket: InstructionForm = {
   name: 'bracket',
+  begins: ['open', 'number'],
   examples: ['(sc 3, inc) x 6', '6 x (sc 3, inc)', '6(sc 3, inc)', '(hdc, dc) in next st', '(RS) sc 6'],
   read(reader, at) {
     let open = at;
@@ -30,6 +31,7 @@ export const bracket: InstructionForm = {
     }
     const close = tokenAt(reader, open)?.kind === 'open' ? (reader.partner[open] ?? -1) : -1;
     if (close < 0 || close >= reader.end) return null;
+    if (before !== null && countIn(reader, open + 1, close)) return null;
     return readBracket(reader, at, open, close, before);
   },
 };

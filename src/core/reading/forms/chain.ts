@@ -9,6 +9,7 @@ import { isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, ty
  */
 export const chain: InstructionForm = {
   name: 'chain',
+  begins: ['stitch', 'number', 'work'],
   examples: ['ch 3', '12K', 'chain 2', 'ch 3 (counts as dc), dc 5', 'ch 1 (does not count), sc around'],
   read(reader, at) {
     let i = pass(reader, at, 'work');

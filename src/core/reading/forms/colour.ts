@@ -23,6 +23,7 @@ export function colourIn(reader: Reader, from: number, to: number): string | nul
  */
 export const colour: InstructionForm = {
   name: 'colour',
+  begins: ['with', 'in', 'change', 'join', 'work'],
   examples: ['With Moss: sc 6', 'in A, sc 6', 'dc in next 5 sts in Chalk', 'sc 6, change to Sand in last st'],
   read(reader, at) {
     const change = meaningAt(reader, at, 'change');

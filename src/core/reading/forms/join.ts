@@ -8,6 +8,7 @@ import { isBoundary, isWord, meaningAt, pass, spanBetween, tokenAt, type Instruc
  */
 export const join: InstructionForm = {
   name: 'join',
+  begins: ['join', 'stitch', 'number'],
   examples: ['sc 6, sl st to first sc', 'sc 6, join with sl st in first st', 'dc 6, ss to top of ch 3', 'sc 6, join'],
   read(reader, at) {
     const verb = meaningAt(reader, at, 'join');

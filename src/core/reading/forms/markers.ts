@@ -3,6 +3,7 @@ import { isBoundary, isWord, meaningAt, pass, spanBetween, tokenAt, type Instruc
 /** `ch 1, turn, sc 5`: the work is turned. */
 export const turn: InstructionForm = {
   name: 'turn',
+  begins: ['turn'],
   examples: ['ch 1, turn, sc 5'],
   read(reader, at) {
     const said = meaningAt(reader, at, 'turn');
@@ -16,6 +17,7 @@ export const turn: InstructionForm = {
 /** `BLO: sc around`  `in front loops only, sc 6`  `through the back loops only: dc 4`: where the needle goes from here on. */
 export const loops: InstructionForm = {
   name: 'loops',
+  begins: ['loops', 'in', 'work'],
   examples: ['BLO: sc around', 'in front loops only, sc 6', 'working in back loops only, sc 6', 'flo, sc 6'],
   read(reader, at) {
     const verb = pass(reader, at, 'work');
@@ -30,6 +32,7 @@ export const loops: InstructionForm = {
 /** `…, along the other side: sc 8, 2 sc in last ch`: the second half of an oval. */
 export const otherSide: InstructionForm = {
   name: 'other-side',
+  begins: ['other-side'],
   examples: ['3 sc in last ch; along the other side: sc 8', 'W, on other side 9X, V'],
   read(reader, at) {
     const said = meaningAt(reader, at, 'other-side');
@@ -51,6 +54,7 @@ export const otherSide: InstructionForm = {
 /** `6X, start from 2nd K`: names the first chain that is worked into. */
 export const firstChain: InstructionForm = {
   name: 'first-chain',
+  begins: ['in', 'work', 'unknown'],
   examples: ['from 2nd K: X10', 'start from 2nd ch from hook'],
   read(reader, at) {
     const verb = pass(reader, at, 'work');

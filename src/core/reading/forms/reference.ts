@@ -9,6 +9,7 @@ import { isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, ty
  */
 export const reference: InstructionForm = {
   name: 'reference',
+  begins: ['repeat', 'same', 'work', 'in', 'unknown'],
   examples: ['rep Rows 2 and 3 four times', 'repeat R11-12 twice', 'as Rnd 8', 'Rep Rnd 5 for 4 more rounds', 'same as round 3'],
   read(reader, at) {
     const repeat = meaningAt(reader, at, 'repeat');
@@ -64,7 +65,8 @@ export function roundNumbers(reader: Reader, at: number): { rounds: number[]; ne
     if (again) j = again.next;
     else if (isWord(reader, j, 'r') && tokenAt(reader, j + 1)?.glued) j += 1;
     const number = tokenAt(reader, j);
-    if (number?.kind !== 'number' || (list && meaningAt(reader, j + 1, 'stitch', 'stitch-word', 'times', 'shaping'))) break;
+    if (number?.kind !== 'number' || meaningAt(reader, j + 1, 'stitch', 'stitch-word', 'shaping')) break;
+    if (list && meaningAt(reader, j + 1, 'times')) break;
     const last = rounds[rounds.length - 1] ?? number.value;
     if (range) for (let n = last + 1; n <= number.value && n - last < 500; n += 1) rounds.push(n);
     else rounds.push(number.value);
@@ -81,6 +83,7 @@ export function roundNumbers(reader: Reader, at: number): { rounds: number[]; ne
  */
 export const roundSpan: InstructionForm = {
   name: 'round-span',
+  begins: ['each', 'in', 'unknown'],
   examples: ['sc around for 3 Rnds', 'sc 36 for 5 rounds', '24sc each rnd'],
   read(reader, at) {
     if (isWord(reader, at, 'for')) {
@@ -105,6 +108,7 @@ export const roundSpan: InstructionForm = {
  */
 export const freeLoops: InstructionForm = {
   name: 'free-loops',
+  begins: ['work', 'join', 'in', 'with', 'both-layers', 'and', 'unknown'],
   examples: ['Working in the front loops of Rnd 8: sc around', 'join again in a back loop of rnd 1, blo, 2dc in each'],
   read(reader, at) {
     if (!startsClause(reader, at)) return null;

@@ -8,6 +8,7 @@ import { meaningAt, isWord, pass, spanBetween, tokenAt, type InstructionForm } f
  */
 export const ring: InstructionForm = {
   name: 'ring',
+  begins: ['magic-ring', 'work', 'in', 'with', 'unknown'],
   examples: ['MR, 6 sc', 'MC 6', 'Start with a magic ring of 6', 'MR 6'],
   read(reader, at) {
     const verb = pass(reader, at, 'work', 'in');

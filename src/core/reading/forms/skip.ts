@@ -8,6 +8,7 @@ import { meaningAt, pass, spanBetween, tokenAt, type InstructionForm } from '../
  */
 export const skip: InstructionForm = {
   name: 'skip',
+  begins: ['skip'],
   examples: ['sk 1', 'skip next 2 sts', 'miss 1 st', 'miss first st'],
   read(reader, at) {
     const verb = meaningAt(reader, at, 'skip');

@@ -11,6 +11,7 @@ import { wrapSteps } from './bracket.js';
  */
 export const star: InstructionForm = {
   name: 'star',
+  begins: ['star'],
   examples: ['*sc 3, inc* x 6', '*sc 3, inc; rep from * 5 more times', '*sc 3, inc, repeat from * around'],
   read(reader, at) {
     if (tokenAt(reader, at)?.kind !== 'star' || reader.inStar || reader.depth > 20) return null;
@@ -88,6 +89,7 @@ function saysMore(reader: Reader, from: number, to: number): boolean {
  */
 export const repeatBefore: InstructionForm = {
   name: 'repeat-before',
+  begins: ['repeat'],
   examples: ['sc 3, inc, repeat around', 'sc in next 3 sts, inc in next st, repeat to end'],
   read(reader, at) {
     if (!meaningAt(reader, at, 'repeat')) return null;

@@ -9,6 +9,7 @@ import { isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, ty
  */
 export const stated: InstructionForm = {
   name: 'stated',
+  begins: ['mark', 'number', 'total'],
   examples: ['sc around = 18', 'sc around – 18 sts', 'sc in every st, 30 sts.', '(sc 3, inc) 3 times. You now have 15 sts.'],
   read(reader, at) {
     const token = tokenAt(reader, at);
@@ -21,15 +22,15 @@ export const stated: InstructionForm = {
     if (tokenAt(reader, first)?.kind !== 'number') return null;
     const end = endOfCount(reader, first, token.word === '=' || total !== null);
     if (end === null) return null;
-    const count = countIn(reader, first, end);
+    const count = countIn(reader, first, end.figures);
     if (!count) return null;
-    reader.found.stated = { ...count, span: spanBetween(reader, at, end) };
-    return end;
+    reader.found.stated = { ...count, span: spanBetween(reader, at, end.figures) };
+    return end.next;
   },
 };
 
 /** Where the figures end. Without a sign before them they must say that they count stitches. */
-function endOfCount(reader: Reader, from: number, certain: boolean): number | null {
+function endOfCount(reader: Reader, from: number, certain: boolean): { figures: number; next: number } | null {
   let i = from;
   let names = false;
   while (i < reader.end && i < from + 16) {
@@ -51,5 +52,5 @@ function endOfCount(reader: Reader, from: number, certain: boolean): number | nu
   const last = tokenAt(reader, after);
   const closed = last === null || last.kind === 'mark' || last.kind === 'open' || meaningAt(reader, after, 'and') !== null;
   if (!closed && !certain) return null;
-  return names || certain || last === null ? after : null;
+  return names || certain || last === null ? { figures: i, next: after } : null;
 }

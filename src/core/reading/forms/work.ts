@@ -21,9 +21,10 @@ interface Tool {
  */
 export const work: InstructionForm = {
   name: 'work',
+  begins: ['number', 'stitch', 'shaping', 'increase', 'decrease', 'invisible', 'work', 'in'],
   examples: ['sc 5', '5 x sc', '2 sc in each of next 3 sts', 'inc x3', 'sc2tog twice', 'sc around', '6X', 'V6'],
   read(reader, at) {
-    const read = readWork(reader, at);
+    const read = readWork(reader, at) ?? again(reader, at);
     if (!read) return null;
     if (read.loops && read.loops !== 'both') {
       reader.steps.push({ kind: 'loops', loops: read.loops, span: read.work.span });
@@ -32,6 +33,21 @@ export const work: InstructionForm = {
     return read.next;
   },
 };
+
+/**
+ * The stitch before goes on in other places.
+ *
+ * `sc in 2nd ch from hook and in each ch across`
+ *                             ^
+ */
+function again(reader: Reader, at: number): ReadWork | null {
+  const last = reader.steps.at(-1);
+  if (last?.kind !== 'work' || !meaningAt(reader, at, 'in')) return null;
+  const placement = placementAfter(reader, at);
+  if (!placement || placement.place.kind !== 'edge' || placement.together) return null;
+  const work: Work = { ...last, per: last.over > 1 ? last.per : 1, amount: placement.amount, place: placement.place, span: spanBetween(reader, at, placement.next) };
+  return { work, loops: placement.loops, next: placement.next };
+}
 
 export interface ReadWork {
   readonly work: Work;
@@ -74,7 +90,7 @@ export function readWork(reader: Reader, at: number): ReadWork | null {
   if (placement) i = placement.next;
   let extra = 1;
   if (placement?.amount.kind === 'times' || !placement) {
-    const more = after === null || placement ? amountAfter(reader, i) : null;
+    const more = after === null || placement || isTimesSign(reader, i) ? amountAfter(reader, i) : null;
     if (more?.amount.kind === 'times' && saysTimes(reader, i)) {
       extra = more.amount.times;
       i = more.next;
@@ -163,7 +179,7 @@ function readTool(reader: Reader, at: number, before: number | null): Tool | nul
 
 /** "2tog", "2 together", "next 2 sts together", "tog" after an amount. */
 function togetherAfter(reader: Reader, at: number, before: number | null): { count: number; fromBefore: boolean; next: number } | null {
-  const bare = meaningAt(reader, at, 'together');
+  const bare = meaningAt(reader, pass(reader, at, 'work'), 'together');
   if (bare) return { count: before ?? 2, fromBefore: before !== null, next: bare.next };
   const number = tokenAt(reader, at);
   if (number?.kind !== 'number') return null;
