@@ -1,1 +1,270 @@
-<h1>x</h1>
+<script lang="ts">
+  import { invalidate } from '$app/navigation';
+  import Plus from '@lucide/svelte/icons/plus';
+  import Button from '../lib/components/Button.svelte';
+  import Mark from '../lib/components/Mark.svelte';
+  import Menu from '../lib/components/Menu.svelte';
+  import { toasts } from '../lib/components/toasts.svelte.js';
+  import { putAway, takeBack, Trouble } from '../lib/client.js';
+  import TakeIn from '../lib/shelf/TakeIn.svelte';
+  import Tally from '../lib/shelf/Tally.svelte';
+  import { LONGEST_TEXT } from '../lib/patterns.js';
+  import type { PageProps } from './$types.js';
+
+  let { data }: PageProps = $props();
+  let taking = $state<{ text: string; name: string } | null>(null);
+  let sought = $state('');
+  let hovered = $state(false);
+
+  const shown = $derived(data.patterns.filter(({ name }) => name.toLowerCase().includes(sought.trim().toLowerCase())));
+  const TERMS = { us: 'US terms', uk: 'UK terms', mixed: 'mixed terms', unclear: 'terms unclear' };
+  const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' });
+
+  async function remove(id: string, name: string): Promise<void> {
+    await doing(async () => {
+      await putAway(id);
+      toasts.say(`“${short(name)}” is off the shelf.`, { text: 'Put it back', act: () => void back(id) });
+    });
+  }
+
+  async function back(id: string): Promise<void> {
+    await doing(() => takeBack(id));
+  }
+
+  async function doing(work: () => Promise<void>): Promise<void> {
+    try {
+      await work();
+    } catch (error) {
+      toasts.say(error instanceof Trouble ? error.message : 'This did not work.');
+    }
+    await invalidate('dostik:shelf');
+  }
+
+  function short(name: string): string {
+    return name.length > 40 ? `${name.slice(0, 39)}…` : name;
+  }
+
+  async function drop(event: DragEvent): Promise<void> {
+    event.preventDefault();
+    hovered = false;
+    const file = event.dataTransfer?.files[0];
+    if (!file) return;
+    if (file.size > LONGEST_TEXT * 3) {
+      toasts.say(`“${short(file.name)}” is too large to be a pattern.`);
+      return;
+    }
+    taking = { text: await file.text(), name: file.name.replace(/\.(?:txt|md)$/i, '') };
+  }
+
+  function onkeydown(event: KeyboardEvent): void {
+    const typing = event.target instanceof HTMLElement && event.target.closest('input, textarea, dialog, [role=menu]');
+    if (event.key !== 'n' || event.ctrlKey || event.metaKey || event.altKey || typing || taking) return;
+    event.preventDefault();
+    taking = { text: '', name: '' };
+  }
+</script>
+
+<svelte:head><title>Shelf · Dostik</title></svelte:head>
+<svelte:window {onkeydown} ondragover={(event) => (event.preventDefault(), (hovered = true))} ondragleave={() => (hovered = false)} ondrop={drop} />
+
+<div class="page" class:hovered>
+  <header>
+    <p class="wordmark">Dostik</p>
+    <h1>Shelf</h1>
+    <div class="tools">
+      {#if data.patterns.length > 0}
+        <input type="search" bind:value={sought} placeholder="Find by name" aria-label="Find by name" />
+      {/if}
+      <Button weight="firm" onclick={() => (taking = { text: '', name: '' })} aria-keyshortcuts="n" title="Key: n"><Plus size={16} /> Take in a pattern</Button>
+    </div>
+  </header>
+
+  <main>
+    {#if data.patterns.length === 0}
+      <div class="nothing">
+        <h2>The shelf is empty.</h2>
+        <p>Paste a pattern, or drop a text file anywhere on this page. Every round is recounted as soon as it is in.</p>
+      </div>
+    {:else if shown.length === 0}
+      <p class="nothing">No pattern is called “{short(sought)}”.</p>
+    {:else}
+      <ul>
+        {#each shown as { id, name, updatedAt, summary } (id)}
+          <li>
+            <div class="name">
+              <a href="/desk/{id}">{name}</a>
+              <p class="facts">{TERMS[summary.terms]} · {summary.parts} {summary.parts === 1 ? 'part' : 'parts'} · changed <time datetime={new Date(updatedAt).toISOString()}>{day.format(updatedAt)}</time></p>
+            </div>
+            <div class="strip">
+              <Tally tally={summary.tally} />
+              <p class="facts">
+                {#if summary.rounds === 0}no rounds found{:else}{summary.agree} of {summary.rounds} rounds agree{/if}
+              </p>
+            </div>
+            <p class="open" class:calm={summary.errors + summary.warnings === 0}>
+              {#if summary.errors + summary.warnings === 0}
+                {#if summary.rounds > 0}<Mark name="agrees" silent /> nothing open{/if}
+              {:else}
+                {#if summary.errors > 0}<span><Mark name="error" silent /> {summary.errors} {summary.errors === 1 ? 'error' : 'errors'}</span>{/if}
+                {#if summary.warnings > 0}<span><Mark name="warning" silent /> {summary.warnings} {summary.warnings === 1 ? 'warning' : 'warnings'}</span>{/if}
+              {/if}
+            </p>
+            <Menu label="More for {name}" items={[{ text: 'Take off the shelf', act: () => void remove(id, name), grave: true }]} />
+          </li>
+        {/each}
+      </ul>
+    {/if}
+  </main>
+</div>
+
+{#if taking}<TakeIn {...taking} onclose={() => (taking = null)} />{/if}
+
+<style>
+  .page {
+    max-width: 70rem;
+    min-height: 100dvh;
+    margin: 0 auto;
+    padding: var(--space-6) var(--space-6) var(--space-7);
+  }
+
+  .hovered {
+    outline: 2px dashed var(--woad);
+    outline-offset: -1rem;
+  }
+
+  header {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    align-items: end;
+    gap: var(--space-1) var(--space-4);
+    padding-bottom: var(--space-4);
+    border-bottom: 2px solid var(--ink);
+  }
+
+  .wordmark {
+    grid-column: 1 / -1;
+    font-family: var(--text-face);
+    font-style: italic;
+    color: var(--ink-soft);
+  }
+
+  h1 {
+    font-size: var(--size-display);
+    line-height: 1.1;
+  }
+
+  .tools {
+    display: flex;
+    gap: var(--space-3);
+  }
+
+  input {
+    width: 13rem;
+    min-height: 2.125rem;
+    padding: 0 var(--space-3);
+    border: 1px solid var(--rule-strong);
+    border-radius: var(--radius);
+    background: var(--paper-raised);
+    color: var(--ink);
+    font: inherit;
+    font-size: var(--size-body);
+  }
+
+  input::placeholder {
+    color: var(--ink-soft);
+    opacity: 1;
+  }
+
+  li {
+    display: grid;
+    grid-template-columns: minmax(0, 5fr) minmax(0, 4fr) 8.5rem auto;
+    align-items: center;
+    gap: var(--space-4) var(--space-5);
+    padding: var(--space-4) 0;
+    border-bottom: 1px solid var(--rule);
+  }
+
+  .name a {
+    display: -webkit-box;
+    overflow: hidden;
+    -webkit-box-orient: vertical;
+    -webkit-line-clamp: 2;
+    line-clamp: 2;
+    overflow-wrap: anywhere;
+    font-family: var(--text-face);
+    font-size: 1.1875rem;
+    line-height: 1.3;
+    color: var(--ink);
+    text-decoration-color: transparent;
+  }
+
+  .name a:hover {
+    text-decoration-color: currentcolor;
+  }
+
+  .facts {
+    margin-top: 0.15rem;
+    font-size: var(--size-small);
+    color: var(--ink-soft);
+  }
+
+  .open {
+    display: grid;
+    gap: 0.1rem;
+    font-size: var(--size-body);
+  }
+
+  .open span {
+    white-space: nowrap;
+  }
+
+  .calm {
+    display: block;
+    color: var(--ink-soft);
+  }
+
+  .nothing {
+    padding: var(--space-7) 0;
+    max-width: 34rem;
+    color: var(--ink-soft);
+  }
+
+  .nothing h2 {
+    color: var(--ink);
+    font-size: var(--size-title);
+    margin-bottom: var(--space-2);
+  }
+
+  @media (max-width: 720px) {
+    .page {
+      padding: var(--space-4);
+    }
+
+    header {
+      grid-template-columns: 1fr;
+    }
+
+    .tools {
+      flex-wrap: wrap;
+    }
+
+    input {
+      flex: 1;
+      min-width: 8rem;
+    }
+
+    li {
+      grid-template-columns: minmax(0, 1fr) auto;
+    }
+
+    .name,
+    .strip {
+      grid-column: 1;
+    }
+
+    li > :global(.menu) {
+      grid-column: 2;
+      grid-row: 1;
+    }
+  }
+</style>

@@ -82,7 +82,7 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
   [{ is: 'each' }, ['each', 'every', 'all', 'ea', 'each one', 'every one', 'every single']],
   [{ is: 'same' }, ['same', 'that same', 'this same']],
   [{ is: 'last' }, ['last', 'final']],
-  [{ is: 'next' }, ['next', 'nxt', 'following', 'remaining', 'other']],
+  [{ is: 'next' }, ['next', 'nxt', 'following', 'remaining']],
   [{ is: 'in' }, ['in', 'into', 'inside', 'on', 'through', 'over', 'thru', 'from']],
   [{ is: 'from-hook' }, ['from hook', 'from needle', 'from your hook', 'away from hook']],
   [

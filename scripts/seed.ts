@@ -1,0 +1,20 @@
+/** Brings the demo patterns into the database that DATABASE_URL names; each of them once. */
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import { openDatabase } from '../src/lib/server/db/client.js';
+import { readEnvironment } from '../src/lib/server/environment.js';
+import { PatternStore } from '../src/lib/server/patterns.js';
+
+try {
+  const database = await openDatabase(readEnvironment(process.env), path.resolve('drizzle'));
+  const store = new PatternStore(database);
+  const known = await store.demoKeys();
+  for (const file of readdirSync('demo').sort().reverse()) {
+    const demoKey = file.replace(/\.txt$/, '');
+    if (!known.has(demoKey)) await store.add({ name: '', text: readFileSync(path.join('demo', file), 'utf8'), demoKey });
+  }
+  database.close();
+} catch (error) {
+  console.error(error instanceof Error ? error.message : String(error));
+  process.exit(1);
+}

@@ -1,0 +1,47 @@
+import { readFileSync } from 'node:fs';
+import { checkText, reportText, type Report } from '../core/index.js';
+import { CallError, checkCall, USAGE, type CheckCall } from './arguments.js';
+
+/** Files that hold text as it is. Others (.docx, .pdf) can't be read yet and are refused by name. */
+const TEXT_FILES = /\.(?:txt|md|markdown|text)$|^-$|(?:^|\/)[^./]+$/i;
+
+process.exitCode = main(process.argv.slice(2));
+
+function main(words: readonly string[]): number {
+  const [command, ...rest] = words;
+  if (command === 'help' || command === '--help' || command === '-h') {
+    process.stdout.write(USAGE);
+    return 0;
+  }
+  try {
+    if (command !== 'check') throw new CallError(command === undefined ? 'Say what to do: dostik check FILE' : `"${command}" is not known; there is: dostik check FILE`);
+    return check(checkCall(rest));
+  } catch (error) {
+    if (!(error instanceof CallError)) throw error;
+    process.stderr.write(`dostik: ${error.message}\n`);
+    return 2;
+  }
+}
+
+function check({ files, format, terms, failOn }: CheckCall): number {
+  const reports = files.map((file) => checkText(textOf(file), file, { terms }));
+  process.stdout.write(format === 'json' ? `${JSON.stringify(reports.length === 1 ? reports[0] : reports, null, 2)}\n` : reports.map(reportText).join('\n'));
+  return failOn !== 'never' && reports.some((report) => fails(report, failOn)) ? 1 : 0;
+}
+
+function fails(report: Report, from: 'error' | 'warning'): boolean {
+  return report.findings.some(({ severity }) => severity === 'error' || (from === 'warning' && severity === 'warning'));
+}
+
+/** The text of a file. @throws CallError where it can't be read. */
+function textOf(file: string): string {
+  if (!TEXT_FILES.test(file)) throw new CallError(`${file}: only .txt and .md files can be read.`);
+  try {
+    const bytes = readFileSync(file === '-' ? 0 : file);
+    return new TextDecoder('utf-8', { ignoreBOM: false }).decode(bytes);
+  } catch (error) {
+    const code = error instanceof Error && 'code' in error ? error.code : '';
+    const why = code === 'ENOENT' ? 'there is no such file' : code === 'EISDIR' ? 'this is a folder' : code === 'EACCES' ? 'it may not be read' : String(error);
+    throw new CallError(`${file}: ${why}.`);
+  }
+}

@@ -1,0 +1,57 @@
+import * as z from 'zod';
+import { conflictSchema, createdSchema, patternSchema, savedSchema, troubleSchema, type StoredPattern } from './patterns.js';
+
+/** The server could not be asked, or said no; `message` is for people. */
+export class Trouble extends Error {
+  constructor(
+    message: string,
+    /** Whether the same call may go through later. */
+    readonly again: boolean,
+  ) {
+    super(message);
+  }
+}
+
+/** Sends a request; an answer that isn't fine becomes a Trouble with the server's own words. */
+async function ask(path: string, init?: RequestInit, fine: readonly number[] = []): Promise<Response> {
+  let response: Response;
+  try {
+    response = await fetch(path, init);
+  } catch {
+    throw new Trouble('The server does not answer.', true);
+  }
+  if (response.ok || fine.includes(response.status)) return response;
+  const said = troubleSchema.safeParse(await response.json().catch(() => null));
+  const message = said.success ? said.data.message : response.status === 413 ? 'This text is too large to be taken in.' : `The server answered ${response.status}.`;
+  throw new Trouble(message, response.status >= 500);
+}
+
+const body = (method: string, value: unknown): RequestInit => ({ method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(value) });
+
+export async function takeIn(text: string, name: string): Promise<string> {
+  return createdSchema.parse(await (await ask('/api/patterns', body('POST', { text, name }))).json()).id;
+}
+
+export type Saved = { readonly revision: number } | { readonly current: StoredPattern };
+
+/** Saves a text made from revision `base`; where another save came first, what stands there now. */
+export async function saveText(id: string, text: string, base: number): Promise<Saved> {
+  const response = await ask(`/api/patterns/${id}`, body('PUT', { text, base }), [409]);
+  return z.union([savedSchema, conflictSchema]).parse(await response.json());
+}
+
+export async function current(id: string): Promise<StoredPattern> {
+  return patternSchema.parse(await (await ask(`/api/patterns/${id}`)).json());
+}
+
+export async function rename(id: string, name: string): Promise<void> {
+  await ask(`/api/patterns/${id}`, body('PATCH', { name }));
+}
+
+export async function putAway(id: string): Promise<void> {
+  await ask(`/api/patterns/${id}`, { method: 'DELETE' });
+}
+
+export async function takeBack(id: string): Promise<void> {
+  await ask(`/api/patterns/${id}/restore`, { method: 'POST' });
+}

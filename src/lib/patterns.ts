@@ -1,0 +1,44 @@
+import * as z from 'zod';
+
+/** Longest text that is taken in, in UTF-16 units: a book of some 1,500 pages. */
+export const LONGEST_TEXT = 4_000_000;
+export const LONGEST_NAME = 200;
+
+const text = z.string().max(LONGEST_TEXT, `This text is longer than ${LONGEST_TEXT.toLocaleString('en')} characters. Split it, and take in the parts.`);
+const name = z.string().trim().max(LONGEST_NAME, `A name has at most ${LONGEST_NAME} characters.`);
+
+/** Something pasted or dropped, to be taken in. Without a name the first line of the text is taken. */
+export const intakeSchema = z.object({
+  name: name.default(''),
+  text: text.refine((value) => value.trim() !== '', 'There is no text yet. Paste the pattern, or drop its file here.'),
+});
+
+/** A save from the Desk: the text, and the revision that it was made from. */
+export const saveSchema = z.object({ text, base: z.int().min(1) });
+
+export const renameSchema = z.object({ name: name.min(1, 'A pattern needs a name.') });
+
+/** A pattern as the Desk holds it. */
+export const patternSchema = z.object({ id: z.string(), name: z.string(), text: z.string(), revision: z.int() });
+export type StoredPattern = z.infer<typeof patternSchema>;
+
+/** What the server says to a save: the new revision, or what stands there instead. */
+export const savedSchema = z.object({ revision: z.int() });
+export const conflictSchema = z.object({ current: patternSchema });
+export const troubleSchema = z.object({ message: z.string() });
+export const createdSchema = z.object({ id: z.string() });
+
+/** Figures of the last check, for the shelf. */
+export const summarySchema = z.object({
+  parts: z.int(),
+  rounds: z.int(),
+  agree: z.int(),
+  off: z.int(),
+  unclear: z.int(),
+  errors: z.int(),
+  warnings: z.int(),
+  terms: z.enum(['us', 'uk', 'mixed', 'unclear']),
+  /** One letter a round, in the order of the text: a(grees), c(ounted), o(ff), u(nreadable), t (on trust). */
+  tally: z.string().max(400),
+});
+export type Summary = z.infer<typeof summarySchema>;

@@ -1,0 +1,118 @@
+import { randomUUID } from 'node:crypto';
+import { and, desc, eq, isNull } from 'drizzle-orm';
+import { LONGEST_NAME, patternSchema, summarySchema, type StoredPattern, type Summary } from '../patterns.js';
+import type { OpenDatabase } from './db/client.js';
+import { patterns } from './db/schema.js';
+import { summarise } from './summary.js';
+
+export interface ShelfEntry {
+  readonly id: string;
+  readonly name: string;
+  readonly updatedAt: number;
+  readonly summary: Summary;
+}
+
+export type SaveOutcome = { readonly kind: 'saved'; readonly revision: number } | { readonly kind: 'conflict'; readonly current: StoredPattern } | { readonly kind: 'gone' };
+
+/** Everything that is done with stored patterns. */
+export class PatternStore {
+  readonly #database: OpenDatabase;
+
+  constructor(database: OpenDatabase) {
+    this.#database = database;
+  }
+
+  /** All patterns that are not put away, the last changed first. */
+  async list(): Promise<ShelfEntry[]> {
+    const rows = await this.#database.db
+      .select({ id: patterns.id, name: patterns.name, updatedAt: patterns.updatedAt, summary: patterns.summary })
+      .from(patterns)
+      .where(isNull(patterns.deletedAt))
+      .orderBy(desc(patterns.updatedAt), patterns.name);
+    return rows.map((row) => ({ ...row, summary: summarySchema.parse(JSON.parse(row.summary)) }));
+  }
+
+  /** A pattern by its id; null where there is none or it has been put away. */
+  async get(id: string): Promise<StoredPattern | null> {
+    const [row] = await this.#database.db
+      .select()
+      .from(patterns)
+      .where(and(eq(patterns.id, id), isNull(patterns.deletedAt)));
+    return row ? patternSchema.parse(row) : null;
+  }
+
+  /** Takes in a text and returns its id. Line ends become `\n`; nothing else is changed. */
+  async add(entry: { name: string; text: string; demoKey?: string }): Promise<string> {
+    const id = randomUUID();
+    const text = withPlainLineEnds(entry.text);
+    const now = Date.now();
+    await this.#database.write(() =>
+      this.#database.db.insert(patterns).values({
+        id,
+        name: entry.name || nameFrom(text),
+        text,
+        createdAt: now,
+        updatedAt: now,
+        summary: JSON.stringify(summarise(text)),
+        demoKey: entry.demoKey ?? null,
+      }),
+    );
+    return id;
+  }
+
+  /** Saves a text that was made from revision `base`; refuses where another save came first. */
+  async save(id: string, text: string, base: number): Promise<SaveOutcome> {
+    const summary = JSON.stringify(summarise(text));
+    const changed = await this.#database.write(() =>
+      this.#database.db
+        .update(patterns)
+        .set({ text, revision: base + 1, updatedAt: Date.now(), summary })
+        .where(and(eq(patterns.id, id), eq(patterns.revision, base), isNull(patterns.deletedAt)))
+        .returning({ revision: patterns.revision }),
+    );
+    const saved = changed[0];
+    if (saved) return { kind: 'saved', revision: saved.revision };
+    const current = await this.get(id);
+    if (!current) return { kind: 'gone' };
+    // The same text again, after an answer that never arrived, is no conflict.
+    if (current.text === text) return { kind: 'saved', revision: current.revision };
+    return { kind: 'conflict', current };
+  }
+
+  async rename(id: string, name: string): Promise<boolean> {
+    const changed = await this.#database.write(() => this.#database.db.update(patterns).set({ name }).where(eq(patterns.id, id)).returning({ id: patterns.id }));
+    return changed.length > 0;
+  }
+
+  /** Puts a pattern away, or takes it back. */
+  async setAway(id: string, away: boolean): Promise<boolean> {
+    const changed = await this.#database.write(() =>
+      this.#database.db
+        .update(patterns)
+        .set({ deletedAt: away ? Date.now() : null })
+        .where(eq(patterns.id, id))
+        .returning({ id: patterns.id }),
+    );
+    return changed.length > 0;
+  }
+
+  /** The keys of all demo patterns that have ever been brought in, put away or not. */
+  async demoKeys(): Promise<Set<string>> {
+    const rows = await this.#database.db.select({ key: patterns.demoKey }).from(patterns);
+    return new Set(rows.flatMap(({ key }) => (key === null ? [] : [key])));
+  }
+}
+
+/** The editor keeps one kind of line end; a text from elsewhere is brought to it once, when it is taken in. */
+export function withPlainLineEnds(text: string): string {
+  return text.replace(/\r\n?/g, '\n');
+}
+
+/** The first line with letters in it, without its ornaments. */
+export function nameFrom(text: string): string {
+  for (const line of text.slice(0, 20_000).split('\n')) {
+    const name = line.replace(/^[^\p{L}\p{N}]+|[^\p{L}\p{N})!?"”’]+$/gu, '');
+    if (/\p{L}/u.test(name)) return name.length > 80 ? `${name.slice(0, 79)}…` : name.slice(0, LONGEST_NAME);
+  }
+  return 'Untitled pattern';
+}

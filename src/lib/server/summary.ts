@@ -1,0 +1,28 @@
+import { checkText, type Report, type ReportVerdict } from '../../core/index.js';
+import type { Summary } from '../patterns.js';
+
+const LETTERS: Record<ReportVerdict, string> = { agrees: 'a', counted: 'c', off: 'o', unreadable: 'u', 'on-trust': 't' };
+
+/** The figures of a check that the shelf shows. */
+export function summarise(text: string): Summary {
+  return summaryOf(checkText(text, ''));
+}
+
+function summaryOf(report: Report): Summary {
+  const rounds = report.parts.flatMap((part) => part.rounds);
+  const count = (test: (round: (typeof rounds)[number]) => boolean) => rounds.filter(test).length;
+  return {
+    parts: report.parts.length,
+    rounds: rounds.length,
+    agree: count(({ verdict }) => verdict === 'agrees' || verdict === 'counted'),
+    off: count(({ verdict }) => verdict === 'off'),
+    unclear: count(({ verdict }) => verdict === 'unreadable' || verdict === 'on-trust'),
+    errors: report.findings.filter(({ severity }) => severity === 'error').length,
+    warnings: report.findings.filter(({ severity }) => severity === 'warning').length,
+    terms: report.terms.detected,
+    tally: rounds
+      .slice(0, 400)
+      .map(({ verdict }) => LETTERS[verdict])
+      .join(''),
+  };
+}

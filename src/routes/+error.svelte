@@ -1,0 +1,25 @@
+<script lang="ts">
+  import { page } from '$app/state';
+</script>
+
+<svelte:head><title>Not here · Dostik</title></svelte:head>
+
+<main>
+  <h1>{page.status === 404 ? 'Not here' : 'This did not work'}</h1>
+  <p>{page.error?.message ?? 'Something went wrong.'}</p>
+  <p><a href="/">Back to the shelf</a></p>
+</main>
+
+<style>
+  main {
+    max-width: 34rem;
+    margin: 0 auto;
+    padding: var(--space-7) var(--space-5);
+    display: grid;
+    gap: var(--space-3);
+  }
+
+  h1 {
+    font-size: var(--size-display);
+  }
+</style>
