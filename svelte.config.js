@@ -9,7 +9,15 @@ export default {
     typescript: {
       config: (config) => ({
         ...config,
-        include: [...config.include, '../*.config.js', '../*.config.ts', '../bench/**/*.ts', '../scripts/**/*.mjs', '../e2e/**/*.ts'],
+        include: [
+          .../** @type {string[]} */ (config.include),
+          '../*.config.js',
+          '../*.config.ts',
+          '../bench/**/*.ts',
+          '../scripts/**/*',
+          '../tools/**/*.ts',
+          '../e2e/**/*.ts',
+        ],
       }),
     },
   },

@@ -8,7 +8,8 @@ import path from 'node:path';
 import { isFree } from './port.mjs';
 
 const port = Number(process.env.PORT ?? 4870);
-if (!(await isFree(port, process.env.HOST ?? '127.0.0.1'))) stop(`Port ${port} is taken. Stop what listens there, or choose another: PORT=${port + 1} npm run demo`);
+if (!(await isFree(port, process.env.HOST ?? '127.0.0.1')))
+  stop(`Port ${port} is taken. Stop what listens there, or choose another: PORT=${port + 1} npm run demo`);
 
 const database = 'data/demo.db';
 process.env.DATABASE_URL ??= `file:${database}`;
@@ -16,7 +17,11 @@ if (process.argv.includes('--fresh') && process.env.DATABASE_URL === `file:${dat
   for (const end of ['', '-wal', '-shm']) rmSync(database + end, { force: true });
 }
 
-if (!existsSync('build/index.js') || newest(['src', 'static', 'package-lock.json', 'vite.config.ts', 'svelte.config.js']) > statSync('build/index.js').mtimeMs) {
+if (
+  !existsSync('build/index.js') ||
+  newest(['src', 'static', 'package-lock.json', 'vite.config.ts', 'svelte.config.js']) >
+    statSync('build/index.js').mtimeMs
+) {
   console.log('Building …');
   run('npm', ['run', 'build', '--silent']);
 }
@@ -27,7 +32,9 @@ await import('./start.mjs');
 function newest(roots) {
   let last = 0;
   for (const root of roots) {
-    const files = statSync(root).isDirectory() ? readdirSync(root, { recursive: true, encoding: 'utf8' }).map((file) => path.join(root, file)) : [root];
+    const files = statSync(root).isDirectory()
+      ? readdirSync(root, { recursive: true, encoding: 'utf8' }).map((file) => path.join(root, file))
+      : [root];
     for (const file of files) last = Math.max(last, statSync(file).mtimeMs);
   }
   return last;

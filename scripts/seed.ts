@@ -11,7 +11,8 @@ try {
   const known = await store.demoKeys();
   for (const file of readdirSync('demo').sort().reverse()) {
     const demoKey = file.replace(/\.txt$/, '');
-    if (!known.has(demoKey)) await store.add({ name: '', text: readFileSync(path.join('demo', file), 'utf8'), demoKey });
+    if (!known.has(demoKey))
+      await store.add({ name: '', text: readFileSync(path.join('demo', file), 'utf8'), demoKey });
   }
   database.close();
 } catch (error) {

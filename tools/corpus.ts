@@ -16,10 +16,22 @@ const truthSchema = z.object({
     z.object({
       name: z.string(),
       make: z.number(),
-      rounds: z.array(z.object({ from: z.number(), to: z.number(), line: z.number(), edge: figure, into: figure, made: figure, stated: figure })),
+      rounds: z.array(
+        z.object({
+          from: z.number(),
+          to: z.number(),
+          line: z.number(),
+          edge: figure,
+          into: figure,
+          made: figure,
+          stated: figure,
+        }),
+      ),
     }),
   ),
-  faults: z.array(z.object({ line: z.number(), classes: z.array(z.string()), what: z.string(), fixed: z.string().nullable() })),
+  faults: z.array(
+    z.object({ line: z.number(), classes: z.array(z.string()), what: z.string(), fixed: z.string().nullable() }),
+  ),
 });
 type Truth = z.infer<typeof truthSchema>;
 
@@ -39,19 +51,26 @@ export function score(report: Report, truth: Truth): Score {
   for (const part of truth.parts) {
     for (const expected of part.rounds) {
       result.rounds += 1;
-      const found = rounds.find((round) => round.line === expected.line && round.from === expected.from && round.to === expected.to);
+      const found = rounds.find(
+        (round) => round.line === expected.line && round.from === expected.from && round.to === expected.to,
+      );
       const wrong = !found
         ? ['not found']
-        : (['edge', 'into', 'made', 'stated'] as const).filter((key) => found[key] !== expected[key]).map((key) => `${key} ${found[key]} for ${expected[key]}`);
+        : (['edge', 'into', 'made', 'stated'] as const)
+            .filter((key) => found[key] !== expected[key])
+            .map((key) => `${key} ${found[key]} for ${expected[key]}`);
       if (wrong.length === 0) result.right += 1;
       else result.notes.push(`line ${expected.line} ${part.name} ${expected.from}-${expected.to}: ${wrong.join(', ')}`);
     }
     const found = report.parts.filter(({ name }) => name.toLowerCase() === part.name.toLowerCase());
-    if (found.length === 0) result.notes.push(`part ${part.name} not found among ${report.parts.map(({ name }) => name).join(', ')}`);
-    else if (!found.some(({ make }) => make === part.make)) result.notes.push(`part ${part.name}: make ${found[0]?.make} for ${part.make}`);
+    if (found.length === 0)
+      result.notes.push(`part ${part.name} not found among ${report.parts.map(({ name }) => name).join(', ')}`);
+    else if (!found.some(({ make }) => make === part.make))
+      result.notes.push(`part ${part.name}: make ${found[0]?.make} for ${part.make}`);
   }
   const expectedLines = new Set(truth.parts.flatMap((part) => part.rounds.map(({ line }) => line)));
-  for (const round of rounds) if (!expectedLines.has(round.line)) result.notes.push(`line ${round.line}: ${round.label} taken for a round`);
+  for (const round of rounds)
+    if (!expectedLines.has(round.line)) result.notes.push(`line ${round.line}: ${round.label} taken for a round`);
   const grave = report.findings.filter(({ severity }) => severity !== 'hint');
   for (const fault of truth.faults) {
     if (!fault.classes.includes('count') && !fault.classes.includes('notation')) continue;
@@ -85,16 +104,22 @@ function main(): void {
     process.exit(2);
   }
   const sum: Score = { rounds: 0, right: 0, countFaults: 0, named: 0, falseAlarms: 0, notes: [] };
-  for (const name of readdirSync(folder).filter((file) => file.endsWith('.json')).sort()) {
+  for (const name of readdirSync(folder)
+    .filter((file) => file.endsWith('.json'))
+    .sort()) {
     const truth = truthSchema.parse(JSON.parse(readFileSync(path.join(folder, name), 'utf8')));
     const file = name.replace(/\.json$/, '.txt');
     const one = score(checkText(readFileSync(path.join(folder, file), 'utf8'), file), truth);
-    console.log(`${file.padEnd(28)} rounds ${one.right}/${one.rounds}  faults ${one.named}/${one.countFaults}  false ${one.falseAlarms}`);
+    console.log(
+      `${file.padEnd(28)} rounds ${one.right}/${one.rounds}  faults ${one.named}/${one.countFaults}  false ${one.falseAlarms}`,
+    );
     for (const note of one.notes) console.log(`    ${note}`);
     for (const key of ['rounds', 'right', 'countFaults', 'named', 'falseAlarms'] as const) sum[key] += one[key];
   }
   const share = sum.rounds > 0 ? ((100 * sum.right) / sum.rounds).toFixed(1) : '–';
-  console.log(`all: rounds ${sum.right}/${sum.rounds} (${share} %), count and notation faults ${sum.named}/${sum.countFaults}, false errors and warnings ${sum.falseAlarms}`);
+  console.log(
+    `all: rounds ${sum.right}/${sum.rounds} (${share} %), count and notation faults ${sum.named}/${sum.countFaults}, false errors and warnings ${sum.falseAlarms}`,
+  );
 }
 
 main();

@@ -39,5 +39,10 @@ export function checkCall(words: readonly string[]): CheckCall {
   const options = checkSchema.safeParse(parsed.values);
   if (!options.success) throw new CallError(options.error.issues[0]?.message ?? 'An option could not be read.');
   if (parsed.positionals.length === 0) throw new CallError('Name a file to check, or - for standard input.');
-  return { files: parsed.positionals, format: options.data.format, terms: options.data.terms, failOn: options.data['fail-on'] };
+  return {
+    files: parsed.positionals,
+    format: options.data.format,
+    terms: options.data.terms,
+    failOn: options.data['fail-on'],
+  };
 }

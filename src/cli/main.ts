@@ -14,7 +14,12 @@ function main(words: readonly string[]): number {
     return 0;
   }
   try {
-    if (command !== 'check') throw new CallError(command === undefined ? 'Say what to do: dostik check FILE' : `"${command}" is not known; there is: dostik check FILE`);
+    if (command !== 'check')
+      throw new CallError(
+        command === undefined
+          ? 'Say what to do: dostik check FILE'
+          : `"${command}" is not known; there is: dostik check FILE`,
+      );
     return check(checkCall(rest));
   } catch (error) {
     if (!(error instanceof CallError)) throw error;
@@ -25,7 +30,11 @@ function main(words: readonly string[]): number {
 
 function check({ files, format, terms, failOn }: CheckCall): number {
   const reports = files.map((file) => checkText(textOf(file), file, { terms }));
-  process.stdout.write(format === 'json' ? `${JSON.stringify(reports.length === 1 ? reports[0] : reports, null, 2)}\n` : reports.map(reportText).join('\n'));
+  process.stdout.write(
+    format === 'json'
+      ? `${JSON.stringify(reports.length === 1 ? reports[0] : reports, null, 2)}\n`
+      : reports.map(reportText).join('\n'),
+  );
   return failOn !== 'never' && reports.some((report) => fails(report, failOn)) ? 1 : 0;
 }
 
@@ -41,7 +50,14 @@ function textOf(file: string): string {
     return new TextDecoder('utf-8', { ignoreBOM: false }).decode(bytes);
   } catch (error) {
     const code = error instanceof Error && 'code' in error ? error.code : '';
-    const why = code === 'ENOENT' ? 'there is no such file' : code === 'EISDIR' ? 'this is a folder' : code === 'EACCES' ? 'it may not be read' : String(error);
+    const why =
+      code === 'ENOENT'
+        ? 'there is no such file'
+        : code === 'EISDIR'
+          ? 'this is a folder'
+          : code === 'EACCES'
+            ? 'it may not be read'
+            : String(error);
     throw new CallError(`${file}: ${why}.`);
   }
 }

@@ -1,5 +1,12 @@
 import * as z from 'zod';
-import { conflictSchema, createdSchema, patternSchema, savedSchema, troubleSchema, type StoredPattern } from './patterns.js';
+import {
+  conflictSchema,
+  createdSchema,
+  patternSchema,
+  savedSchema,
+  troubleSchema,
+  type StoredPattern,
+} from './patterns.js';
 
 /** The server could not be asked, or said no; `message` is for people. */
 export class Trouble extends Error {
@@ -22,11 +29,19 @@ async function ask(path: string, init?: RequestInit, fine: readonly number[] = [
   }
   if (response.ok || fine.includes(response.status)) return response;
   const said = troubleSchema.safeParse(await response.json().catch(() => null));
-  const message = said.success ? said.data.message : response.status === 413 ? 'This text is too large to be taken in.' : `The server answered ${response.status}.`;
+  const message = said.success
+    ? said.data.message
+    : response.status === 413
+      ? 'This text is too large to be taken in.'
+      : `The server answered ${response.status}.`;
   throw new Trouble(message, response.status >= 500);
 }
 
-const body = (method: string, value: unknown): RequestInit => ({ method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(value) });
+const body = (method: string, value: unknown): RequestInit => ({
+  method,
+  headers: { 'content-type': 'application/json' },
+  body: JSON.stringify(value),
+});
 
 export async function takeIn(text: string, name: string): Promise<string> {
   return createdSchema.parse(await (await ask('/api/patterns', body('POST', { text, name }))).json()).id;

@@ -4,7 +4,12 @@ import * as z from 'zod';
 export const LONGEST_TEXT = 4_000_000;
 export const LONGEST_NAME = 200;
 
-const text = z.string().max(LONGEST_TEXT, `This text is longer than ${LONGEST_TEXT.toLocaleString('en')} characters. Split it, and take in the parts.`);
+const text = z
+  .string()
+  .max(
+    LONGEST_TEXT,
+    `This text is longer than ${LONGEST_TEXT.toLocaleString('en')} characters. Split it, and take in the parts.`,
+  );
 const name = z.string().trim().max(LONGEST_NAME, `A name has at most ${LONGEST_NAME} characters.`);
 
 /** Something pasted or dropped, to be taken in. Without a name the first line of the text is taken. */

@@ -44,6 +44,11 @@
     return name.length > 40 ? `${name.slice(0, 39)}…` : name;
   }
 
+  function hover(event: DragEvent): void {
+    event.preventDefault();
+    hovered = true;
+  }
+
   async function drop(event: DragEvent): Promise<void> {
     event.preventDefault();
     hovered = false;
@@ -65,7 +70,7 @@
 </script>
 
 <svelte:head><title>Shelf · Dostik</title></svelte:head>
-<svelte:window {onkeydown} ondragover={(event) => (event.preventDefault(), (hovered = true))} ondragleave={() => (hovered = false)} ondrop={drop} />
+<svelte:window {onkeydown} ondragover={hover} ondragleave={() => (hovered = false)} ondrop={drop} />
 
 <div class="page" class:hovered>
   <header>
@@ -75,7 +80,9 @@
       {#if data.patterns.length > 0}
         <input type="search" bind:value={sought} placeholder="Find by name" aria-label="Find by name" />
       {/if}
-      <Button weight="firm" onclick={() => (taking = { text: '', name: '' })} aria-keyshortcuts="n" title="Key: n"><Plus size={16} /> Take in a pattern</Button>
+      <Button weight="firm" onclick={() => (taking = { text: '', name: '' })} aria-keyshortcuts="n" title="Key: n"
+        ><Plus size={16} /> Take in a pattern</Button
+      >
     </div>
   </header>
 
@@ -93,7 +100,11 @@
           <li>
             <div class="name">
               <a href="/desk/{id}">{name}</a>
-              <p class="facts">{TERMS[summary.terms]} · {summary.parts} {summary.parts === 1 ? 'part' : 'parts'} · changed <time datetime={new Date(updatedAt).toISOString()}>{day.format(updatedAt)}</time></p>
+              <p class="facts">
+                {TERMS[summary.terms]} · {summary.parts}
+                {summary.parts === 1 ? 'part' : 'parts'} · changed
+                <time datetime={new Date(updatedAt).toISOString()}>{day.format(updatedAt)}</time>
+              </p>
             </div>
             <div class="strip">
               <Tally tally={summary.tally} />
@@ -105,11 +116,20 @@
               {#if summary.errors + summary.warnings === 0}
                 {#if summary.rounds > 0}<Mark name="agrees" silent /> nothing open{/if}
               {:else}
-                {#if summary.errors > 0}<span><Mark name="error" silent /> {summary.errors} {summary.errors === 1 ? 'error' : 'errors'}</span>{/if}
-                {#if summary.warnings > 0}<span><Mark name="warning" silent /> {summary.warnings} {summary.warnings === 1 ? 'warning' : 'warnings'}</span>{/if}
+                {#if summary.errors > 0}<span
+                    ><Mark name="error" silent /> {summary.errors} {summary.errors === 1 ? 'error' : 'errors'}</span
+                  >{/if}
+                {#if summary.warnings > 0}<span
+                    ><Mark name="warning" silent />
+                    {summary.warnings}
+                    {summary.warnings === 1 ? 'warning' : 'warnings'}</span
+                  >{/if}
               {/if}
             </p>
-            <Menu label="More for {name}" items={[{ text: 'Take off the shelf', act: () => void remove(id, name), grave: true }]} />
+            <Menu
+              label="More for {name}"
+              items={[{ text: 'Take off the shelf', act: () => void remove(id, name), grave: true }]}
+            />
           </li>
         {/each}
       </ul>

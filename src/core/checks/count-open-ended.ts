@@ -12,7 +12,11 @@ export const countOpenEnded: Rule = {
         if (obstacle.kind !== 'open-ended') continue;
         const edge = counted.outcome.edge;
         const from = edge === null ? '' : ` There are ${edge} stitches to begin with.`;
-        yield { span: obstacle.span, round: counted, message: `No number and no target: this can't be counted.${from} Say how often, and how many are left.` };
+        yield {
+          span: obstacle.span,
+          round: counted,
+          message: `No number and no target: this can't be counted.${from} Say how often, and how many are left.`,
+        };
       }
     }
   },

@@ -5,7 +5,10 @@ export const countRemainder: Rule = {
   id: 'count/remainder',
   severity: 'error',
   about: 'A repeat "around" does not divide the stitches there are.',
-  failing: { text: 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nRnd 4: (sc 3, dec) around (8)\n', says: ['twice', '12', '2 stitches are'] },
+  failing: {
+    text: 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nRnd 4: (sc 3, dec) around (8)\n',
+    says: ['twice', '12', '2 stitches are'],
+  },
   passing: 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nRnd 4: (sc 2, dec) around (9)\n',
   *check({ rounds }): Iterable<Found> {
     for (const counted of rounds) {

@@ -5,7 +5,10 @@ export const countUnder: Rule = {
   id: 'count/under',
   severity: 'error',
   about: 'Stitches are left unworked, and the text does not say so.',
-  failing: { text: 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 5 (18)\n', says: ['10 of 12', '2 are'] },
+  failing: {
+    text: 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 5 (18)\n',
+    says: ['10 of 12', '2 are'],
+  },
   passing: 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 6 (18)\n',
   *check({ rounds }): Iterable<Found> {
     for (const counted of rounds) {

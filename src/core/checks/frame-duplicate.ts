@@ -5,13 +5,21 @@ export const frameDuplicate: Rule = {
   id: 'frame/duplicate',
   severity: 'error',
   about: 'A round number stands twice.',
-  failing: { text: 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 2: sc around (12)\nRnd 4: sc around (12)\n', says: ['2', 'twice'] },
+  failing: {
+    text: 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 2: sc around (12)\nRnd 4: sc around (12)\n',
+    says: ['2', 'twice'],
+  },
   passing: 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nRnd 4: sc around (12)\n',
   *check(counted): Iterable<Found> {
     for (const { before, round, repeated, next } of steps(counted)) {
       if (repeated === null) continue;
-      const meant = next !== null && next === before.round.to + 2 ? ` ${next} follows, so this one is ${before.round.to + 1}.` : '';
-      yield { span: round.round.labelSpan, round, message: `Number ${repeated} stands twice: ${before.round.label} came before.${meant}` };
+      const meant =
+        next !== null && next === before.round.to + 2 ? ` ${next} follows, so this one is ${before.round.to + 1}.` : '';
+      yield {
+        span: round.round.labelSpan,
+        round,
+        message: `Number ${repeated} stands twice: ${before.round.label} came before.${meant}`,
+      };
     }
   },
 };

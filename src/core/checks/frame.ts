@@ -35,7 +35,8 @@ export function* steps({ rounds }: CountedPattern): Iterable<FrameStep> {
       owed += 1;
       yield { before, round, missing: [], repeated: round.round.from, next };
     } else if (gap > owed) {
-      const missing = Array.from({ length: Math.min(gap - owed, 500) }, (_, k) => before!.round.to + 1 + owed + k);
+      const first = before.round.to + 1 + owed;
+      const missing = Array.from({ length: Math.min(gap - owed, 500) }, (_, k) => first + k);
       yield { before, round, missing, repeated: null, next };
       owed = 0;
     } else if (gap > 0) owed = 0;

@@ -10,11 +10,15 @@ export const notationBracket: Rule = {
   id: 'notation/bracket',
   severity: 'error',
   about: 'Brackets or stars do not close.',
-  failing: { text: 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: ((sc 1, inc) x 2, sc 2 x 2 (16)\n', says: ['never closed'] },
+  failing: {
+    text: 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: ((sc 1, inc) x 2, sc 2 x 2 (16)\n',
+    says: ['never closed'],
+  },
   passing: 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: ((sc 1, inc) x 2, sc 2) x 2 (16)\n',
   *check({ rounds }): Iterable<Found> {
     for (const counted of rounds) {
-      for (const { span, what, mark } of counted.round.brackets) yield { span, round: counted, message: SAYS[what](mark) };
+      for (const { span, what, mark } of counted.round.brackets)
+        yield { span, round: counted, message: SAYS[what](mark) };
     }
   },
 };

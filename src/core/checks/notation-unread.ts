@@ -13,8 +13,16 @@ export const notationUnread: Rule = {
         const words = text.length > 60 ? `${text.slice(0, 59)}…` : text;
         yield { span, round: counted, message: `"${words}" was not understood, so this round is not counted.` };
       }
-      if (round.unread.length === 0 && round.brackets.length === 0 && outcome.obstacles.some(({ kind }) => kind === 'unread')) {
-        yield { span: round.span, round: counted, message: 'No stitches were found in this instruction, so it is not counted.' };
+      if (
+        round.unread.length === 0 &&
+        round.brackets.length === 0 &&
+        outcome.obstacles.some(({ kind }) => kind === 'unread')
+      ) {
+        yield {
+          span: round.span,
+          round: counted,
+          message: 'No stitches were found in this instruction, so it is not counted.',
+        };
       }
     }
   },

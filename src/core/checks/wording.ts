@@ -21,5 +21,7 @@ export function beside(counted: CountedRound): string {
   const { made } = counted.outcome;
   if (made === null) return '';
   if (stated === undefined) return ` It makes ${made}.`;
-  return stated === made ? ` It makes ${made}, as stated, but does not come out even.` : ` It makes ${made} where ${stated} is stated.`;
+  return stated === made
+    ? ` It makes ${made}, as stated, but does not come out even.`
+    : ` It makes ${made} where ${stated} is stated.`;
 }

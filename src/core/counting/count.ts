@@ -1,4 +1,5 @@
-import type { Loops, Step } from '../pattern/instruction.js';
+import type { Step } from '../pattern/instruction.js';
+import type { Loops } from '../vocabulary/stitches.js';
 import type { Part, Pattern, Round, Stretch } from '../pattern/pattern.js';
 import type { CountedPattern, CountedRound, Verdict } from './counted.js';
 import { evaluate, fixedSize, foundationIn, type Ground, type Obstacle, type Outcome } from './evaluate.js';
@@ -30,7 +31,16 @@ function countPart(pattern: Pattern, part: Part, previous: readonly CountedRound
       const edge = ground.kind === 'edge' ? ground.length : null;
       mostPlausible(links, edge).forEach(({ outcome, blame, carried }, i) => {
         const round = run[i];
-        if (round) inStretch.push({ round, part, stretch, outcome, verdict: verdictOf(round, outcome, blame !== null), blame, carried });
+        if (round)
+          inStretch.push({
+            round,
+            part,
+            stretch,
+            outcome,
+            verdict: verdictOf(round, outcome, blame !== null),
+            blame,
+            carried,
+          });
       });
     }
     counted.push(...inStretch);
@@ -41,7 +51,8 @@ function countPart(pattern: Pattern, part: Part, previous: readonly CountedRound
 
 /** "Ch 3 (counts as dc)" said once in a round holds for the chains of that length after it. */
 function rememberChains(steps: readonly Step[], rule: Map<number, boolean>): void {
-  for (const step of steps) if (step.kind === 'chain' && step.counts !== null && !rule.has(step.count)) rule.set(step.count, step.counts);
+  for (const step of steps)
+    if (step.kind === 'chain' && step.counts !== null && !rule.has(step.count)) rule.set(step.count, step.counts);
 }
 
 /** Rounds that are each worked into the one before; a new run begins where a round brings its own ground. */
@@ -56,14 +67,29 @@ function runsOf(stretch: Stretch): Round[][] {
 }
 
 function bringsGround(round: Round): boolean {
-  return startsInRing(round.steps) || round.steps.some((step) => step.kind === 'free-loops') || foundationIn(round.steps) !== null;
+  return (
+    startsInRing(round.steps) ||
+    round.steps.some((step) => step.kind === 'free-loops') ||
+    foundationIn(round.steps) !== null
+  );
 }
 
 function startsInRing(steps: readonly Step[]): boolean {
-  return steps.some((step) => step.kind === 'ring' || ((step.kind === 'work' || step.kind === 'group') && step.place.kind === 'ring') || (step.kind === 'repeat' && startsInRing(step.body)));
+  return steps.some(
+    (step) =>
+      step.kind === 'ring' ||
+      ((step.kind === 'work' || step.kind === 'group') && step.place.kind === 'ring') ||
+      (step.kind === 'repeat' && startsInRing(step.body)),
+  );
 }
 
-function groundOf(round: Round, stretch: Stretch, inStretch: readonly CountedRound[], before: readonly CountedRound[], previous: readonly CountedRound[]): Ground {
+function groundOf(
+  round: Round,
+  stretch: Stretch,
+  inStretch: readonly CountedRound[],
+  before: readonly CountedRound[],
+  previous: readonly CountedRound[],
+): Ground {
   if (startsInRing(round.steps)) return { kind: 'start' };
   const own = foundationIn(round.steps);
   if (own) return { kind: 'chains', chains: own.chain.count, ring: own.ring, k: own.k };
@@ -74,10 +100,19 @@ function groundOf(round: Round, stretch: Stretch, inStretch: readonly CountedRou
   if (stretch.start) {
     const named = round.steps.find((step) => step.kind === 'first-chain');
     const work = round.steps.find((step) => step.kind === 'work' && step.place.kind === 'chain-from-hook');
-    const k = named?.kind === 'first-chain' ? named.k : work?.kind === 'work' && work.place.kind === 'chain-from-hook' ? work.place.k : stretch.start.firstFromHook;
+    const k =
+      named?.kind === 'first-chain'
+        ? named.k
+        : work?.kind === 'work' && work.place.kind === 'chain-from-hook'
+          ? work.place.k
+          : stretch.start.firstFromHook;
     return { kind: 'chains', chains: stretch.start.chains, ring: stretch.start.ring, k };
   }
-  if (stretch.into) return { kind: 'edge', length: freeLoopCount(before.length > 0 ? before : previous, stretch.into.round, stretch.into.loops) };
+  if (stretch.into)
+    return {
+      kind: 'edge',
+      length: freeLoopCount(before.length > 0 ? before : previous, stretch.into.round, stretch.into.loops),
+    };
   const earlier = before.at(-1);
   if (earlier) return { kind: 'edge', length: earlier.carried };
   // The first words of a part that name no ring and no chain: plain amounts are taken for a start.
@@ -97,7 +132,8 @@ function freeLoopCount(rounds: readonly CountedRound[], number: number | null, w
   const after = rounds[index + 1];
   const leavingAfter = after ? oneLoop(after.round.steps) : null;
   // Front loops are left free by a round in back loops, and the other way round.
-  const suits = (worked: Loops | null) => worked !== null && (wanted === null || wanted === 'both' || worked !== wanted);
+  const suits = (worked: Loops | null) =>
+    worked !== null && (wanted === null || wanted === 'both' || worked !== wanted);
   if (suits(leavingAfter) || !leaving) return named.carried;
   return named.outcome.into ?? named.carried;
 }
@@ -108,7 +144,12 @@ function oneLoop(steps: readonly Step[]): Loops | null {
   return marker?.kind === 'loops' && marker.loops !== 'both' ? marker.loops : null;
 }
 
-function linkOf(run: readonly Round[], index: number, ground: Ground | null, chainCounts: (length: number) => boolean | null): Link {
+function linkOf(
+  run: readonly Round[],
+  index: number,
+  ground: Ground | null,
+  chainCounts: (length: number) => boolean | null,
+): Link {
   const round = run[index] as Round;
   const stated = round.stated?.total ?? null;
   const size = fixedSize(round.steps);
@@ -131,11 +172,18 @@ function linkOf(run: readonly Round[], index: number, ground: Ground | null, cha
 }
 
 /** Works a round, or each round of a range, or the rounds it refers to, one into the other. */
-function workRounds(run: readonly Round[], index: number, ground: Ground, chainCounts: (length: number) => boolean | null): Outcome {
+function workRounds(
+  run: readonly Round[],
+  index: number,
+  ground: Ground,
+  chainCounts: (length: number) => boolean | null,
+): Outcome {
   const round = run[index] as Round;
   const stated = round.stated?.total ?? null;
   if (round.unread.length > 0 || round.brackets.length > 0) return hindered(ground, [{ kind: 'unread' }]);
-  const worked = round.reference ? referred(run, index) : Array<readonly Step[]>(Math.max(1, round.numbers.length)).fill(round.steps);
+  const worked = round.reference
+    ? referred(run, index)
+    : Array<readonly Step[]>(Math.max(1, round.numbers.length)).fill(round.steps);
   if (!worked) return hindered(ground, [{ kind: 'reference', span: round.reference?.span ?? round.span }]);
   let on = ground;
   let outcome: Outcome | null = null;
@@ -151,8 +199,14 @@ function workRounds(run: readonly Round[], index: number, ground: Ground, chainC
   return outcome ?? hindered(ground, [{ kind: 'unread' }]);
 }
 
-function onGround(steps: readonly Step[], ground: Ground, chainCounts: (length: number) => boolean | null, stated: number | null): Outcome {
-  if (steps.every((step) => step.kind !== 'work' && step.kind !== 'group' && step.kind !== 'repeat')) return hindered(ground, [{ kind: 'unread' }]);
+function onGround(
+  steps: readonly Step[],
+  ground: Ground,
+  chainCounts: (length: number) => boolean | null,
+  stated: number | null,
+): Outcome {
+  if (steps.every((step) => step.kind !== 'work' && step.kind !== 'group' && step.kind !== 'repeat'))
+    return hindered(ground, [{ kind: 'unread' }]);
   const outcome = evaluate(steps, { ground, chainCounts, stated });
   // An edge that is not known is taken to be what plain amounts use up.
   if (ground.kind === 'edge' && ground.length === null) {
@@ -163,7 +217,15 @@ function onGround(steps: readonly Step[], ground: Ground, chainCounts: (length: 
 }
 
 function hindered(ground: Ground, obstacles: readonly Obstacle[]): Outcome {
-  return { edge: ground.kind === 'edge' ? ground.length : null, into: null, made: null, starts: ground.kind !== 'edge', misfits: [], obstacles, chainGuess: null };
+  return {
+    edge: ground.kind === 'edge' ? ground.length : null,
+    into: null,
+    made: null,
+    starts: ground.kind !== 'edge',
+    misfits: [],
+    obstacles,
+    chainGuess: null,
+  };
 }
 
 /** The instructions that a reference stands for, one a round; null where a round named is not there. */
@@ -201,7 +263,8 @@ function stepsOf(run: readonly Round[], index: number, number: number): readonly
 const LOOK_BACK = 400;
 
 function verdictOf(round: Round, outcome: Outcome, blamed: boolean): Verdict {
-  if (round.unread.length > 0 || round.brackets.length > 0 || outcome.obstacles.some(({ kind }) => kind === 'unread')) return 'unreadable';
+  if (round.unread.length > 0 || round.brackets.length > 0 || outcome.obstacles.some(({ kind }) => kind === 'unread'))
+    return 'unreadable';
   if (outcome.made === null) return 'on-trust';
   if (blamed || outcome.misfits.length > 0) return 'off';
   if (!outcome.starts && outcome.edge === null) return round.stated ? 'on-trust' : 'counted';

@@ -4,11 +4,24 @@ import type { Span } from '../text/source.js';
 /** What keeps an instruction from coming out even. */
 export type Misfit =
   /** A repeat "around" that fits `whole` times and leaves `left` stitches over. */
-  | { readonly kind: 'remainder'; readonly span: Span; readonly whole: number; readonly left: number; readonly each: number; readonly room: number }
+  | {
+      readonly kind: 'remainder';
+      readonly span: Span;
+      readonly whole: number;
+      readonly left: number;
+      readonly each: number;
+      readonly room: number;
+    }
   | { readonly kind: 'over'; readonly into: number; readonly edge: number }
   | { readonly kind: 'under'; readonly into: number; readonly edge: number }
   /** Stitches along a foundation chain that don't use its chains. `along` chains can be worked into. */
-  | { readonly kind: 'foundation'; readonly chains: number; readonly along: number; readonly first: number; readonly other: number | null };
+  | {
+      readonly kind: 'foundation';
+      readonly chains: number;
+      readonly along: number;
+      readonly first: number;
+      readonly other: number | null;
+    };
 
 /** Why no figure can be had. */
 export type Obstacle =
@@ -82,7 +95,8 @@ export function foundationIn(steps: readonly Step[]): { chain: Chain; k: number 
     if (step.kind === 'chain') chain ??= step;
     else if (step.kind === 'first-chain' && chain) return { chain, k: step.k, ring: false };
     else if (step.kind === 'join' && chain && chain.count > 2) return { chain, k: 1, ring: true };
-    else if (step.kind === 'work' && step.place.kind === 'chain-from-hook' && chain) return { chain, k: step.place.k, ring: false };
+    else if (step.kind === 'work' && step.place.kind === 'chain-from-hook' && chain)
+      return { chain, k: step.place.k, ring: false };
     else if (step.kind === 'work' || step.kind === 'group' || step.kind === 'repeat') return null;
   }
   return null;
@@ -96,7 +110,12 @@ function evaluateWith(steps: readonly Step[], { ground, stated }: EvaluateOption
 }
 
 /** Along one side of a chain, or along one side and back along the other. */
-function onChains(steps: readonly Step[], ground: Extract<Ground, { kind: 'chains' }>, stated: number | null, chainCounts: boolean): Outcome {
+function onChains(
+  steps: readonly Step[],
+  ground: Extract<Ground, { kind: 'chains' }>,
+  stated: number | null,
+  chainCounts: boolean,
+): Outcome {
   const turn = steps.findIndex((step) => step.kind === 'other-side');
   const firstSide = turn < 0 ? steps : steps.slice(0, turn);
   const otherSide = turn < 0 ? null : steps.slice(turn + 1);
@@ -111,14 +130,21 @@ function onChains(steps: readonly Step[], ground: Extract<Ground, { kind: 'chain
   return best ?? unknown();
 }
 
-function alongChains(firstSide: readonly Step[], otherSide: readonly Step[] | null, chains: number, along: number, chainCounts: boolean): Outcome {
+function alongChains(
+  firstSide: readonly Step[],
+  otherSide: readonly Step[] | null,
+  chains: number,
+  along: number,
+  chainCounts: boolean,
+): Outcome {
   const first = new Tally(along, false);
   first.run(firstSide, chainCounts);
   const one = first.outcome(true);
   if (!otherSide) {
     const into = first.into;
     const misfits: Misfit[] = one.misfits.filter(({ kind }) => kind === 'remainder');
-    if (one.obstacles.length === 0 && misfits.length === 0 && into !== along && !leavesRest(firstSide)) misfits.push({ kind: 'foundation', chains, along, first: into, other: null });
+    if (one.obstacles.length === 0 && misfits.length === 0 && into !== along && !leavesRest(firstSide))
+      misfits.push({ kind: 'foundation', chains, along, first: into, other: null });
     return { ...one, misfits };
   }
   // The other side offers the chains again except the two ends; the first chain may be worked into again.
@@ -128,7 +154,8 @@ function alongChains(firstSide: readonly Step[], otherSide: readonly Step[] | nu
   const misfits: Misfit[] = [...one.misfits, ...two.misfits].filter(({ kind }) => kind === 'remainder');
   const obstacles = [...one.obstacles, ...two.obstacles];
   const fits = first.into === along && (second.into === along - 1 || second.into === along - 2);
-  if (obstacles.length === 0 && !fits) misfits.push({ kind: 'foundation', chains, along, first: first.into, other: second.into });
+  if (obstacles.length === 0 && !fits)
+    misfits.push({ kind: 'foundation', chains, along, first: first.into, other: second.into });
   const made = one.made === null || two.made === null ? null : one.made + two.made;
   return { edge: null, into: null, made, starts: true, misfits, obstacles, chainGuess: null };
 }
@@ -139,7 +166,15 @@ function leavesRest(steps: readonly Step[]): boolean {
 }
 
 function unknown(): Outcome {
-  return { edge: null, into: null, made: null, starts: false, misfits: [], obstacles: [{ kind: 'edge-unknown' }], chainGuess: null };
+  return {
+    edge: null,
+    into: null,
+    made: null,
+    starts: false,
+    misfits: [],
+    obstacles: [{ kind: 'edge-unknown' }],
+    chainGuess: null,
+  };
 }
 
 /** How many stitches one pass of some steps uses and makes, where that is fixed; null where it depends on the edge. */
@@ -224,7 +259,13 @@ class Tally {
 
   #group(step: Group, steps: readonly Step[], index: number): void {
     // Chains inside a group are air, not fabric, unless a later round says that it works into them.
-    const made = step.members.reduce((sum, member) => (member.stitch === 'chain' || member.stitch === 'picot' ? sum : sum + member.per * (member.amount.kind === 'times' ? member.amount.times : 1)), 0);
+    const made = step.members.reduce(
+      (sum, member) =>
+        member.stitch === 'chain' || member.stitch === 'picot'
+          ? sum
+          : sum + member.per * (member.amount.kind === 'times' ? member.amount.times : 1),
+      0,
+    );
     const into = step.place.kind === 'same' || step.place.kind === 'ring' ? 0 : 1;
     this.#add(into, made, step.amount, step.span, steps, index);
   }
@@ -292,7 +333,14 @@ class Tally {
     const fewer = before - target;
     const each = into - made;
     if (fewer < 0 || fewer % each !== 0) {
-      this.misfits.push({ kind: 'remainder', span, whole: Math.max(0, Math.floor(fewer / each)), left: Math.abs(fewer % each) || 1, each: into, room: before });
+      this.misfits.push({
+        kind: 'remainder',
+        span,
+        whole: Math.max(0, Math.floor(fewer / each)),
+        left: Math.abs(fewer % each) || 1,
+        each: into,
+        room: before,
+      });
     }
     this.into = this.edge;
     this.made = target;

@@ -91,7 +91,8 @@ function readings(outcome: Outcome, stated: number | null, wanted: number | null
     if (stated !== null) found.push({ count: stated, cost: COSTS.unread, blame: null });
     else found.push({ count: null, cost: COSTS.unreadUnstated, blame: null });
   } else if (outcome.misfits.length > 0) {
-    if (stated === null || stated === made) found.push({ count: made, cost: stated === null ? COSTS.misfitKeepsMade : COSTS.misfit, blame: 'instruction' });
+    if (stated === null || stated === made)
+      found.push({ count: made, cost: stated === null ? COSTS.misfitKeepsMade : COSTS.misfit, blame: 'instruction' });
     else {
       found.push({ count: stated, cost: COSTS.misfit, blame: 'instruction' });
       found.push({ count: made, cost: COSTS.misfitAndStated, blame: 'both' });

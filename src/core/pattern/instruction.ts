@@ -1,5 +1,5 @@
 import type { Span } from '../text/source.js';
-import type { StitchId } from '../vocabulary/stitches.js';
+import type { Loops, StitchId } from '../vocabulary/stitches.js';
 
 /**
  * How often something is done.
@@ -15,9 +15,6 @@ export type Amount =
   | { readonly kind: 'open' };
 
 export const once: Amount = { kind: 'times', times: 1 };
-
-/** The part of a stitch that is worked into: both loops where nothing is said. */
-export type Loops = 'both' | 'front' | 'back';
 
 /** Where the stitches of a step go. */
 export type Place =
@@ -109,17 +106,7 @@ export interface FreeLoops {
   readonly span: Span;
 }
 
-export type Step =
-  | Work
-  | Group
-  | Repeat
-  | Skip
-  | Chain
-  | Marker
-  | LoopsMarker
-  | ColourMarker
-  | FirstChain
-  | FreeLoops;
+export type Step = Work | Group | Repeat | Skip | Chain | Marker | LoopsMarker | ColourMarker | FirstChain | FreeLoops;
 
 /** The count as the pattern states it. */
 export interface StatedCount {

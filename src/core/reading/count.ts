@@ -12,7 +12,7 @@ export function countIn(reader: Reader, from: number, to: number): Counted | nul
   const parts: { count: number; stitch: StitchId | null }[] = [];
   let total: number | null = null;
   let equals = false;
-  for (let i = from; i < to; ) {
+  for (let i = from; i < to;) {
     const token = reader.tokens[i];
     if (!token) return null;
     if (token.kind === 'number') {
@@ -53,7 +53,12 @@ function wordAfter(reader: Reader, at: number, to: number): { stitch: StitchId |
   }
   const next = at + found.length;
   if (next > to) return null;
-  if (found.meaning.is === 'stitch-word' || found.meaning.is === 'loop-word' || found.meaning.is === 'chain-word' || found.meaning.is === 'total')
+  if (
+    found.meaning.is === 'stitch-word' ||
+    found.meaning.is === 'loop-word' ||
+    found.meaning.is === 'chain-word' ||
+    found.meaning.is === 'total'
+  )
     return { stitch: null, next };
   if (found.meaning.is === 'stitch') {
     const st = reader.lexicon.at(reader.tokens, next);

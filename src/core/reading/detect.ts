@@ -67,7 +67,11 @@ function usedFor(declared: Vocabulary | null, detected: TermsReading['detected']
 }
 
 /** A text with dc alone: a ring of 6 is the one-step stitch (UK), a ring of 10 and more the two-step one (US). */
-function fromSharedWords(text: string, declared: Vocabulary | null, shared: number): { detected: TermsReading['detected']; confidence: number } {
+function fromSharedWords(
+  text: string,
+  declared: Vocabulary | null,
+  shared: number,
+): { detected: TermsReading['detected']; confidence: number } {
   if (declared) return { detected: declared, confidence: 0.9 };
   let small = 0;
   let large = 0;

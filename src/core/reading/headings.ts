@@ -14,7 +14,8 @@ export interface Heading {
   readonly rest: string;
 }
 
-const MAKE = /(?<![\p{L}\d])(?:make\s+(?:another\s+)?(\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve)|(?:you\s+)?need\s+(?:to\s+make\s+)?(\d+|one|two|three|four|five|six|seven|eight)(?:\s+of\s+(?:them|these))?|(\d+|one|two|three|four|five|six)\s+(?:pieces?|pcs?\.?|of\s+(?:them|these)|alike|times)|[x×]\s?(\d+)|(\d+)\s?[x×])(?![\p{L}])[^)]{0,40}\)?/iu;
+const MAKE =
+  /(?<![\p{L}\d])(?:make\s+(?:another\s+)?(\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve)|(?:you\s+)?need\s+(?:to\s+make\s+)?(\d+|one|two|three|four|five|six|seven|eight)(?:\s+of\s+(?:them|these))?|(\d+|one|two|three|four|five|six)\s+(?:pieces?|pcs?\.?|of\s+(?:them|these)|alike|times)|[x×]\s?(\d+)|(\d+)\s?[x×])(?![\p{L}])[^)]{0,40}\)?/iu;
 const DECOR_LINE = /^\s*([~=*_#+•·\-–—]{1,6})\s*(.*?)\s*\1?\s*$/u;
 
 /** Reads how many are to be made from a heading: "(make 2)", "– make two", "x2", "(2 pcs.)". */
@@ -29,10 +30,17 @@ export function quantityIn(text: string): { make: number; index: number; end: nu
 
 /** The section that a name stands for, or null: "What you need" is materials. */
 export function sectionOf(name: string): SectionKind | null {
-  const plain = name.toLowerCase().replace(/[’]/g, "'").replace(/[^\p{L}' ]+/gu, ' ').replace(/\b(?:the|a|an|of|your)\b/g, ' ').replace(/\s+/g, ' ').trim();
+  const plain = name
+    .toLowerCase()
+    .replace(/[’]/g, "'")
+    .replace(/[^\p{L}' ]+/gu, ' ')
+    .replace(/\b(?:the|a|an|of|your)\b/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
   if (plain.length > 40) return null;
   for (const [kind, names] of Object.entries(SECTION_NAMES) as [SectionKind, readonly string[]][]) {
-    if (names.some((known) => plain === known || (plain.startsWith(`${known} `) && plain.length <= known.length + 12))) return kind;
+    if (names.some((known) => plain === known || (plain.startsWith(`${known} `) && plain.length <= known.length + 12)))
+      return kind;
   }
   return null;
 }
@@ -51,8 +59,19 @@ export function headingByLook(line: string): Heading | null {
   const numbered = /^\[\d+\]\s*(.+)$/.exec(text);
   if (numbered) return named(numbered[1] ?? '', 0);
   const decor = DECOR_LINE.exec(text);
-  if (decor && decor[2] && !/[*_]/.test(decor[2]) && text.endsWith(decor[1] ?? '') && /\p{L}{2}/u.test(decor[2]) && text.length > (decor[1]?.length ?? 0) + decor[2].length + 1) return named(decor[2], 0);
-  return inCapitals(text) ?? (quantityIn(text) && text.length <= 60 && !/[.!?]$/.test(text.replace(/pcs?\.\)?/, '')) ? named(text, 0) : null);
+  if (
+    decor &&
+    decor[2] &&
+    !/[*_]/.test(decor[2]) &&
+    text.endsWith(decor[1] ?? '') &&
+    /\p{L}{2}/u.test(decor[2]) &&
+    text.length > (decor[1]?.length ?? 0) + decor[2].length + 1
+  )
+    return named(decor[2], 0);
+  return (
+    inCapitals(text) ??
+    (quantityIn(text) && text.length <= 60 && !/[.!?]$/.test(text.replace(/pcs?\.\)?/, '')) ? named(text, 0) : null)
+  );
 }
 
 /** "BODY lagoon, spiral", "LEGS - you need two of them", "MAKING UP". */
@@ -86,7 +105,8 @@ function named(text: string, level: number, capitals: string | null = null): Hea
 /** A short line that could be a heading if rounds follow: "Head", "First leg", "Body:". */
 export function headingByPlace(line: string): Heading | null {
   const text = line.trim().replace(/^(?:\*\*|__)|(?:\*\*|__)$/g, '');
-  if (text.length === 0 || text.length > 40 || /[.!?;=,]$/.test(text) || /\d/.test(text.replace(/^\d+[.)]\s*/, ''))) return null;
+  if (text.length === 0 || text.length > 40 || /[.!?;=,]$/.test(text) || /\d/.test(text.replace(/^\d+[.)]\s*/, '')))
+    return null;
   if (text.split(/\s+/).length > 5 || !/^[\p{L}\d"'“(]/u.test(text)) return null;
   const name = text.replace(/^\d+[.)]\s*/, '');
   // "With Brick:", "Using Canvas:" name a yarn.

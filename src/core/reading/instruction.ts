@@ -22,7 +22,14 @@ export function readInstruction(text: string, span: Span, lexicon: Lexicon): Ins
   const tokens = tokenize(text, span);
   const found: Findings = { stated: null, reference: null, statedRounds: null, unread: [], brackets: [], remarks: [] };
   const partner = pairBrackets(tokens, found);
-  const context: Context = { text, tokens, partner, lexicon, found, memo: new Array<Placed | null | undefined>(tokens.length) };
+  const context: Context = {
+    text,
+    tokens,
+    partner,
+    lexicon,
+    found,
+    memo: new Array<Placed | null | undefined>(tokens.length),
+  };
   const sequence = new Sequence(context, 0, tokens.length, 0, false);
   sequence.run();
   found.unread.sort((a, b) => a.span.from - b.span.from);
@@ -134,7 +141,7 @@ class Sequence implements Reader {
       if (first.kind === 'open') {
         const close = this.partner[at] ?? -1;
         if (close > at && close < this.end) i = close + 1;
-      } 
+      }
       // A bracket without a partner has been reported as such.
       if ((this.partner[at] ?? -1) < 0) return i;
     } else if (first?.kind === 'mark' && !/[\p{L}\p{N}$%#@^~]/u.test(first.word)) {
@@ -144,7 +151,14 @@ class Sequence implements Reader {
       const token = this.tokens[i];
       if (!token || (token.kind !== 'word' && token.kind !== 'number' && token.kind !== 'ordinal')) break;
       const meaning = this.lexeme(i)?.meaning.is;
-      if (meaning === 'stitch' || meaning === 'shaping' || meaning === 'increase' || meaning === 'decrease' || meaning === 'and') break;
+      if (
+        meaning === 'stitch' ||
+        meaning === 'shaping' ||
+        meaning === 'increase' ||
+        meaning === 'decrease' ||
+        meaning === 'and'
+      )
+        break;
       if (token.kind === 'number') {
         const after = this.lexeme(i + 1)?.meaning.is;
         if (after === 'stitch' || after === 'shaping' || after === 'increase' || after === 'decrease') break;
@@ -164,13 +178,17 @@ const FORMS_BY_BEGINNING = new Map<string, readonly InstructionForm[]>();
 
 /** The forms that can begin at a token, in the order of the list of forms. */
 function formsAt(token: Token | undefined, lexeme: Placed | null): readonly InstructionForm[] {
-  const beginning: Beginning | 'close' = lexeme?.meaning.is ?? (token === undefined || token.kind === 'word' ? 'unknown' : token.kind);
+  const beginning: Beginning | 'close' =
+    lexeme?.meaning.is ?? (token === undefined || token.kind === 'word' ? 'unknown' : token.kind);
   // A number or a mark that also means something ("first", "&", "×") is asked for both.
   const second = lexeme && token && token.kind !== 'word' ? token.kind : beginning;
   const key = second === beginning ? beginning : `${beginning} ${second}`;
   let forms = FORMS_BY_BEGINNING.get(key);
   if (!forms) {
-    forms = FORMS.filter(({ begins }) => (begins as readonly string[]).includes(beginning) || (begins as readonly string[]).includes(second));
+    forms = FORMS.filter(
+      ({ begins }) =>
+        (begins as readonly string[]).includes(beginning) || (begins as readonly string[]).includes(second),
+    );
     FORMS_BY_BEGINNING.set(key, forms);
   }
   return forms;

@@ -25,14 +25,16 @@ const WORD_LABEL = new RegExp(
 );
 /** Where a label can stand within a line: after the end of a sentence or a bracket. */
 const AFTER_SENTENCE = /[.!?;)\]}|][ \t\u00a0*_]+(?=r)/giu;
-const AFTER_LABEL = /[ \t\u00a0]{0,4}(?:\((?:rs|ws|right side|wrong side|[^()\n]{0,12}side)\))?[ \t]{0,4}(?:\*\*|__)?[ \t]{0,4}([:.)…=~;]|[-–—−](?!\d))?(?:\*\*|__)?\.{0,6}/iuy;
+const AFTER_LABEL =
+  /[ \t\u00a0]{0,4}(?:\((?:rs|ws|right side|wrong side|[^()\n]{0,12}side)\))?[ \t]{0,4}(?:\*\*|__)?[ \t]{0,4}([:.)…=~;]|[-–—−](?!\d))?(?:\*\*|__)?\.{0,6}/iuy;
 const BARE_LABEL = /\(?(\d{1,3})(?:[ \t]{0,2}(?:[-–—]|to)[ \t]{0,2}(\d{1,3}))?[ \t]{0,2}([.):]{1,2}|[-–—][ \t])/uy;
 const LETTER_LABEL = /([\p{L}])[ \t]?(\d{1,3})(?:[ \t]?[-–—][ \t]?(?:\1)?(\d{1,3}))?[ \t]?:/uy;
 const NAMED_LABEL = /(?:[\p{L}-]{1,14} ){1,3}(?:row|round|rnd)[ \t]?(?:[:–—]|- )/iuy;
 const DECORATION = /(?:[ \t\u00a0>|•◦‣▪●○☐✓~]|[-–—*+](?=[ \t])|\*\*|__|_(?=\p{L}))*/uy;
 
 /** Words after which "Rnd 11" opens a sentence about the round: "Rnd 11 has left …". */
-const PROSE_AFTER = /^[ \t]*(?:has|have|is|are|was|were|will|should|leaves?|left|where|which|may|can|again|in|for|with the|onwards?|onto|on|of|if|then|and|sets?)(?![\p{L}])/iu;
+const PROSE_AFTER =
+  /^[ \t]*(?:has|have|is|are|was|were|will|should|leaves?|left|where|which|may|can|again|in|for|with the|onwards?|onto|on|of|if|then|and|sets?)(?![\p{L}])/iu;
 
 /** Offset after bullets, quote signs and Markdown's emphasis at the start of a line. */
 export function contentStart(text: string, from: number, to: number): number {
@@ -51,7 +53,11 @@ export interface LabelContext {
 export function labelsIn(text: string, line: Span, context: LabelContext): Label[] {
   const start = contentStart(text, line.from, line.to);
   const labels: Label[] = [];
-  const first = wordLabelAt(text, start, line.to, true) ?? letterLabel(text, start, line.to, context) ?? bareLabel(text, start, line.to, context) ?? namedLabel(text, start, line.to);
+  const first =
+    wordLabelAt(text, start, line.to, true) ??
+    letterLabel(text, start, line.to, context) ??
+    bareLabel(text, start, line.to, context) ??
+    namedLabel(text, start, line.to);
   if (first) labels.push(first);
   const from = first ? first.bodyFrom : start;
   for (const match of text.slice(from, line.to).matchAll(AFTER_SENTENCE)) {
@@ -107,7 +113,16 @@ function bareLabel(text: string, at: number, to: number, context: LabelContext):
   const last = match[2] ? Number(match[2]) : from;
   if (last < from) return null;
   const end = at + match[0].trimEnd().length;
-  return { span: { from: at, to: end }, bodyFrom, text: text.slice(at, end).replace(/[.):–—-]+$/u, ''), from, to: last, numbers: range(from, last), kind: null, series: '' };
+  return {
+    span: { from: at, to: end },
+    bodyFrom,
+    text: text.slice(at, end).replace(/[.):–—-]+$/u, ''),
+    from,
+    to: last,
+    numbers: range(from, last),
+    kind: null,
+    series: '',
+  };
 }
 
 function letterLabel(text: string, at: number, to: number, context: LabelContext): Label | null {
@@ -119,7 +134,16 @@ function letterLabel(text: string, at: number, to: number, context: LabelContext
   const from = Number(match[2]);
   const last = match[3] ? Number(match[3]) : from;
   if (last < from) return null;
-  return { span: { from: at, to: bodyFrom - 1 }, bodyFrom, text: text.slice(at, bodyFrom - 1), from, to: last, numbers: range(from, last), kind: null, series: (match[1] ?? '').toLowerCase() };
+  return {
+    span: { from: at, to: bodyFrom - 1 },
+    bodyFrom,
+    text: text.slice(at, bodyFrom - 1),
+    from,
+    to: last,
+    numbers: range(from, last),
+    kind: null,
+    series: (match[1] ?? '').toLowerCase(),
+  };
 }
 
 /** "First tile row: …": a row that has a name and no number. */
@@ -128,7 +152,16 @@ function namedLabel(text: string, at: number, to: number): Label | null {
   const match = NAMED_LABEL.exec(text);
   if (!match || NAMED_LABEL.lastIndex > to) return null;
   const end = at + match[0].trimEnd().length;
-  return { span: { from: at, to: end }, bodyFrom: end, text: text.slice(at, end).replace(/[ \t]*[:–—-]$/u, ''), from: 0, to: 0, numbers: [], kind: /row/i.test(match[0]) ? 'row' : 'round', series: '' };
+  return {
+    span: { from: at, to: end },
+    bodyFrom: end,
+    text: text.slice(at, end).replace(/[ \t]*[:–—-]$/u, ''),
+    from: 0,
+    to: 0,
+    numbers: [],
+    kind: /row/i.test(match[0]) ? 'row' : 'round',
+    series: '',
+  };
 }
 
 /** Whether the words from here on can be the beginning of an instruction. */

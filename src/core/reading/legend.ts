@@ -3,7 +3,8 @@ import type { Vocabulary } from '../vocabulary/stitches.js';
 import { Lexicon, type LegendDefinition, type Meaning } from './lexicon.js';
 import { readInstruction } from './instruction.js';
 
-const ENTRY = /^[\s>•*\-–+|]*(?:\*\*)?([\p{L}][\p{L}\d'()/ -]{0,14}?)(?:\*\*)?\s*(?:=|–|—|:|\||\.{3,}|…|-(?=\s)|\t|\s{2,})\s*(.{2,120})$/u;
+const ENTRY =
+  /^[\s>•*\-–+|]*(?:\*\*)?([\p{L}][\p{L}\d'()/ -]{0,14}?)(?:\*\*)?\s*(?:=|–|—|:|\||\.{3,}|…|-(?=\s)|\t|\s{2,})\s*(.{2,120})$/u;
 
 /**
  * The entries of the pattern's own list of abbreviations in a stretch of lines.
@@ -28,14 +29,16 @@ function readLine(line: string, offset: number, entries: LegendEntry[]): void {
     if (!match) continue;
     const term = (match[1] ?? '').trim();
     const meaning = (match[2] ?? '').replace(/[|*\s.]+$/u, '').replace(/^[|*\s]+/u, '');
-    if (term.length > 0 && meaning.length > 0) entries.push({ term, meaning, span: { from: offset + at, to: offset + at + text.length } });
+    if (term.length > 0 && meaning.length > 0)
+      entries.push({ term, meaning, span: { from: offset + at, to: offset + at + text.length } });
   }
 }
 
 /** "sc = single crochet, inc = two sc in one stitch": cut before each new term. */
 function splitList(line: string): { at: number; text: string }[] {
   const cuts = [0];
-  for (const match of line.matchAll(/[,;·•]\s*(?=[\p{L}][\p{L}\d ()/]{0,12}\s*=)/gu)) cuts.push(match.index + match[0].length);
+  for (const match of line.matchAll(/[,;·•]\s*(?=[\p{L}][\p{L}\d ()/]{0,12}\s*=)/gu))
+    cuts.push(match.index + match[0].length);
   return cuts.map((at, i) => ({ at, text: line.slice(at, cuts[i + 1] ?? line.length).replace(/[,;·•\s]+$/u, '') }));
 }
 
@@ -43,7 +46,11 @@ function splitList(line: string): { at: number; text: string }[] {
  * What the reader can make of the entries: a definition wins over the built-in meaning of its word.
  * Entries that explain no stitch make their word known, as a remark.
  */
-export function definitions(entries: readonly LegendEntry[], vocabulary: Vocabulary, compact: boolean): LegendDefinition[] {
+export function definitions(
+  entries: readonly LegendEntry[],
+  vocabulary: Vocabulary,
+  compact: boolean,
+): LegendDefinition[] {
   const builtIn = new Lexicon(vocabulary, compact);
   const known: LegendDefinition[] = [];
   for (const { term, meaning } of entries) {

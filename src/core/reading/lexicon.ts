@@ -60,7 +60,8 @@ export class Lexicon {
   /** The longest word or phrase that begins at a token, or null. */
   at(tokens: readonly Token[], index: number): Lexeme | null {
     const token = tokens[index];
-    if (!token || token.word === '' || token.kind === 'open' || token.kind === 'close' || token.kind === 'star') return null;
+    if (!token || token.word === '' || token.kind === 'open' || token.kind === 'close' || token.kind === 'star')
+      return null;
     if (token.kind === 'word' && this.#letters.size > 0 && token.raw.length <= 2) {
       const meaning = this.#letters.get(token.raw);
       if (meaning) return { meaning, length: 1 };
@@ -81,7 +82,8 @@ function builtIn(vocabulary: Vocabulary): Phrases {
   // What is added first wins: own names, then plain words, then names of the other vocabulary.
   const other: Vocabulary = vocabulary === 'us' ? 'uk' : 'us';
   for (const { id, [vocabulary]: names } of STITCHES) {
-    for (const name of [...names.long, ...names.short]) add(phrases, name, { is: 'stitch', stitch: id, foreign: false });
+    for (const name of [...names.long, ...names.short])
+      add(phrases, name, { is: 'stitch', stitch: id, foreign: false });
   }
   for (const [meaning, words] of WORDS) for (const phrase of words) add(phrases, phrase, meaning);
   for (const { id, [other]: names } of STITCHES) {
@@ -97,7 +99,10 @@ function add(phrases: Phrases, phrase: string, meaning: Meaning): void {
   const first = words[0] ?? '';
   const list = phrases.get(first);
   if (!list) phrases.set(first, [{ words, meaning }]);
-  else if (!list.some((known) => known.words.length === words.length && known.words.every((word, i) => word === words[i]))) list.push({ words, meaning });
+  else if (
+    !list.some((known) => known.words.length === words.length && known.words.every((word, i) => word === words[i]))
+  )
+    list.push({ words, meaning });
 }
 
 function longest(phrases: Phrases, tokens: readonly Token[], index: number, word: string): Lexeme | null {

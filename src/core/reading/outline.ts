@@ -29,7 +29,8 @@ interface OpenRound {
   to: number;
 }
 
-const COUNT_AT_END = /(?:[([{<]\s*[^()[\]{}<>\n]{0,60}?\d[^()[\]{}<>\n]{0,40}[)\]}>]|[=–—]\s*\d+\s*\p{L}*|-\s+\d+(?:\s*\p{L}+)?|\d+\s*(?:sts?|stitch(?:es)?))[\s.*_|]*$/u;
+const COUNT_AT_END =
+  /(?:[([{<]\s*[^()[\]{}<>\n]{0,60}?\d[^()[\]{}<>\n]{0,40}[)\]}>]|[=–—]\s*\d+\s*\p{L}*|-\s+\d+(?:\s*\p{L}+)?|\d+\s*(?:sts?|stitch(?:es)?))[\s.*_|]*$/u;
 const GOES_ON = /(?:[,;:(\[{*+&–—-]|(?<![\p{L}])(?:and|in|into|the|next|each|of|to|from|then|with|a|over))\s*$/iu;
 const LEAD = /^[^\p{L}\d]{0,4}(\p{L}[\p{L} '’-]{1,28}?)\s*(?:[:.]\s*[*_]{1,2}|[*_]{1,2}\s*[:.–—-]|:)(?=\s)/u;
 
@@ -62,10 +63,14 @@ class Outliner {
     const count = this.#source.lineStarts.length;
     for (let line = 0; line < count; line += 1) this.#line(line);
     this.#close();
-    return this.#parts.filter((part) => part.stretches.some((stretch) => stretch.rounds.length > 0)).map(({ level: _, ...part }) => ({
-      ...part,
-      stretches: part.stretches.filter((stretch) => stretch.rounds.length > 0).map(({ series: __, ...stretch }) => stretch),
-    }));
+    return this.#parts
+      .filter((part) => part.stretches.some((stretch) => stretch.rounds.length > 0))
+      .map(({ level: _, ...part }) => ({
+        ...part,
+        stretches: part.stretches
+          .filter((stretch) => stretch.rounds.length > 0)
+          .map(({ series: __, ...stretch }) => stretch),
+      }));
   }
 
   #line(index: number): void {
@@ -78,15 +83,21 @@ class Outliner {
     }
     const afterBlank = this.#afterBlank;
     this.#afterBlank = false;
-    this.#title ??= text.replace(/^[^\p{L}\d]+|[^\p{L}\d)!?]+$/gu, '');
     const labels = labelsIn(this.#source.text, span, { lexicon: this.#lexicon, bare: this.#bareLabelsStand() });
-    if (labels.length > 0) return this.#labels(labels, span);
+    if (labels.length > 0) {
+      this.#labels(labels, span);
+      return;
+    }
+    this.#title ??= text.replace(/^[^\p{L}\d]+|[^\p{L}\d)!?]+$/gu, '');
     if (this.#open && this.#continues(text)) {
       this.#open.to = span.to;
       return;
     }
     const heading = this.#headingAt(index, text, afterBlank);
-    if (heading) return this.#heading(heading, span);
+    if (heading) {
+      this.#heading(heading, span);
+      return;
+    }
     this.#inlineSection(text);
     if (this.#unlabelled(index, span, text)) return;
     this.#addProse(span);
@@ -100,7 +111,8 @@ class Outliner {
   #labels(labels: readonly Label[], line: Span): void {
     labels.forEach((label, i) => {
       this.#close();
-      if (i === 0 && label.span.from > contentStart(this.#source.text, line.from, line.to)) this.#addProse({ from: line.from, to: label.span.from });
+      if (i === 0 && label.span.from > contentStart(this.#source.text, line.from, line.to))
+        this.#addProse({ from: line.from, to: label.span.from });
       this.#begin(label);
       const to = labels[i + 1]?.span.from ?? line.to;
       this.#open = { label, from: label.span.from, bodyFrom: Math.min(label.bodyFrom, to), to };
@@ -115,15 +127,38 @@ class Outliner {
     const start = prose ? chainStartIn(words, this.#lexicon.compact) : null;
     const named = this.#pending;
     const last = this.#stretch?.rounds.at(-1);
-    const restarts = label !== null && label.from > 0 && last !== undefined && label.from === 1 && last.to >= 1 && this.#stretch?.rounds.some((round) => round.labelled && round.from === 1);
+    const restarts =
+      label !== null &&
+      label.from > 0 &&
+      last !== undefined &&
+      label.from === 1 &&
+      last.to >= 1 &&
+      this.#stretch?.rounds.some((round) => round.labelled && round.from === 1);
     const series = label?.series ?? '';
     if (named) {
-      const under = named.heading.level > 0 && this.#part && named.heading.level > this.#part.level && this.#part.level > 0 && this.#part.stretches.length > 0;
+      const under =
+        named.heading.level > 0 &&
+        this.#part &&
+        named.heading.level > this.#part.level &&
+        this.#part.level > 0 &&
+        this.#part.stretches.length > 0;
       if (under) this.#newStretch(named.heading.name, start, into, series);
       else this.#newPart(named.heading, named.span, start, into);
     } else if (!this.#part) {
       const at = { from: label?.span.from ?? 0, to: label?.span.from ?? 0 };
-      this.#newPart({ name: this.#title && this.#title.length < 60 ? this.#title : 'Pattern', make: 1, saysMake: false, section: null, level: 0, rest: '' }, at, start, into);
+      this.#newPart(
+        {
+          name: this.#title && this.#title.length < 60 ? this.#title : 'Pattern',
+          make: 1,
+          saysMake: false,
+          section: null,
+          level: 0,
+          rest: '',
+        },
+        at,
+        start,
+        into,
+      );
     } else if (restarts || (label && series !== (this.#stretch?.series ?? ''))) {
       this.#newStretch(LEAD.exec(words)?.[1]?.trim() ?? this.#leadOfLastLine(words), start, into, series);
     } else if (label === null || label.from === 0) {
@@ -136,12 +171,22 @@ class Outliner {
   }
 
   #leadOfLastLine(words: string): string | null {
-    const line = words.trimEnd().split(/[\r\n]+/).at(-1) ?? '';
+    const line =
+      words
+        .trimEnd()
+        .split(/[\r\n]+/)
+        .at(-1) ?? '';
     return LEAD.exec(`${line} `)?.[1]?.trim() ?? null;
   }
 
   #newPart(heading: Heading, span: Span, start: PieceStart | null, into: Stretch['into']): void {
-    this.#part = { name: heading.name || 'Pattern', make: heading.make, heading: span, stretches: [], level: heading.level };
+    this.#part = {
+      name: heading.name || 'Pattern',
+      make: heading.make,
+      heading: span,
+      stretches: [],
+      level: heading.level,
+    };
     this.#parts.push(this.#part);
     const fromHeading = start ?? chainStartIn(heading.rest, this.#lexicon.compact);
     this.#newStretch(null, fromHeading, into, '');
@@ -178,7 +223,11 @@ class Outliner {
     const inRows = this.#stretch?.rounds.at(-1)?.kind === 'row';
     return {
       label: label?.text.replace(/\s+/g, ' ') ?? firstWords(this.#source.text.slice(open.from, to)),
-      kind: label?.kind ?? ((turned || inRows) && label?.kind !== 'round' && (label?.series ?? '') === '' && label !== null ? 'row' : 'round'),
+      kind:
+        label?.kind ??
+        ((turned || inRows) && label?.kind !== 'round' && (label?.series ?? '') === '' && label !== null
+          ? 'row'
+          : 'round'),
       labelled: label !== null,
       from: label?.from ?? 0,
       to: label?.to ?? 0,
@@ -194,7 +243,10 @@ class Outliner {
     if (look && (look.level > 0 || afterBlank || look.section || this.#roundsFollow(index))) {
       const start = text.search(/[\p{L}\d]/u);
       const from = (this.#source.lineStarts[index] ?? 0) + Math.max(0, start);
-      const known = look.level === 0 && !look.saysMake && beginsInstruction(this.#source.text, from, from + text.length - Math.max(0, start), this.#lexicon);
+      const known =
+        look.level === 0 &&
+        !look.saysMake &&
+        beginsInstruction(this.#source.text, from, from + text.length - Math.max(0, start), this.#lexicon);
       if (!known) return look;
     }
     const place = headingByPlace(text);
@@ -211,7 +263,11 @@ class Outliner {
       const text = this.#source.text.slice(span.from, Math.min(span.to, span.from + 200));
       if (text.trim() === '') continue;
       seen += 1;
-      const labels = labelsIn(this.#source.text, { from: span.from, to: span.from + text.length }, { lexicon: this.#lexicon, bare: true });
+      const labels = labelsIn(
+        this.#source.text,
+        { from: span.from, to: span.from + text.length },
+        { lexicon: this.#lexicon, bare: true },
+      );
       const first = labels[0];
       if (first) return first.from <= 1 || seen === 1;
       if (chainStartIn(text, this.#lexicon.compact)) return true;
@@ -229,7 +285,8 @@ class Outliner {
     } else {
       this.#section = null;
       this.#pending = { heading, span };
-      if (heading.rest) this.#prose = { from: span.to - Math.min(heading.rest.length, span.to - span.from), to: span.to };
+      if (heading.rest)
+        this.#prose = { from: span.to - Math.min(heading.rest.length, span.to - span.from), to: span.to };
     }
   }
 
@@ -253,11 +310,20 @@ class Outliner {
       if (COUNT_AT_END.test(this.#source.text.slice(Math.max(span.from, to - 160), to))) break;
       const next = lineSpan(this.#source, line);
       const words = this.#source.text.slice(next.from, Math.min(next.to, next.from + 200));
-      if (words.trim() === '' || !/^\s*[\p{Ll}(\[{]/u.test(words) || labelsIn(this.#source.text, next, { lexicon: this.#lexicon, bare: true }).length > 0) break;
+      if (
+        words.trim() === '' ||
+        !/^\s*[\p{Ll}(\[{]/u.test(words) ||
+        labelsIn(this.#source.text, next, { lexicon: this.#lexicon, bare: true }).length > 0
+      )
+        break;
       to = next.to;
     }
     const bodyFrom = span.from + wordsBeforeWork(text, this.#lexicon);
-    const reading = readInstruction(this.#source.text, { from: bodyFrom, to: Math.min(to, span.from + 2000) }, this.#lexicon);
+    const reading = readInstruction(
+      this.#source.text,
+      { from: bodyFrom, to: Math.min(to, span.from + 2000) },
+      this.#lexicon,
+    );
     if (!isInstruction(reading)) return false;
     this.#close();
     this.#begin(null);
@@ -279,14 +345,23 @@ function wordsBeforeWork(text: string, lexicon: Lexicon): number {
 
 /** Whether what was read of an unlabelled line is crochet with a result, and not talk about it. */
 function isInstruction(reading: InstructionReading): boolean {
-  const works = reading.steps.some((step) => step.kind === 'work' || step.kind === 'group' || (step.kind === 'repeat' && step.body.length > 0));
+  const works = reading.steps.some(
+    (step) => step.kind === 'work' || step.kind === 'group' || (step.kind === 'repeat' && step.body.length > 0),
+  );
   if (!works) return false;
-  const foundation = reading.steps.some((step) => step.kind === 'chain') && reading.steps.some((step) => step.kind === 'work' && step.place.kind === 'chain-from-hook');
+  const foundation =
+    reading.steps.some((step) => step.kind === 'chain') &&
+    reading.steps.some((step) => step.kind === 'work' && step.place.kind === 'chain-from-hook');
   return reading.stated !== null || (foundation && reading.unread.length === 0);
 }
 
 function firstWords(text: string): string {
-  const words = text.replace(/[*_#]/g, '').trim().split(/[\s:,.(]+/).slice(0, 3).join(' ');
+  const words = text
+    .replace(/[*_#]/g, '')
+    .trim()
+    .split(/[\s:,.(]+/)
+    .slice(0, 3)
+    .join(' ');
   return words.length > 28 ? `${words.slice(0, 27)}…` : words;
 }
 

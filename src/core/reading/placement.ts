@@ -1,4 +1,5 @@
-import { once, type Amount, type Loops, type Place } from '../pattern/instruction.js';
+import { once, type Amount, type Place } from '../pattern/instruction.js';
+import type { Loops } from '../vocabulary/stitches.js';
 import { amountAfter, filling } from './amount.js';
 import { isWord, meaningAt, pass, tokenAt, type Reader } from './reader.js';
 

@@ -19,7 +19,10 @@ export function readPattern(text: string, options: ReadOptions = { terms: 'auto'
   const source = sourceText(text);
   const terms = detectTerms(text, options.terms);
   const legend = legendOf(source);
-  const compact = writesLetters(text, legend.map(({ term }) => term));
+  const compact = writesLetters(
+    text,
+    legend.map(({ term }) => term),
+  );
   const lexicon = new Lexicon(terms.used, compact, definitions(legend, terms.used, compact));
   const { parts } = outlineOf(source, lexicon);
   return { source, terms, legend, chainRule: chainRuleIn(text), parts, baseStitch: baseStitch() };
@@ -50,7 +53,9 @@ function writesLetters(text: string, terms: readonly string[]): boolean {
  */
 export function chainRuleIn(text: string): ChainRule {
   const rule = new Map<number, boolean>();
-  for (const match of text.matchAll(/(?<![\p{L}])(?:turning |starting |beginning |first )?(?:ch|chains?)(?![\p{L}])[^.;:()\n]{0,60}?(?<![\p{L}])(does not|doesn['’]t|do not|don['’]t|never|not|n't)?\s*(?:be )?count(?:s|ed)?(?![\p{L}])/giu)) {
+  for (const match of text.matchAll(
+    /(?<![\p{L}])(?:turning |starting |beginning |first )?(?:ch|chains?)(?![\p{L}])[^.;:()\n]{0,60}?(?<![\p{L}])(does not|doesn['’]t|do not|don['’]t|never|not|n't)?\s*(?:be )?count(?:s|ed)?(?![\p{L}])/giu,
+  )) {
     const counts = match[1] === undefined;
     const lengths = [...match[0].matchAll(/(?:ch|chains?)[\s-]?(\d{1,2})/giu)].map((found) => Number(found[1]));
     // A clause about several chains ends at its own comma: "ch 3 counts as dc, ch 1 does not".

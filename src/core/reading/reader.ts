@@ -61,7 +61,11 @@ export interface Reader {
 }
 
 /** The meaning at an index if it is of one of the given sorts, with the index after it. */
-export function meaningAt<K extends Meaning['is']>(reader: Reader, at: number, ...kinds: readonly K[]): Placed<Extract<Meaning, { is: K }>> | null {
+export function meaningAt<K extends Meaning['is']>(
+  reader: Reader,
+  at: number,
+  ...kinds: readonly K[]
+): Placed<Extract<Meaning, { is: K }>> | null {
   const found = reader.lexeme(at);
   if (!found || !(kinds as readonly string[]).includes(found.meaning.is)) return null;
   return found as Placed<Extract<Meaning, { is: K }>>;

@@ -1,9 +1,11 @@
 import type { PieceStart, Stretch } from '../pattern/pattern.js';
 
-const CHAINS = /(?<![\p{L}\d-])(?:(?:ch|chain|chains)\s{0,2}(\d{1,4})|(\d{1,4})\s{0,2}(?:ch|chains?)(?![\p{L}])|(?:make|with|of) a chain of (\d{1,4}))/iu;
+const CHAINS =
+  /(?<![\p{L}\d-])(?:(?:ch|chain|chains)\s{0,2}(\d{1,4})|(\d{1,4})\s{0,2}(?:ch|chains?)(?![\p{L}])|(?:make|with|of) a chain of (\d{1,4}))/iu;
 const LETTER_CHAINS = /(?<![\p{L}\d])(?:K\s?(\d{1,4})|(\d{1,4})\s?K)(?![\p{L}\d])/u;
 const FIRST_CHAIN = /(?:start|begin|work)\p{L}*\s+(?:from|in|into|at)\s+(?:the\s+)?(\d)(?:st|nd|rd|th)\s/iu;
-const LOOPS = /(?:(front|back)\s+)?(?:loops?|lps?)(?![\p{L}])[^.!?]{0,60}?(?<![\p{L}])(?:rounds?|rnds?|rds?|rows?|r)\.?\s{0,2}(\d{1,3})(?!\d)/iu;
+const LOOPS =
+  /(?:(front|back)\s+)?(?:loops?|lps?)(?![\p{L}])[^.!?]{0,60}?(?<![\p{L}])(?:rounds?|rnds?|rds?|rows?|r)\.?\s{0,2}(\d{1,3})(?!\d)/iu;
 
 /**
  * The chain that a part begins with, where the words before its first round say so: "With Ginger,

@@ -56,7 +56,10 @@ function findingOf(source: SourceText, { rule, span, message, round, fixes }: Fi
     message,
     part: round?.part.name ?? null,
     round: round?.round.label ?? null,
-    fixes: (fixes ?? []).map(({ title, edits }) => ({ title, edits: edits.map((edit) => ({ ...place(source, edit.span), text: edit.text })) })),
+    fixes: (fixes ?? []).map(({ title, edits }) => ({
+      title,
+      edits: edits.map((edit) => ({ ...place(source, edit.span), text: edit.text })),
+    })),
   };
 }
 

@@ -4,6 +4,9 @@
  */
 export type Vocabulary = 'us' | 'uk';
 
+/** The part of a stitch that is worked into: both loops where nothing is said. */
+export type Loops = 'both' | 'front' | 'back';
+
 export type StitchId =
   | 'chain'
   | 'slip'

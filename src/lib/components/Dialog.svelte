@@ -19,7 +19,15 @@
   };
 </script>
 
-<dialog class:wide aria-labelledby="dialog-title" {@attach opened} oncancel={(event) => (event.preventDefault(), onclose())}>
+<dialog
+  class:wide
+  aria-labelledby="dialog-title"
+  {@attach opened}
+  oncancel={(event) => {
+    event.preventDefault();
+    onclose();
+  }}
+>
   <h2 id="dialog-title">{title}</h2>
   {@render children()}
 </dialog>

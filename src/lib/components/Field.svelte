@@ -10,14 +10,30 @@
     problem?: string;
   }
 
-  let { label, value = $bindable(), lines = 1, hint, problem, id = `field-${label.toLowerCase().replace(/\W+/g, '-')}`, placeholder, ...rest }: Props = $props();
+  let {
+    label,
+    value = $bindable(),
+    lines = 1,
+    hint,
+    problem,
+    id = `field-${label.toLowerCase().replace(/\W+/g, '-')}`,
+    placeholder,
+    ...rest
+  }: Props = $props();
   const about = $derived(problem || hint ? `${id}-about` : undefined);
 </script>
 
 <div class="field" class:tall={lines > 1}>
   <label for={id}>{label}</label>
   {#if lines > 1}
-    <textarea {id} bind:value rows={lines} {placeholder} spellcheck="false" aria-describedby={about} aria-invalid={problem ? true : undefined}></textarea>
+    <textarea
+      {id}
+      bind:value
+      rows={lines}
+      {placeholder}
+      spellcheck="false"
+      aria-describedby={about}
+      aria-invalid={problem ? true : undefined}></textarea>
   {:else}
     <input {id} bind:value {placeholder} aria-describedby={about} aria-invalid={problem ? true : undefined} {...rest} />
   {/if}

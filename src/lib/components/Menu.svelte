@@ -20,6 +20,10 @@
     root.querySelector('button')?.focus();
   }
 
+  function closeElsewhere(event: MouseEvent): void {
+    if (open && !root.contains(event.target as Node)) open = false;
+  }
+
   function onkeydown(event: KeyboardEvent): void {
     if (!open) return;
     const entries = [...root.querySelectorAll<HTMLElement>('[role=menuitem]')];
@@ -37,10 +41,18 @@
   }
 </script>
 
-<svelte:window onclick={(event) => open && !root.contains(event.target as Node) && (open = false)} />
+<svelte:window onclick={closeElsewhere} />
 
 <div class="menu" bind:this={root} {onkeydown} role="presentation">
-  <button type="button" class="opener" aria-haspopup="menu" aria-expanded={open} aria-label={label} title={label} onclick={() => (open = !open)}><Ellipsis size={18} /></button>
+  <button
+    type="button"
+    class="opener"
+    aria-haspopup="menu"
+    aria-expanded={open}
+    aria-label={label}
+    title={label}
+    onclick={() => (open = !open)}><Ellipsis size={18} /></button
+  >
   {#if open}
     <div role="menu" aria-label={label} {@attach focusFirst}>
       {#each items as { text, act, grave } (text)}

@@ -21,7 +21,15 @@
 
 <div role="tablist" aria-label={label} tabindex="-1" {onkeydown}>
   {#each tabs as { id, text, count } (id)}
-    <button type="button" role="tab" id="tab-{id}" aria-selected={id === chosen} aria-controls="panel-{id}" tabindex={id === chosen ? 0 : -1} onclick={() => (chosen = id)}>
+    <button
+      type="button"
+      role="tab"
+      id="tab-{id}"
+      aria-selected={id === chosen}
+      aria-controls="panel-{id}"
+      tabindex={id === chosen ? 0 : -1}
+      onclick={() => (chosen = id)}
+    >
       {text}{#if count !== undefined}<span class="count">{count}</span>{/if}
     </button>
   {/each}

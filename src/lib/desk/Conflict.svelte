@@ -41,7 +41,9 @@
   </dl>
   {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
   <div class="ends">
-    <Button weight="firm" disabled={busy} onclick={() => void settle(keepBoth)}>Go on with theirs, shelve mine as a copy</Button>
+    <Button weight="firm" disabled={busy} onclick={() => void settle(keepBoth)}
+      >Go on with theirs, shelve mine as a copy</Button
+    >
     <Button disabled={busy} onclick={() => void settle(useMine)}>Go on with mine, shelve theirs as a copy</Button>
   </div>
 </Dialog>

@@ -9,7 +9,7 @@
   import Menu from '../components/Menu.svelte';
   import Tabs from '../components/Tabs.svelte';
   import { toasts } from '../components/toasts.svelte.js';
-  import type { StoredPattern } from '../patterns.js';
+  import { LONGEST_NAME, type StoredPattern } from '../patterns.js';
   import { Checker } from '../workers/checker.js';
   import Conflict from './Conflict.svelte';
   import { readDraft } from './draft.js';
@@ -37,6 +37,7 @@
   let checker: Checker | undefined;
   const saver = new Saver(opened);
 
+  const theirs = $derived(saver.state.kind === 'conflict' ? saver.state.theirs : null);
   const rounds = $derived(report?.parts.flatMap((part) => part.rounds) ?? []);
   const off = $derived(rounds.filter(({ verdict }) => verdict === 'off').length);
   const unread = $derived(rounds.filter(({ verdict }) => verdict === 'unreadable').length);
@@ -89,20 +90,20 @@
     toasts.say('Brought up to date with what another window saved.');
   }
 
-  async function settle(theirs: StoredPattern, mineWins: boolean): Promise<string> {
+  async function settle(other: StoredPattern, mineWins: boolean): Promise<string> {
     const mine = text;
     try {
-      await takeIn(mineWins ? theirs.text : mine, `${theirs.name} (${mineWins ? 'other window' : 'this window'}, copy)`);
+      await takeIn(mineWins ? other.text : mine, `Copy: ${other.name}`.slice(0, LONGEST_NAME));
       if (mineWins) {
-        const answer = await saveText(opened.id, mine, theirs.revision);
+        const answer = await saveText(opened.id, mine, other.revision);
         if ('current' in answer) return 'It was changed once more meanwhile. Choose again.';
-        saver.rebase({ ...theirs, text: mine, revision: answer.revision });
+        saver.rebase({ ...other, text: mine, revision: answer.revision });
       } else {
-        saver.rebase(theirs);
-        if (view) replaceText(view, theirs.text);
-        saver.rebase(theirs);
+        saver.rebase(other);
+        if (view) replaceText(view, other.text);
+        saver.rebase(other);
       }
-      toasts.say(`The other text is on the shelf as a copy.`);
+      toasts.say('The other text is on the shelf as a copy.');
       return '';
     } catch (error) {
       return error instanceof Trouble ? error.message : 'This did not work.';
@@ -127,7 +128,10 @@
       await saver.flush();
       await putAway(opened.id);
       await goto('/');
-      toasts.say('It is off the shelf.', { text: 'Put it back', act: () => void takeBack(opened.id).then(() => goto(`/desk/${opened.id}`)) });
+      toasts.say('It is off the shelf.', {
+        text: 'Put it back',
+        act: () => void takeBack(opened.id).then(() => goto(`/desk/${opened.id}`)),
+      });
     } catch (error) {
       toasts.say(error instanceof Trouble ? error.message : 'This did not work.');
     }
@@ -142,7 +146,11 @@
   }
 </script>
 
-<svelte:window onfocus={() => void lookForNewer()} ononline={() => void saver.flush()} onpagehide={() => void saver.flush()} />
+<svelte:window
+  onfocus={() => void lookForNewer()}
+  ononline={() => void saver.flush()}
+  onpagehide={() => void saver.flush()}
+/>
 
 <div class="desk">
   <header>
@@ -151,7 +159,11 @@
     <dl>
       {#if report}
         <dt class="unseen">Terms</dt>
-        <dd>{TERMS[report.terms.detected]}{#if report.terms.declared === null && report.terms.detected !== 'unclear'}<span class="soft">, not declared</span>{/if}</dd>
+        <dd>
+          {TERMS[report.terms.detected]}{#if report.terms.declared === null && report.terms.detected !== 'unclear'}<span
+              class="soft">, not declared</span
+            >{/if}
+        </dd>
         <dt class="unseen">Rounds</dt>
         <dd>{rounds.length} {rounds.length === 1 ? 'round' : 'rounds'}</dd>
         {#if off > 0}
@@ -184,14 +196,18 @@
       <p>
         <strong>Not saved.</strong>
         {saver.state.why}
-        {saver.state.kept ? 'Your text is kept in this browser' : 'This browser has no room to keep your text: copy it before you leave'}{saver.state.again ? ', and saving is tried again by itself.' : '.'}
+        {saver.state.kept
+          ? 'Your text is kept in this browser'
+          : 'This browser has no room to keep your text: copy it before you leave'}{saver.state.again
+          ? ', and saving is tried again by itself.'
+          : '.'}
       </p>
       <Button weight="quiet" onclick={() => void saver.flush()}>Try now</Button>
     </div>
   {/if}
 
   <main>
-    <Manuscript {text} {ready} {changed} moved={(next) => (line = next)} />
+    <Manuscript {text} {ready} {changed} moved={(next: number) => void (line = next)} />
     <aside aria-label="What was found">
       <Tabs
         label="What was found"
@@ -212,15 +228,15 @@
   </main>
 </div>
 
-{#if naming}<Rename {name} chosen={(next) => void newName(next)} onclose={() => (naming = false)} />{/if}
-{#if saver.state.kind === 'conflict'}
-  {@const theirs = saver.state.theirs}
+{#if naming}<Rename {name} chosen={(next: string) => void newName(next)} onclose={() => (naming = false)} />{/if}
+{#if theirs}
   <Conflict mine={text} {theirs} keepBoth={() => settle(theirs, false)} useMine={() => settle(theirs, true)} />
 {/if}
 
 <style>
   .desk {
     display: grid;
+    grid-template-columns: minmax(0, 1fr);
     grid-template-rows: auto auto minmax(0, 1fr);
     height: 100dvh;
   }

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Report, ReportFinding } from '../../core/index.js';
   import Mark from '../components/Mark.svelte';
+  import { roundName } from './rail.js';
 
   interface Props {
     report: Report;
@@ -32,7 +33,12 @@
     {#each shown as finding, i (`${finding.line}:${finding.column}:${finding.rule}:${i}`)}
       <li class:here={finding.line <= line && line <= finding.endLine}>
         <button type="button" onclick={() => go(finding)}>
-          <span class="where"><Mark name={finding.severity} /> {finding.round ?? `Line ${finding.line}`}<span class="part">{finding.part ?? ''}</span><span class="line">line {finding.line}</span></span>
+          <span class="where"
+            ><Mark name={finding.severity} />
+            {finding.round === null ? `Line ${finding.line}` : roundName({ label: finding.round, kind: 'round' })}<span
+              class="part">{finding.part ?? ''}</span
+            ><span class="line">line {finding.line}</span></span
+          >
           <span class="message">{finding.message}</span>
         </button>
       </li>

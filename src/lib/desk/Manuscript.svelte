@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { EditorView } from '@codemirror/view';
+  import { untrack } from 'svelte';
   import type { Attachment } from 'svelte/attachments';
   import { createManuscript } from './manuscript.js';
 
@@ -12,22 +13,20 @@
 
   let { text, ready, changed, moved }: Props = $props();
 
-  // The props are read once: the editor owns the text from here on.
-  // svelte-ignore state_referenced_locally
-  const options = { text, changed, moved };
-  // svelte-ignore state_referenced_locally
-  const told = ready;
-
-  const editor: Attachment<HTMLElement> = (host) => {
-    const view = createManuscript(host, options);
-    told(view);
-    return () => view.destroy();
-  };
+  // The editor owns the text from here on; an attachment that read state would be built anew with each key.
+  const editor: Attachment<HTMLElement> = (host) =>
+    untrack(() => {
+      const view = createManuscript(host, { text, changed, moved });
+      ready(view);
+      return () => view.destroy();
+    });
 </script>
 
 <div class="manuscript">
   <div class="heads" aria-hidden="true">
-    <span class="uses">uses</span><span class="edge">/ edge</span><span class="made">makes</span><span class="stated">stated</span><span></span>
+    <span class="uses">uses</span><span class="edge">/ edge</span><span class="made">makes</span><span class="stated"
+      >stated</span
+    ><span></span>
   </div>
   <div class="host" {@attach editor}></div>
 </div>
@@ -90,7 +89,8 @@
   }
 
   .host :global(.cm-activeLine) {
-    background: var(--paper-raised);
+    /* Translucent: the selection is drawn underneath. */
+    background: color-mix(in srgb, var(--paper-raised) 55%, transparent);
     box-shadow: inset 3px 0 var(--woad);
   }
 
@@ -100,11 +100,15 @@
 
   .host :global(.cm-editor .cm-selectionBackground),
   .host :global(.cm-editor.cm-focused .cm-selectionBackground) {
-    background: var(--woad-wash) !important;
+    background: color-mix(in srgb, var(--woad) 26%, transparent) !important;
   }
 
   .host :global(.cm-selectionMatch) {
     background: var(--weld-wash);
+  }
+
+  .host :global(.cm-gutters.cm-gutters-before) {
+    display: none;
   }
 
   .host :global(.cm-gutters.cm-gutters-after) {
@@ -116,6 +120,9 @@
   }
 
   .host :global(.rail-row) {
+    /* Smaller figures on the baseline of the text. */
+    position: relative;
+    top: 0.12rem;
     padding-left: var(--space-2);
     font-family: var(--figure-face);
     font-size: var(--size-body);
@@ -216,18 +223,22 @@
 
   @media (max-width: 720px) {
     .manuscript {
-      --rail: 0 0 3rem 2.2rem 1.2rem;
+      --rail: 2.7rem 2rem 1.2rem;
     }
 
     .heads .uses,
     .heads .edge,
     .host :global(.rail-row .uses),
     .host :global(.rail-row .edge) {
-      visibility: hidden;
+      display: none;
     }
 
     .heads {
-      padding-right: var(--space-2);
+      padding-right: calc(var(--space-2) + 1.2rem);
+    }
+
+    .heads > :last-child {
+      display: none;
     }
 
     .host :global(.cm-line) {
@@ -235,7 +246,7 @@
     }
 
     .host :global(.cm-gutters.cm-gutters-after) {
-      padding-right: 0;
+      padding-right: var(--space-2);
     }
   }
 </style>

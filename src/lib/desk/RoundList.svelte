@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Report } from '../../core/index.js';
   import Mark from '../components/Mark.svelte';
-  import { railWords } from './rail.js';
+  import { railWords, roundName } from './rail.js';
 
   interface Props {
     report: Report;
@@ -20,9 +20,15 @@
     <ul>
       {#each part.rounds as round, k (k)}
         <li>
-          <button type="button" class:here={round.line <= line && line <= round.endLine} aria-label={railWords(round)} title={railWords(round)} onclick={() => go(round.line)}>
+          <button
+            type="button"
+            class:here={round.line <= line && line <= round.endLine}
+            aria-label={railWords(round)}
+            title={railWords(round)}
+            onclick={() => go(round.line)}
+          >
             <Mark name={round.verdict} silent />
-            <span class="label">{round.label}</span>
+            <span class="label">{roundName(round)}</span>
             <span class="made">{round.made ?? round.stated ?? '–'}</span>
           </button>
         </li>

@@ -3,7 +3,13 @@
 
   let { state }: { state: SaveState } = $props();
   const words = $derived(
-    { saved: 'Saved', pending: 'Writing…', saving: 'Saving…', failed: 'Not saved', conflict: 'Not saved: changed elsewhere' }[state.kind],
+    {
+      saved: 'Saved',
+      pending: 'Writing…',
+      saving: 'Saving…',
+      failed: 'Not saved',
+      conflict: 'Not saved: changed elsewhere',
+    }[state.kind],
   );
 </script>
 

@@ -20,7 +20,8 @@ function marksOf(report: Report, doc: Text): DecorationSet {
   const marks: Range<Decoration>[] = [];
   for (const finding of report.findings.slice(0, MOST_MARKS)) {
     const place = placeOf(finding, doc);
-    if (place && place.to > place.from) marks.push(Decoration.mark({ class: `found ${finding.severity}` }).range(place.from, place.to));
+    if (place && place.to > place.from)
+      marks.push(Decoration.mark({ class: `found ${finding.severity}` }).range(place.from, place.to));
   }
   return Decoration.set(marks, true);
 }
@@ -28,7 +29,8 @@ function marksOf(report: Report, doc: Text): DecorationSet {
 const found = StateField.define<DecorationSet>({
   create: () => Decoration.none,
   update(marks, transaction) {
-    for (const effect of transaction.effects) if (effect.is(showReport)) return marksOf(effect.value, transaction.state.doc);
+    for (const effect of transaction.effects)
+      if (effect.is(showReport)) return marksOf(effect.value, transaction.state.doc);
     return transaction.docChanged ? marks.map(transaction.changes) : marks;
   },
   provide: (field) => EditorView.decorations.from(field),

@@ -26,13 +26,19 @@ export function createManuscript(parent: HTMLElement, { text, changed, moved }: 
         highlightSelectionMatches(),
         search({ top: true }),
         EditorView.lineWrapping,
-        EditorView.contentAttributes.of({ 'aria-label': 'Manuscript', spellcheck: 'false', autocorrect: 'off', autocapitalize: 'off' }),
+        EditorView.contentAttributes.of({
+          'aria-label': 'Manuscript',
+          spellcheck: 'false',
+          autocorrect: 'off',
+          autocapitalize: 'off',
+        }),
         keymap.of([...defaultKeymap, ...historyKeymap, ...searchKeymap]),
         rail(),
         findingMarks(),
         EditorView.updateListener.of((update) => {
           if (update.docChanged) changed(update.state.doc.toString());
-          if (update.selectionSet || update.docChanged) moved(update.state.doc.lineAt(update.state.selection.main.head).number);
+          if (update.selectionSet || update.docChanged)
+            moved(update.state.doc.lineAt(update.state.selection.main.head).number);
         }),
       ],
     }),

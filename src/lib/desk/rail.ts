@@ -1,7 +1,7 @@
 import { RangeSet, StateEffect, StateField, type Extension, type Text } from '@codemirror/state';
 import { gutter, GutterMarker, type EditorView } from '@codemirror/view';
 import type { Report, ReportRound } from '../../core/index.js';
-import { MARKS, MARK_WORDS } from '../components/Mark.svelte';
+import { MARKS, MARK_WORDS } from '../components/marks.js';
 
 /** A report to show; its places belong to the text as it is now. */
 export const showReport = StateEffect.define<Report>();
@@ -15,7 +15,9 @@ class RoundMarker extends GutterMarker {
   override eq(other: RoundMarker): boolean {
     const a = this.round;
     const b = other.round;
-    return a.into === b.into && a.edge === b.edge && a.made === b.made && a.stated === b.stated && a.verdict === b.verdict;
+    return (
+      a.into === b.into && a.edge === b.edge && a.made === b.made && a.stated === b.stated && a.verdict === b.verdict
+    );
   }
 
   override toDOM(): Node {
@@ -35,11 +37,17 @@ class RoundMarker extends GutterMarker {
   }
 }
 
+/** A round's label as a name of its own: a bare number becomes "Round 7". */
+export function roundName({ label, kind }: Pick<ReportRound, 'label' | 'kind'>): string {
+  return /^\d/.test(label) ? `${kind === 'row' ? 'Row' : 'Round'} ${label}` : label;
+}
+
 /** The rail's row in words: "Rnd 5: uses 24 of 24, makes 30, states 30; agrees". */
-export function railWords({ label, into, edge, made, stated, verdict }: ReportRound): string {
+export function railWords(round: ReportRound): string {
+  const { into, edge, made, stated, verdict } = round;
   const uses = into === null ? '' : edge === null ? `uses ${into}, ` : `uses ${into} of ${edge}, `;
   const makes = made === null ? 'not counted' : `makes ${made}`;
-  return `${label}: ${uses}${makes}${stated === null ? '' : `, states ${stated}`}; ${MARK_WORDS[verdict]}`;
+  return `${roundName(round)}: ${uses}${makes}${stated === null ? '' : `, states ${stated}`}; ${MARK_WORDS[verdict]}`;
 }
 
 function figure(value: number | null): string {
@@ -71,7 +79,8 @@ function markOf(verdict: ReportRound['verdict']): SVGElement {
 const rounds = StateField.define<RangeSet<RoundMarker>>({
   create: () => RangeSet.empty,
   update(markers, transaction) {
-    for (const effect of transaction.effects) if (effect.is(showReport)) return markersOf(effect.value, transaction.state.doc);
+    for (const effect of transaction.effects)
+      if (effect.is(showReport)) return markersOf(effect.value, transaction.state.doc);
     return transaction.docChanged ? markers.map(transaction.changes) : markers;
   },
 });
@@ -92,7 +101,20 @@ export function rail(): Extension {
       class: 'rail',
       side: 'after',
       markers: (view: EditorView) => view.state.field(rounds),
-      initialSpacer: () => new RoundMarker({ label: '', from: 0, to: 0, kind: 'round', line: 1, endLine: 1, edge: 888, into: 888, made: 888, stated: 888, verdict: 'off' }),
+      initialSpacer: () =>
+        new RoundMarker({
+          label: '',
+          from: 0,
+          to: 0,
+          kind: 'round',
+          line: 1,
+          endLine: 1,
+          edge: 888,
+          into: 888,
+          made: 888,
+          stated: 888,
+          verdict: 'off',
+        }),
     }),
   ];
 }

@@ -94,8 +94,11 @@ export class Saver {
   /** What another window has saved since; null where nothing has, or something waits here. */
   async newer(): Promise<StoredPattern | null> {
     if (!this.clean || this.#busy) return null;
+    const base = this.#base;
     const pattern = await current(this.#id);
-    return pattern.revision > this.#base && this.clean ? pattern : null;
+    // Something may have been typed or saved here while the answer was on its way.
+    const still = this.#text === this.#saved && this.#base === base;
+    return still && pattern.revision > base ? pattern : null;
   }
 
   close(): void {

@@ -4,7 +4,10 @@ const environmentSchema = z.object({
   /** `file:path` for a file of this machine, `libsql:` or `https:` for a replicated service. */
   DATABASE_URL: z
     .string()
-    .regex(/^(?:file:.+|libsql:\/\/.+|https?:\/\/.+)$/, 'DATABASE_URL must begin with "file:" and a path, or with "libsql://" and a host. Example: file:data/dostik.db')
+    .regex(
+      /^(?:file:.+|libsql:\/\/.+|https?:\/\/.+)$/,
+      'DATABASE_URL must begin with "file:" and a path, or with "libsql://" and a host. Example: file:data/dostik.db',
+    )
     .default('file:data/dostik.db'),
   DATABASE_AUTH_TOKEN: z.string().optional(),
 });

@@ -12,7 +12,10 @@ export interface ShelfEntry {
   readonly summary: Summary;
 }
 
-export type SaveOutcome = { readonly kind: 'saved'; readonly revision: number } | { readonly kind: 'conflict'; readonly current: StoredPattern } | { readonly kind: 'gone' };
+export type SaveOutcome =
+  | { readonly kind: 'saved'; readonly revision: number }
+  | { readonly kind: 'conflict'; readonly current: StoredPattern }
+  | { readonly kind: 'gone' };
 
 /** Everything that is done with stored patterns. */
 export class PatternStore {
@@ -80,7 +83,9 @@ export class PatternStore {
   }
 
   async rename(id: string, name: string): Promise<boolean> {
-    const changed = await this.#database.write(() => this.#database.db.update(patterns).set({ name }).where(eq(patterns.id, id)).returning({ id: patterns.id }));
+    const changed = await this.#database.write(() =>
+      this.#database.db.update(patterns).set({ name }).where(eq(patterns.id, id)).returning({ id: patterns.id }),
+    );
     return changed.length > 0;
   }
 
@@ -111,7 +116,7 @@ export function withPlainLineEnds(text: string): string {
 /** The first line with letters in it, without its ornaments. */
 export function nameFrom(text: string): string {
   for (const line of text.slice(0, 20_000).split('\n')) {
-    const name = line.replace(/^[^\p{L}\p{N}]+|[^\p{L}\p{N})!?"”’]+$/gu, '');
+    const name = (line.split(/\s+[/|]\s+|\t|\s{3,}/)[0] ?? '').replace(/^[^\p{L}\p{N}]+|[^\p{L}\p{N})!?"”’]+$/gu, '');
     if (/\p{L}/u.test(name)) return name.length > 80 ? `${name.slice(0, 79)}…` : name.slice(0, LONGEST_NAME);
   }
   return 'Untitled pattern';

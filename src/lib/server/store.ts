@@ -7,7 +7,9 @@ let opened: Promise<PatternStore> | null = null;
 
 /** The store of this process; opened, and its tables brought up to date, at the first call. */
 export function store(): Promise<PatternStore> {
-  opened ??= openDatabase(readEnvironment(process.env), path.resolve('drizzle')).then((database) => new PatternStore(database));
+  opened ??= openDatabase(readEnvironment(process.env), path.resolve('drizzle')).then(
+    (database) => new PatternStore(database),
+  );
   return opened;
 }
 

@@ -1,7 +1,13 @@
 import { checkText, type Report, type ReportVerdict } from '../../core/index.js';
 import type { Summary } from '../patterns.js';
 
-const LETTERS: Record<ReportVerdict, string> = { agrees: 'a', counted: 'c', off: 'o', unreadable: 'u', 'on-trust': 't' };
+const LETTERS: Record<ReportVerdict, string> = {
+  agrees: 'a',
+  counted: 'c',
+  off: 'o',
+  unreadable: 'u',
+  'on-trust': 't',
+};
 
 /** The figures of a check that the shelf shows. */
 export function summarise(text: string): Summary {

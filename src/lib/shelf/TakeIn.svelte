@@ -20,6 +20,8 @@
   let problem = $state('');
   let busy = $state(false);
 
+  const SAMPLE = 'HEAD\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)';
+
   async function submit(event: SubmitEvent): Promise<void> {
     event.preventDefault();
     const read = intakeSchema.safeParse({ text, name });
@@ -41,7 +43,14 @@
 
 <Dialog title="Take in a pattern" {onclose} wide>
   <form onsubmit={submit}>
-    <Field label="Pattern text" bind:value={text} lines={14} {problem} placeholder={'HEAD\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)'} hint="Paste it as it came. US or UK terms, words or letters: it is read as written." />
+    <Field
+      label="Pattern text"
+      bind:value={text}
+      lines={14}
+      {problem}
+      placeholder={SAMPLE}
+      hint="Paste it as it came. US or UK terms, words or letters: it is read as written."
+    />
     <Field label="Name" bind:value={name} placeholder="The first line of the text" />
     <div class="ends">
       <Button type="submit" weight="firm" disabled={busy}>Take in</Button>

@@ -72,9 +72,10 @@ function readBracket(reader: Reader, at: number, open: number, close: number, be
     if (!members) return null;
     const more = place.amount.kind === 'times' ? amountAfter(reader, place.next) : null;
     const again = more?.amount.kind === 'times' ? more : null;
-    const amount: Amount = again && place.amount.kind === 'times' && again.amount.kind === 'times'
-      ? { kind: 'times', times: place.amount.times * again.amount.times }
-      : place.amount;
+    const amount: Amount =
+      again && place.amount.kind === 'times' && again.amount.kind === 'times'
+        ? { kind: 'times', times: place.amount.times * again.amount.times }
+        : place.amount;
     const next = again ? again.next : place.next;
     const where = place.place.kind === 'both-layers' ? { kind: 'edge' as const } : place.place;
     reader.steps.push({ kind: 'group', members, amount, place: where, span: spanBetween(reader, at, next) });
@@ -124,7 +125,9 @@ function isAside(reader: Reader, open: number, close: number): boolean {
     if (found === 'counts' || found === 'counts-not') return true;
     if (found === 'stitch' || found === 'shaping' || found === 'increase' || found === 'decrease' || found === 'skip') {
       // "(see the note on dc)" talks of stitches; an instruction begins with one.
-      return i > open + 2 && reader.tokens[open + 1]?.kind === 'word' && reader.lexicon.at(reader.tokens, open + 1) === null;
+      return (
+        i > open + 2 && reader.tokens[open + 1]?.kind === 'word' && reader.lexicon.at(reader.tokens, open + 1) === null
+      );
     }
   }
   return true;
@@ -136,7 +139,15 @@ function worksOf(steps: readonly Step[]): Work[] | null {
   for (const step of steps) {
     if (step.kind === 'work') members.push(step);
     else if (step.kind === 'chain') {
-      members.push({ kind: 'work', stitch: 'chain', per: step.count, over: 1, amount: once, place: { kind: 'same' }, span: step.span });
+      members.push({
+        kind: 'work',
+        stitch: 'chain',
+        per: step.count,
+        over: 1,
+        amount: once,
+        place: { kind: 'same' },
+        span: step.span,
+      });
     } else if (step.kind !== 'colour' && step.kind !== 'picot') return null;
   }
   return members.length > 0 ? members : null;

@@ -29,7 +29,12 @@ export const chain: InstructionForm = {
     }
     const says = countsAfter(reader, i);
     if (says) i = says.next;
-    const step: Chain = { kind: 'chain', count: count ?? 1, counts: says?.counts ?? null, span: spanBetween(reader, at, i) };
+    const step: Chain = {
+      kind: 'chain',
+      count: count ?? 1,
+      counts: says?.counts ?? null,
+      span: spanBetween(reader, at, i),
+    };
     reader.steps.push(step);
     return i;
   },

@@ -11,7 +11,12 @@ export function colourIn(reader: Reader, from: number, to: number): string | nul
   }
   const first = reader.tokens[from];
   const last = reader.tokens[to - 1];
-  if (!first || !last || (first.raw.length <= 2 && first.raw === first.raw.toUpperCase() && !COLOUR_NAMES.has(first.word))) return null;
+  if (
+    !first ||
+    !last ||
+    (first.raw.length <= 2 && first.raw === first.raw.toUpperCase() && !COLOUR_NAMES.has(first.word))
+  )
+    return null;
   return reader.text.slice(first.from, last.to);
 }
 

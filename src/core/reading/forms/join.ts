@@ -1,4 +1,13 @@
-import { isBoundary, isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
+import {
+  isBoundary,
+  isWord,
+  meaningAt,
+  pass,
+  spanBetween,
+  tokenAt,
+  type InstructionForm,
+  type Reader,
+} from '../reader.js';
 
 /**
  * The slip stitch that closes a round, and other words for it. It never counts.
@@ -26,7 +35,10 @@ export const join: InstructionForm = {
     }
     const target = firstStitch(reader, slip.next);
     if (target !== null) return emit(reader, at, target);
-    if (isWord(reader, slip.next, 'to') && (isWord(reader, slip.next + 1, 'join', 'close') || meaningAt(reader, slip.next + 1, 'join'))) {
+    if (
+      isWord(reader, slip.next, 'to') &&
+      (isWord(reader, slip.next + 1, 'join', 'close') || meaningAt(reader, slip.next + 1, 'join'))
+    ) {
       const after = slip.next + 2;
       return emit(reader, at, pass(reader, after, 'round-word'));
     }

@@ -10,7 +10,13 @@ import { isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, ty
 export const reference: InstructionForm = {
   name: 'reference',
   begins: ['repeat', 'same', 'work', 'in', 'unknown'],
-  examples: ['rep Rows 2 and 3 four times', 'repeat R11-12 twice', 'as Rnd 8', 'Rep Rnd 5 for 4 more rounds', 'same as round 3'],
+  examples: [
+    'rep Rows 2 and 3 four times',
+    'repeat R11-12 twice',
+    'as Rnd 8',
+    'Rep Rnd 5 for 4 more rounds',
+    'same as round 3',
+  ],
   read(reader, at) {
     const repeat = meaningAt(reader, at, 'repeat');
     let i = repeat?.next ?? at;
@@ -22,7 +28,10 @@ export const reference: InstructionForm = {
     let times: number | null = null;
     if (isWord(reader, i, 'for')) {
       const number = tokenAt(reader, i + 1);
-      const unit = number?.kind === 'number' ? meaningAt(reader, pass(reader, i + 2, 'more'), 'round-word', 'row-word', 'times') : null;
+      const unit =
+        number?.kind === 'number'
+          ? meaningAt(reader, pass(reader, i + 2, 'more'), 'round-word', 'row-word', 'times')
+          : null;
       if (unit && number) {
         times = number.value;
         i = unit.next;
@@ -30,7 +39,10 @@ export const reference: InstructionForm = {
     }
     if (times === null) {
       const number = tokenAt(reader, i);
-      const unit = number?.kind === 'number' ? meaningAt(reader, pass(reader, i + 1, 'more'), 'times', 'round-word', 'row-word') : null;
+      const unit =
+        number?.kind === 'number'
+          ? meaningAt(reader, pass(reader, i + 1, 'more'), 'times', 'round-word', 'row-word')
+          : null;
       const read = amountAfter(reader, i);
       if (unit && number) {
         times = number.value;
@@ -126,7 +138,12 @@ export const freeLoops: InstructionForm = {
       const rounds = said ? roundNumbers(reader, i) : null;
       if (rounds) {
         const next = rounds.next;
-        reader.steps.push({ kind: 'free-loops', loops: loopsSaid, round: rounds.rounds[0] ?? null, span: spanBetween(reader, at, next) });
+        reader.steps.push({
+          kind: 'free-loops',
+          loops: loopsSaid,
+          round: rounds.rounds[0] ?? null,
+          span: spanBetween(reader, at, next),
+        });
         return isWord(reader, next, ':', ',') ? next + 1 : next;
       }
       const meant = meaningAt(reader, i, 'stitch', 'shaping', 'increase', 'decrease');
@@ -139,7 +156,23 @@ export const freeLoops: InstructionForm = {
 /** Only the words that can begin such a clause, so that the look ahead stays rare. */
 function startsClause(reader: Reader, at: number): boolean {
   return (
-    isWord(reader, at, 'working', 'work', 'worked', 'join', 'rejoin', 'in', 'into', 'pick', 'attach', 'insert', 'reattach', 'using', 'through', 'now') &&
-    reader.steps.every((step) => step.kind === 'colour' || step.kind === 'chain' || step.kind === 'join')
+    isWord(
+      reader,
+      at,
+      'working',
+      'work',
+      'worked',
+      'join',
+      'rejoin',
+      'in',
+      'into',
+      'pick',
+      'attach',
+      'insert',
+      'reattach',
+      'using',
+      'through',
+      'now',
+    ) && reader.steps.every((step) => step.kind === 'colour' || step.kind === 'chain' || step.kind === 'join')
   );
 }

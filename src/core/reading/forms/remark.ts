@@ -1,12 +1,53 @@
 import { REMARK_LEADS } from '../../vocabulary/words.js';
 import { countIn } from '../count.js';
-import { isBoundary, meaningAt, pass, spanBetween, tokenAt, type Beginning, type InstructionForm, type Reader } from '../reader.js';
+import {
+  isBoundary,
+  meaningAt,
+  pass,
+  spanBetween,
+  tokenAt,
+  type Beginning,
+  type InstructionForm,
+  type Reader,
+} from '../reader.js';
 
 /** Talk can begin with any word that is not itself crochet. */
 const EVERY_WORD: readonly Beginning[] = [
-  'unknown', 'ordinal', 'together', 'join', 'loops', 'times', 'repeat', 'around', 'stitch-word', 'chain-word', 'loop-word', 'each', 'same',
-  'last', 'next', 'in', 'from-hook', 'other-side', 'both-layers', 'until', 'remain', 'total', 'counts', 'counts-not', 'round-word',
-  'row-word', 'more', 'work', 'with', 'change', 'remark', 'magic-ring', 'turn', 'skip', 'invisible',
+  'unknown',
+  'ordinal',
+  'together',
+  'join',
+  'loops',
+  'times',
+  'repeat',
+  'around',
+  'stitch-word',
+  'chain-word',
+  'loop-word',
+  'each',
+  'same',
+  'last',
+  'next',
+  'in',
+  'from-hook',
+  'other-side',
+  'both-layers',
+  'until',
+  'remain',
+  'total',
+  'counts',
+  'counts-not',
+  'round-word',
+  'row-word',
+  'more',
+  'work',
+  'with',
+  'change',
+  'remark',
+  'magic-ring',
+  'turn',
+  'skip',
+  'invisible',
 ];
 
 /**
@@ -69,7 +110,8 @@ function leadBefore(reader: Reader, at: number): number | null {
   for (let i = at; i < at + 5; i += 1) {
     const token = tokenAt(reader, i);
     if (token?.word === ':') return i + 1;
-    if (token?.kind !== 'word' || meaningAt(reader, i, 'stitch', 'shaping', 'increase', 'decrease', 'loops')) return null;
+    if (token?.kind !== 'word' || meaningAt(reader, i, 'stitch', 'shaping', 'increase', 'decrease', 'loops'))
+      return null;
   }
   return null;
 }

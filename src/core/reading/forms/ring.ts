@@ -22,7 +22,15 @@ export const ring: InstructionForm = {
     reader.steps.push({ kind: 'ring', span: spanBetween(reader, at, i) });
     if (number?.kind === 'number' && !meaningAt(reader, next, 'stitch', 'shaping', 'times')) {
       const span = spanBetween(reader, at, next);
-      reader.steps.push({ kind: 'work', stitch: null, per: 1, over: 1, amount: { kind: 'times', times: number.value }, place: { kind: 'ring' }, span });
+      reader.steps.push({
+        kind: 'work',
+        stitch: null,
+        per: 1,
+        over: 1,
+        amount: { kind: 'times', times: number.value },
+        place: { kind: 'ring' },
+        span,
+      });
       i = next;
     }
     return i;

@@ -55,7 +55,11 @@ function repeatFrom(reader: Reader, at: number): { amount: Amount; next: number 
   if (!repeat) return null;
   i = repeat.next;
   let named = false;
-  while (isWord(reader, i, 'from', 'to', 'between', 'stars', 'instructions') || tokenAt(reader, i)?.kind === 'star' || (named && isWord(reader, i, 'and'))) {
+  while (
+    isWord(reader, i, 'from', 'to', 'between', 'stars', 'instructions') ||
+    tokenAt(reader, i)?.kind === 'star' ||
+    (named && isWord(reader, i, 'and'))
+  ) {
     // "to" before an end belongs to the amount: "from * to last 2 sts", "from * to end".
     if (isWord(reader, i, 'to') && tokenAt(reader, i + 1)?.kind !== 'star') break;
     named = named || tokenAt(reader, i)?.kind === 'star';

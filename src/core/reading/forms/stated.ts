@@ -10,7 +10,12 @@ import { isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, ty
 export const stated: InstructionForm = {
   name: 'stated',
   begins: ['mark', 'number', 'total'],
-  examples: ['sc around = 18', 'sc around – 18 sts', 'sc in every st, 30 sts.', '(sc 3, inc) 3 times. You now have 15 sts.'],
+  examples: [
+    'sc around = 18',
+    'sc around – 18 sts',
+    'sc in every st, 30 sts.',
+    '(sc 3, inc) 3 times. You now have 15 sts.',
+  ],
   read(reader, at) {
     const token = tokenAt(reader, at);
     if (!token) return null;
@@ -50,7 +55,8 @@ function endOfCount(reader: Reader, from: number, certain: boolean): { figures: 
   const each = meaningAt(reader, i, 'each');
   const after = each ? pass(reader, each.next, 'round-word', 'row-word', 'times') : i;
   const last = tokenAt(reader, after);
-  const closed = last === null || last.kind === 'mark' || last.kind === 'open' || meaningAt(reader, after, 'and') !== null;
+  const closed =
+    last === null || last.kind === 'mark' || last.kind === 'open' || meaningAt(reader, after, 'and') !== null;
   if (!closed && !certain) return null;
   return names || certain || last === null ? { figures: i, next: after } : null;
 }

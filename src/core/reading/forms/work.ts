@@ -45,7 +45,13 @@ function again(reader: Reader, at: number): ReadWork | null {
   if (last?.kind !== 'work' || !meaningAt(reader, at, 'in')) return null;
   const placement = placementAfter(reader, at);
   if (!placement || placement.place.kind !== 'edge' || placement.together) return null;
-  const work: Work = { ...last, per: last.over > 1 ? last.per : 1, amount: placement.amount, place: placement.place, span: spanBetween(reader, at, placement.next) };
+  const work: Work = {
+    ...last,
+    per: last.over > 1 ? last.per : 1,
+    amount: placement.amount,
+    place: placement.place,
+    span: spanBetween(reader, at, placement.next),
+  };
   return { work, loops: placement.loops, next: placement.next };
 }
 
@@ -71,7 +77,8 @@ export function readWork(reader: Reader, at: number): ReadWork | null {
   }
   const tool = readTool(reader, i, before);
   if (!tool) return null;
-  if (tool.stitch === 'slip' && !tool.shaping && isWord(reader, tool.next, 'to') && !toEnd(reader, tool.next)) return null;
+  if (tool.stitch === 'slip' && !tool.shaping && isWord(reader, tool.next, 'to') && !toEnd(reader, tool.next))
+    return null;
   i = tool.next;
   // A number that belongs to the name ("5-dc bobble") is no amount.
   if (tool.per === -1) before = null;
@@ -100,10 +107,30 @@ export function readWork(reader: Reader, at: number): ReadWork | null {
   }
   if (placement?.together && tool.over === 1) {
     const over = placement.amount.kind === 'times' ? placement.amount.times : 2;
-    return finish(reader, at, i, tool.stitch, per, over, scaled(once, (before ?? 1) * extra), placement.place, placement.loops);
+    return finish(
+      reader,
+      at,
+      i,
+      tool.stitch,
+      per,
+      over,
+      scaled(once, (before ?? 1) * extra),
+      placement.place,
+      placement.loops,
+    );
   }
   const { each, total } = sharing(tool, before, after, placement?.amount ?? null, placement?.place ?? null, per);
-  return finish(reader, at, i, tool.stitch, each, tool.over, scaled(total, extra), placement?.place ?? { kind: 'edge' }, placement?.loops ?? null);
+  return finish(
+    reader,
+    at,
+    i,
+    tool.stitch,
+    each,
+    tool.over,
+    scaled(total, extra),
+    placement?.place ?? { kind: 'edge' },
+    placement?.loops ?? null,
+  );
 }
 
 /** How many go into each stitch, and into how many: "2 sc in next 3 sts" against "5 sc in next 5 sts". */
@@ -124,7 +151,8 @@ function sharing(
   if (place.kind === 'same' || place.kind === 'chain-from-hook' || place.kind === 'last-chain') {
     return tool.shaping ? { each: per, total: single } : { each: named, total: once };
   }
-  if (tool.shaping) return { each: per, total: before !== null && placed.kind === 'times' && placed.times === 1 ? single : placed };
+  if (tool.shaping)
+    return { each: per, total: before !== null && placed.kind === 'times' && placed.times === 1 ? single : placed };
   if (before === null) return { each: after ?? per, total: placed };
   // "5 sc in next 5 sts" is one in each of them.
   if (placed.kind === 'times' && placed.times === before && before > 1) return { each: 1, total: placed };
@@ -157,28 +185,48 @@ function readTool(reader: Reader, at: number, before: number | null): Tool | nul
   if (!first) return null;
   const meaning = first.meaning;
   i = first.next;
-  if (meaning.is === 'shaping') return { stitch: meaning.stitch, per: meaning.per, over: meaning.over, shaping: meaning.per !== 1 || meaning.over !== 1, next: i };
+  if (meaning.is === 'shaping')
+    return {
+      stitch: meaning.stitch,
+      per: meaning.per,
+      over: meaning.over,
+      shaping: meaning.per !== 1 || meaning.over !== 1,
+      next: i,
+    };
   if (meaning.is === 'increase' || meaning.is === 'decrease') {
     const decrease = meaning.is === 'decrease';
     const number = tokenAt(reader, i);
     const inOne = !decrease && number?.kind === 'number' && number.glued && number.value <= 4 && number.value >= 2;
     if (inOne) i += 1;
-    return { stitch: null, per: decrease ? 1 : inOne ? number.value : 2, over: decrease ? 2 : 1, shaping: true, next: i };
+    return {
+      stitch: null,
+      per: decrease ? 1 : inOne ? number.value : 2,
+      over: decrease ? 2 : 1,
+      shaping: true,
+      next: i,
+    };
   }
   if (meaning.stitch === 'chain' || meaning.stitch === 'picot') return null;
   const second = meaningAt(reader, i, 'stitch', 'increase', 'decrease');
-  if (second?.meaning.is === 'increase') return { stitch: meaning.stitch, per: 2, over: 1, shaping: true, next: second.next };
-  if (second?.meaning.is === 'decrease') return { stitch: meaning.stitch, per: 1, over: 2, shaping: true, next: second.next };
+  if (second?.meaning.is === 'increase')
+    return { stitch: meaning.stitch, per: 2, over: 1, shaping: true, next: second.next };
+  if (second?.meaning.is === 'decrease')
+    return { stitch: meaning.stitch, per: 1, over: 2, shaping: true, next: second.next };
   if (second?.meaning.is === 'stitch' && DECORATED.has(second.meaning.stitch)) {
     return { stitch: second.meaning.stitch, per: before === null ? 1 : -1, over: 1, shaping: false, next: second.next };
   }
   const over = togetherAfter(reader, i, before);
-  if (over) return { stitch: meaning.stitch, per: over.fromBefore ? -1 : 1, over: over.count, shaping: true, next: over.next };
+  if (over)
+    return { stitch: meaning.stitch, per: over.fromBefore ? -1 : 1, over: over.count, shaping: true, next: over.next };
   return { stitch: meaning.stitch, per: 1, over: 1, shaping: false, next: pass(reader, i, 'stitch-word') };
 }
 
 /** "2tog", "2 together", "next 2 sts together", "tog" after an amount. */
-function togetherAfter(reader: Reader, at: number, before: number | null): { count: number; fromBefore: boolean; next: number } | null {
+function togetherAfter(
+  reader: Reader,
+  at: number,
+  before: number | null,
+): { count: number; fromBefore: boolean; next: number } | null {
   const bare = meaningAt(reader, pass(reader, at, 'work'), 'together');
   if (bare) return { count: before ?? 2, fromBefore: before !== null, next: bare.next };
   const number = tokenAt(reader, at);

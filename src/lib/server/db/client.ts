@@ -19,12 +19,17 @@ export interface OpenDatabase {
  * Opens the database, brings its tables up to date and makes ready to write.
  * @throws Error with a sentence for people where it can't be opened or written.
  */
-export async function openDatabase({ DATABASE_URL, DATABASE_AUTH_TOKEN }: Environment, migrations: string): Promise<OpenDatabase> {
+export async function openDatabase(
+  { DATABASE_URL, DATABASE_AUTH_TOKEN }: Environment,
+  migrations: string,
+): Promise<OpenDatabase> {
   const file = DATABASE_URL.startsWith('file:') ? DATABASE_URL.slice('file:'.length) : null;
   let client: Client;
   try {
     if (file) await mkdir(path.dirname(path.resolve(file)), { recursive: true });
-    client = createClient(DATABASE_AUTH_TOKEN ? { url: DATABASE_URL, authToken: DATABASE_AUTH_TOKEN } : { url: DATABASE_URL });
+    client = createClient(
+      DATABASE_AUTH_TOKEN ? { url: DATABASE_URL, authToken: DATABASE_AUTH_TOKEN } : { url: DATABASE_URL },
+    );
     if (file) await client.execute('PRAGMA journal_mode = WAL');
     await client.execute('PRAGMA foreign_keys = ON');
   } catch (error) {
@@ -35,7 +40,9 @@ export async function openDatabase({ DATABASE_URL, DATABASE_AUTH_TOKEN }: Enviro
     await migrate(db, { migrationsFolder: migrations });
   } catch (error) {
     client.close();
-    throw new Error(`The database ${DATABASE_URL} can't be brought up to date: ${describeFailure(error)}`, { cause: error });
+    throw new Error(`The database ${DATABASE_URL} can't be brought up to date: ${describeFailure(error)}`, {
+      cause: error,
+    });
   }
   let last: Promise<unknown> = Promise.resolve();
   return {
@@ -60,9 +67,11 @@ export function describeFailure(error: unknown): string {
   const all = [...codes, ...messages].join(' ');
   if (/SQLITE_FULL|ENOSPC|disk is full/i.test(all)) return 'the disk is full. Make room, then save again.';
   if (/SQLITE_READONLY|readonly/i.test(all)) return 'the file is read-only. Give the server the right to write it.';
-  if (/EACCES|EPERM|SQLITE_CANTOPEN|ENOTDIR|EROFS|unable to open/i.test(all)) return 'the file or its folder is not there or may not be written. Check the path and its rights.';
+  if (/EACCES|EPERM|SQLITE_CANTOPEN|ENOTDIR|EROFS|unable to open/i.test(all))
+    return 'the file or its folder is not there or may not be written. Check the path and its rights.';
   if (/SQLITE_BUSY|locked/i.test(all)) return 'another program has it locked. Close that program, then try again.';
-  if (/SQLITE_NOTADB|SQLITE_CORRUPT|not a database|malformed/i.test(all)) return 'the file is not a database, or it is damaged. Name another file, or bring back a copy.';
+  if (/SQLITE_NOTADB|SQLITE_CORRUPT|not a database|malformed/i.test(all))
+    return 'the file is not a database, or it is damaged. Name another file, or bring back a copy.';
   if (/ENOTFOUND|ECONNREFUSED|fetch failed/i.test(all)) return 'its server does not answer. Check the address.';
   return `${messages.at(-1) ?? 'an unknown failure'}.`;
 }

@@ -6,7 +6,8 @@ import type { RequestHandler } from './$types.js';
 /** Takes in a pattern. */
 export const POST: RequestHandler = async ({ request }) => {
   const read = intakeSchema.safeParse(await request.json().catch(() => null));
-  if (!read.success) return json({ message: read.error.issues[0]?.message ?? 'This could not be read.' }, { status: 400 });
+  if (!read.success)
+    return json({ message: read.error.issues[0]?.message ?? 'This could not be read.' }, { status: 400 });
   try {
     return json({ id: await (await store()).add(read.data) }, { status: 201 });
   } catch (error) {
