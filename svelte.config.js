@@ -6,19 +6,5 @@ export default {
   preprocess: vitePreprocess(),
   kit: {
     adapter: adapter(),
-    typescript: {
-      config: (config) => ({
-        ...config,
-        include: [
-          .../** @type {string[]} */ (config.include),
-          '../*.config.js',
-          '../*.config.ts',
-          '../bench/**/*.ts',
-          '../scripts/**/*',
-          '../tools/**/*.ts',
-          '../e2e/**/*.ts',
-        ],
-      }),
-    },
   },
 };

@@ -97,7 +97,9 @@ export function readWork(reader: Reader, at: number): ReadWork | null {
   if (placement) i = placement.next;
   let extra = 1;
   if (placement?.amount.kind === 'times' || !placement) {
-    const more = after === null || placement || isTimesSign(reader, i) ? amountAfter(reader, i) : null;
+    // "inc, repeat around" repeats more than the increase; that is for another form.
+    const own = !isWord(reader, i, ',', ';') && !meaningAt(reader, i, 'repeat');
+    const more = own && (after === null || placement || isTimesSign(reader, i)) ? amountAfter(reader, i) : null;
     if (more?.amount.kind === 'times' && saysTimes(reader, i)) {
       extra = more.amount.times;
       i = more.next;

@@ -1,0 +1,18 @@
+import { describe, expect, it } from 'vitest';
+import { countPattern } from '../counting/count.js';
+import { readPattern } from '../reading/read.js';
+import { check, RULES } from './registry.js';
+
+const run = (text: string) => check(countPattern(readPattern(text)));
+
+describe.each(RULES.map((rule) => [rule.id, rule] as const))('%s', (id, rule) => {
+  it('finds its failing example, with the figures', () => {
+    const found = run(rule.failing.text).filter((finding) => finding.rule.id === id);
+    expect(found).not.toEqual([]);
+    for (const words of rule.failing.says) expect(found.map(({ message }) => message).join('\n')).toContain(words);
+  });
+
+  it('finds nothing in its passing example, nor does any other rule', () => {
+    expect(run(rule.passing).map((finding) => `${finding.rule.id}: ${finding.message}`)).toEqual([]);
+  });
+});

@@ -1,0 +1,14 @@
+import { describe, expect, it } from 'vitest';
+import { readInstruction } from '../instruction.js';
+import { Lexicon } from '../lexicon.js';
+import { FORMS } from './index.js';
+
+describe.each(FORMS.map((form) => [form.name, form] as const))('%s', (_, form) => {
+  it.each(form.examples.map((example) => [example]))('%s', (example) => {
+    const lexicon = new Lexicon('us', /\d[XVWAK]|[XVWAK]\d/.test(example));
+    const reading = readInstruction(example, { from: 0, to: example.length }, lexicon);
+    expect(reading.unread).toEqual([]);
+    expect(reading.brackets).toEqual([]);
+    expect(reading.steps.length + (reading.reference ? 1 : 0) + (reading.statedRounds ? 1 : 0)).toBeGreaterThan(0);
+  });
+});
