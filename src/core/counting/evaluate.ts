@@ -60,19 +60,38 @@ export interface EvaluateOptions {
 }
 
 /**
- * Works an instruction on its ground and counts. Where the pattern doesn't say whether the starting
- * chain counts, both ways are tried and the one that agrees with the stated count is kept.
+ * Works an instruction on its ground and counts. Where the words can be taken in two ways (does the
+ * starting chain count? is "2 sc in next 2 sts" one in each, or two?) both are tried, and the one
+ * that fits and agrees with the stated count is kept.
  */
 export function evaluate(steps: readonly Step[], options: EvaluateOptions): Outcome {
+  const plain = evaluateChain(steps, options);
+  if (faults(plain, options.stated) === 0 || !steps.some(isShared)) return plain;
+  const other = evaluateChain(steps.map(inEach), options);
+  return faults(other, options.stated) < faults(plain, options.stated) ? other : plain;
+}
+
+function isShared(step: Step): boolean {
+  return step.kind === 'work' ? step.shared === true : step.kind === 'repeat' && step.body.some(isShared);
+}
+
+/** "2 sc in next 2 sts" taken as two in each of them. */
+function inEach(step: Step): Step {
+  if (step.kind === 'repeat') return { ...step, body: step.body.map(inEach) };
+  return step.kind === 'work' && step.shared && step.amount.kind === 'times'
+    ? { ...step, per: step.amount.times }
+    : step;
+}
+
+function evaluateChain(steps: readonly Step[], options: EvaluateOptions): Outcome {
   const first = startingChain(steps);
   const said = first ? (first.counts ?? (first.count === 1 ? false : options.chainCounts(first.count))) : false;
   if (!first || said !== null) return evaluateWith(steps, options, said ?? false);
   const without = evaluateWith(steps, options, false);
   const withChain = evaluateWith(steps, options, true);
-  const counts = faults(withChain, options.stated) < faults(without, options.stated);
-  const chosen = counts ? withChain : without;
-  const matters = faults(withChain, options.stated) !== faults(without, options.stated);
-  return matters ? { ...chosen, chainGuess: { chain: first, counts } } : chosen;
+  const [a, b] = [faults(withChain, options.stated), faults(without, options.stated)];
+  const chosen = a < b ? withChain : without;
+  return a === b ? chosen : { ...chosen, chainGuess: { chain: first, counts: a < b } };
 }
 
 function faults(outcome: Outcome, stated: number | null): number {

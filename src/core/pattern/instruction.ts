@@ -37,6 +37,8 @@ export interface Work {
   readonly over: number;
   readonly amount: Amount;
   readonly place: Place;
+  /** "2 sc in next 2 sts": taken as one in each of them, and could be two in each. */
+  readonly shared?: true;
   readonly span: Span;
 }
 

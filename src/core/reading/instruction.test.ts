@@ -162,10 +162,13 @@ describe('UK names', () => {
 });
 
 describe('letters', () => {
-  it.each(['{6→12}6V', '{12→18}(X, V)*6', '{2→2}2X, {1→2}V, {20→25}(3X, V)*5, {1→1}X', '{24→24}X24', '{4→2}A2, {1→3}W, {3→1}M'])(
-    '%s',
-    (line) => reads(line, LETTERS),
-  );
+  it.each([
+    '{6→12}6V',
+    '{12→18}(X, V)*6',
+    '{2→2}2X, {1→2}V, {20→25}(3X, V)*5, {1→1}X',
+    '{24→24}X24',
+    '{4→2}A2, {1→3}W, {3→1}M',
+  ])('%s', (line) => reads(line, LETTERS));
 });
 
 describe('counts', () => {
@@ -213,6 +216,8 @@ describe('what is not understood', () => {
     ['(sc 1, inc)) x 2', 'never-opened'],
     ['*sc 1, inc', 'star-alone'],
   ])('reports the bracket in %s', (text, what) => {
-    expect(readInstruction(text, { from: 0, to: text.length }, US).brackets.map((problem) => problem.what)).toEqual([what]);
+    expect(readInstruction(text, { from: 0, to: text.length }, US).brackets.map((problem) => problem.what)).toEqual([
+      what,
+    ]);
   });
 });

@@ -9,6 +9,8 @@ export interface Placement {
   /** Stitches of the edge that the words name; `fill` for "in each st around". */
   readonly amount: Amount;
   /** "the next 2 stitches together": they become one. */
+  /** "each of the next 3 sts". */
+  readonly each: boolean;
   readonly together: boolean;
   readonly loops: Loops | null;
   readonly next: number;
@@ -100,7 +102,7 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
 
   if (last && ch !== null && count === null) return found({ kind: 'last-chain' }, once, i);
   const tog = meaningAt(reader, i, 'together');
-  if (tog) return { place: EDGE, amount: upTo(count ?? 2), together: true, loops, next: tog.next };
+  if (tog) return { place: EDGE, amount: upTo(count ?? 2), together: true, each: each !== null, loops, next: tog.next };
   if (each && count === null) {
     const fill = filling(reader, i);
     const hook = fill ? fill.next : pass(reader, i, 'round-word', 'row-word');
@@ -112,7 +114,7 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
     const fill = filling(reader, i);
     if (fill) return { ...found(EDGE, fill.amount, fill.next), loops };
   }
-  return { ...found(EDGE, upTo(count ?? 1), i), loops };
+  return { ...found(EDGE, upTo(count ?? 1), i), each: each !== null, loops };
 }
 
 function chainWord(reader: Reader, at: number): number | null {
@@ -123,7 +125,7 @@ function chainWord(reader: Reader, at: number): number | null {
 }
 
 function found(place: Place, amount: Amount, next: number): Placement {
-  return { place, amount, together: false, loops: null, next };
+  return { place, amount, together: false, each: false, loops: null, next };
 }
 
 /** The amount that "6 times" after a placement adds: "dc2tog over next 2 sts 6 times". */

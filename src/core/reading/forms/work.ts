@@ -1,7 +1,7 @@
 import { once, type Amount, type Place, type Work } from '../../pattern/instruction.js';
 import { DECORATED, type StitchId } from '../../vocabulary/stitches.js';
 import { isTimesSign, amountAfter } from '../amount.js';
-import { placementAfter } from '../placement.js';
+import { placementAfter, type Placement } from '../placement.js';
 import { isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
 
 /** What is worked, before it is known how often and where: a stitch, an increase, a decrease. */
@@ -10,6 +10,8 @@ interface Tool {
   readonly per: number;
   readonly over: number;
   readonly shaping: boolean;
+  /** The number before it belongs to its name ("5-dc bobble", "2 sc tog") and is no amount. */
+  readonly takesAmount: boolean;
   readonly next: number;
 }
 
@@ -63,164 +65,134 @@ export interface ReadWork {
 
 /** Reads one step of work; null where none stands. Chains are read by a form of their own. */
 export function readWork(reader: Reader, at: number): ReadWork | null {
-  let i = at;
   // "work 6 sc", "make 2 dc": the verb adds nothing where an amount or a stitch follows.
-  i = pass(reader, i, 'work');
-  let before: number | null = null;
-  const amount = tokenAt(reader, i);
-  if (amount?.kind === 'number') {
-    before = amount.value;
-    i = pass(reader, i + 1, 'more');
-    const sign = meaningAt(reader, i, 'times');
-    if (sign && sign.meaning.times === null) i = sign.next;
-    else if (isWord(reader, i, '×') || (tokenAt(reader, i)?.kind === 'star' && tokenAt(reader, i)?.glued)) i += 1;
-  }
-  const tool = readTool(reader, i, before);
+  const before = amountBefore(reader, pass(reader, at, 'work'));
+  const tool = readTool(reader, before.next, before.amount);
   if (!tool) return null;
-  if (tool.stitch === 'slip' && !tool.shaping && isWord(reader, tool.next, 'to') && !toEnd(reader, tool.next))
-    return null;
-  i = tool.next;
-  // A number that belongs to the name ("5-dc bobble") is no amount.
-  if (tool.per === -1) before = null;
-  const per = tool.per === -1 ? 1 : tool.per;
+  // "sl st to first sc" closes the round; that is for another form.
+  if (tool.stitch === 'slip' && isWord(reader, tool.next, 'to') && !toEnd(reader, tool.next)) return null;
+  const after = amountAfterTool(reader, tool.next, tool.takesAmount ? null : before.amount);
+  const placement = placementAfter(reader, after.next);
+  let i = placement?.next ?? after.next;
 
-  let after: number | null = null;
+  const said = { before: tool.takesAmount ? null : before.amount, after: after.amount };
+  let { each, total, shared } = sharing(tool, said, placement);
+  // "inc, repeat around" repeats more than the increase; that is for another form.
+  const own = !isWord(reader, i, ',', ';') && !meaningAt(reader, i, 'repeat');
+  const more = own && (said.after === null || placement || isTimesSign(reader, i)) ? amountAfter(reader, i) : null;
+  if (more?.amount.kind === 'times' && total.kind === 'times' && saysTimes(reader, i)) {
+    total = { kind: 'times', times: total.times * more.amount.times };
+    i = more.next;
+  } else if (more && more.amount.kind !== 'times' && !placement) {
+    ({ each, total, shared } = { each: tool.per, total: more.amount, shared: false });
+    i = more.next;
+  }
+  const work: Work = {
+    kind: 'work',
+    stitch: tool.stitch,
+    per: each,
+    over:
+      placement?.together && !tool.shaping && placement.amount.kind === 'times' ? placement.amount.times : tool.over,
+    amount: total,
+    place: placement?.place ?? EDGE,
+    ...(shared ? { shared: true as const } : {}),
+    span: spanBetween(reader, at, i),
+  };
+  return { work, loops: placement?.loops ?? null, next: i };
+}
+
+const EDGE: Place = { kind: 'edge' };
+
+/** "5", "5 x", "6 more" in front of a stitch. */
+function amountBefore(reader: Reader, at: number): { amount: number | null; next: number } {
+  const number = tokenAt(reader, at);
+  if (number?.kind !== 'number') return { amount: null, next: at };
+  const i = pass(reader, at + 1, 'more');
   const sign = meaningAt(reader, i, 'times');
-  const signed = (sign && sign.meaning.times === null) || isTimesSign(reader, i);
-  const number = tokenAt(reader, signed ? i + 1 : i);
-  if (number?.kind === 'number' && (signed || before === null)) {
-    after = number.value;
-    i = pass(reader, signed ? i + 2 : i + 1, 'times');
-    i = pass(reader, i, 'stitch-word');
-  }
-  const placement = placementAfter(reader, i);
-  if (placement) i = placement.next;
-  let extra = 1;
-  if (placement?.amount.kind === 'times' || !placement) {
-    // "inc, repeat around" repeats more than the increase; that is for another form.
-    const own = !isWord(reader, i, ',', ';') && !meaningAt(reader, i, 'repeat');
-    const more = own && (after === null || placement || isTimesSign(reader, i)) ? amountAfter(reader, i) : null;
-    if (more?.amount.kind === 'times' && saysTimes(reader, i)) {
-      extra = more.amount.times;
-      i = more.next;
-    } else if (more && !placement && more.amount.kind !== 'times') {
-      return finish(reader, at, more.next, tool.stitch, per, tool.over, more.amount, { kind: 'edge' }, null);
-    }
-  }
-  if (placement?.together && tool.over === 1) {
-    const over = placement.amount.kind === 'times' ? placement.amount.times : 2;
-    return finish(
-      reader,
-      at,
-      i,
-      tool.stitch,
-      per,
-      over,
-      scaled(once, (before ?? 1) * extra),
-      placement.place,
-      placement.loops,
-    );
-  }
-  const { each, total } = sharing(tool, before, after, placement?.amount ?? null, placement?.place ?? null, per);
-  return finish(
-    reader,
-    at,
-    i,
-    tool.stitch,
-    each,
-    tool.over,
-    scaled(total, extra),
-    placement?.place ?? { kind: 'edge' },
-    placement?.loops ?? null,
-  );
+  if (sign?.meaning.times === null) return { amount: number.value, next: sign.next };
+  const star = tokenAt(reader, i);
+  return { amount: number.value, next: star?.kind === 'star' && star.glued ? i + 1 : i };
+}
+
+/** "5", "x5", "× 5" behind a stitch; without a sign only where no amount stood before it. */
+function amountAfterTool(reader: Reader, at: number, before: number | null): { amount: number | null; next: number } {
+  const sign = meaningAt(reader, at, 'times');
+  const signed = sign?.meaning.times === null || isTimesSign(reader, at);
+  const number = tokenAt(reader, signed ? at + 1 : at);
+  if (number?.kind !== 'number' || (!signed && before !== null)) return { amount: null, next: at };
+  const next = pass(reader, signed ? at + 2 : at + 1, 'times');
+  return { amount: number.value, next: pass(reader, next, 'stitch-word') };
 }
 
 /** How many go into each stitch, and into how many: "2 sc in next 3 sts" against "5 sc in next 5 sts". */
 function sharing(
   tool: Tool,
-  before: number | null,
-  after: number | null,
-  placed: Amount | null,
-  place: Place | null,
-  per: number,
-): { each: number; total: Amount } {
+  { before, after }: { before: number | null; after: number | null },
+  placement: Placement | null,
+): { each: number; total: Amount; shared: boolean } {
   const named = (before ?? 1) * (after ?? 1);
   const single: Amount = { kind: 'times', times: named };
-  if (!placed || !place || place.kind === 'ring' || place.kind === 'both-layers') {
-    const whole = placed?.kind === 'times' && placed.times > 1 ? placed : single;
-    return { each: per, total: place?.kind === 'both-layers' && before === null ? whole : single };
+  const as = (each: number, total: Amount) => ({ each, total, shared: false });
+  if (!placement) return as(tool.per, single);
+  const { place, amount } = placement;
+  if (placement.together && !tool.shaping) return as(tool.per, single);
+  switch (place.kind) {
+    case 'ring':
+    case 'both-layers':
+      return as(tool.per, single);
+    case 'same':
+    case 'chain-from-hook':
+    case 'last-chain':
+      return tool.shaping ? as(tool.per, single) : as(named, once);
+    case 'edge':
+      if (tool.shaping)
+        return as(tool.per, before !== null && amount.kind === 'times' && amount.times === 1 ? single : amount);
+      if (before === null) return as(after ?? tool.per, amount);
+      // "5 sc in next 5 sts" is one in each of them; "in each of the next 5 sts" would be five.
+      if (amount.kind === 'times' && amount.times === before && before > 1 && !placement.each)
+        return { each: 1, total: amount, shared: true };
+      return as(named, amount);
   }
-  if (place.kind === 'same' || place.kind === 'chain-from-hook' || place.kind === 'last-chain') {
-    return tool.shaping ? { each: per, total: single } : { each: named, total: once };
-  }
-  if (tool.shaping)
-    return { each: per, total: before !== null && placed.kind === 'times' && placed.times === 1 ? single : placed };
-  if (before === null) return { each: after ?? per, total: placed };
-  // "5 sc in next 5 sts" is one in each of them.
-  if (placed.kind === 'times' && placed.times === before && before > 1) return { each: 1, total: placed };
-  return { each: named, total: placed };
 }
 
-function scaled(amount: Amount, by: number): Amount {
-  return amount.kind === 'times' && by !== 1 ? { kind: 'times', times: amount.times * by } : amount;
-}
-
-function finish(
-  reader: Reader,
-  at: number,
-  next: number,
-  stitch: StitchId | null,
-  per: number,
-  over: number,
-  amount: Amount,
-  place: Place,
-  loops: ReadWork['loops'],
-): ReadWork {
-  const span = spanBetween(reader, at, next);
-  return { work: { kind: 'work', stitch, per, over, amount, place, span }, loops, next };
-}
-
-/** The stitch or shaping at an index. A `per` of -1 says that the number before it belongs to the name. */
+/** The stitch or shaping at an index. */
 function readTool(reader: Reader, at: number, before: number | null): Tool | null {
-  let i = pass(reader, at, 'invisible');
-  const first = meaningAt(reader, i, 'stitch', 'shaping', 'increase', 'decrease');
+  const first = meaningAt(reader, pass(reader, at, 'invisible'), 'stitch', 'shaping', 'increase', 'decrease');
   if (!first) return null;
-  const meaning = first.meaning;
-  i = first.next;
-  if (meaning.is === 'shaping')
-    return {
-      stitch: meaning.stitch,
-      per: meaning.per,
-      over: meaning.over,
-      shaping: meaning.per !== 1 || meaning.over !== 1,
-      next: i,
-    };
-  if (meaning.is === 'increase' || meaning.is === 'decrease') {
-    const decrease = meaning.is === 'decrease';
-    const number = tokenAt(reader, i);
-    const inOne = !decrease && number?.kind === 'number' && number.glued && number.value <= 4 && number.value >= 2;
-    if (inOne) i += 1;
-    return {
-      stitch: null,
-      per: decrease ? 1 : inOne ? number.value : 2,
-      over: decrease ? 2 : 1,
-      shaping: true,
-      next: i,
-    };
+  const { meaning, next } = first;
+  switch (meaning.is) {
+    case 'shaping':
+      return tool(meaning.stitch, meaning.per, meaning.over, next);
+    case 'decrease':
+      return tool(null, 1, meaning.over, next);
+    case 'increase': {
+      // "inc3" is three in one stitch; "inc 3" is three increases.
+      const number = tokenAt(reader, next);
+      const inOne = number?.kind === 'number' && number.glued && number.value >= 2 && number.value <= 4;
+      return inOne ? tool(null, number.value, 1, next + 1) : tool(null, meaning.per, 1, next);
+    }
+    case 'stitch':
+      return meaning.stitch === 'chain' || meaning.stitch === 'picot'
+        ? null
+        : stitchTool(reader, meaning.stitch, next, before);
   }
-  if (meaning.stitch === 'chain' || meaning.stitch === 'picot') return null;
-  const second = meaningAt(reader, i, 'stitch', 'increase', 'decrease');
-  if (second?.meaning.is === 'increase')
-    return { stitch: meaning.stitch, per: 2, over: 1, shaping: true, next: second.next };
-  if (second?.meaning.is === 'decrease')
-    return { stitch: meaning.stitch, per: 1, over: 2, shaping: true, next: second.next };
+}
+
+/** A stitch, and what the words behind it make of it: "sc inc", "hdc-dec", "5-dc bobble", "sc2tog". */
+function stitchTool(reader: Reader, stitch: StitchId, at: number, before: number | null): Tool {
+  const second = meaningAt(reader, at, 'stitch', 'increase', 'decrease');
+  if (second?.meaning.is === 'increase') return tool(stitch, 2, 1, second.next);
+  if (second?.meaning.is === 'decrease') return tool(stitch, 1, 2, second.next);
   if (second?.meaning.is === 'stitch' && DECORATED.has(second.meaning.stitch)) {
-    return { stitch: second.meaning.stitch, per: before === null ? 1 : -1, over: 1, shaping: false, next: second.next };
+    return { ...tool(second.meaning.stitch, 1, 1, second.next), takesAmount: before !== null };
   }
-  const over = togetherAfter(reader, i, before);
-  if (over)
-    return { stitch: meaning.stitch, per: over.fromBefore ? -1 : 1, over: over.count, shaping: true, next: over.next };
-  return { stitch: meaning.stitch, per: 1, over: 1, shaping: false, next: pass(reader, i, 'stitch-word') };
+  const together = togetherAfter(reader, at, before);
+  if (together) return { ...tool(stitch, 1, together.count, together.next), takesAmount: together.fromBefore };
+  return tool(stitch, 1, 1, pass(reader, at, 'stitch-word'));
+}
+
+function tool(stitch: StitchId | null, per: number, over: number, next: number): Tool {
+  return { stitch, per, over, shaping: per !== 1 || over !== 1, takesAmount: false, next };
 }
 
 /** "2tog", "2 together", "next 2 sts together", "tog" after an amount. */
