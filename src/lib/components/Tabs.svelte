@@ -30,7 +30,8 @@
       tabindex={id === chosen ? 0 : -1}
       onclick={() => (chosen = id)}
     >
-      {text}{#if count !== undefined}<span class="count">{count}</span>{/if}
+      {text}
+      {#if count !== undefined}<span class="count">{count}</span>{/if}
     </button>
   {/each}
 </div>
@@ -61,7 +62,6 @@
   }
 
   .count {
-    margin-left: var(--space-1);
     font-weight: 450;
     color: var(--ink-soft);
   }

@@ -28,6 +28,7 @@ export function createManuscript(parent: HTMLElement, { text, changed, moved }: 
         EditorView.lineWrapping,
         EditorView.contentAttributes.of({
           'aria-label': 'Manuscript',
+          tabindex: '0',
           spellcheck: 'false',
           autocorrect: 'off',
           autocapitalize: 'off',

@@ -44,10 +44,10 @@ export class PatternStore {
     return row ? patternSchema.parse(row) : null;
   }
 
-  /** Takes in a text and returns its id. Line ends become `\n`; nothing else is changed. */
+  /** Takes in a text, as `storable` keeps it, and returns its id. */
   async add(entry: { name: string; text: string; demoKey?: string }): Promise<string> {
     const id = randomUUID();
-    const text = withPlainLineEnds(entry.text);
+    const text = storable(entry.text);
     const now = Date.now();
     await this.#database.write(() =>
       this.#database.db.insert(patterns).values({
@@ -64,7 +64,8 @@ export class PatternStore {
   }
 
   /** Saves a text that was made from revision `base`; refuses where another save came first. */
-  async save(id: string, text: string, base: number): Promise<SaveOutcome> {
+  async save(id: string, given: string, base: number): Promise<SaveOutcome> {
+    const text = storable(given);
     const summary = JSON.stringify(summarise(text));
     const changed = await this.#database.write(() =>
       this.#database.db
@@ -108,9 +109,12 @@ export class PatternStore {
   }
 }
 
-/** The editor keeps one kind of line end; a text from elsewhere is brought to it once, when it is taken in. */
-export function withPlainLineEnds(text: string): string {
-  return text.replace(/\r\n?/g, '\n');
+/**
+ * A text as it is kept: line ends become `\n`, the only kind that the editor knows. A NUL would end
+ * the text in the database and is shown by its sign instead, so that nothing behind it is lost.
+ */
+export function storable(text: string): string {
+  return text.replace(/\r\n?/g, '\n').replaceAll('\0', '\u2400');
 }
 
 /** The first line with letters in it, without its ornaments. */

@@ -1,0 +1,61 @@
+/**
+ * How long a check takes: best and median of many runs, beside one bare pass of a word-splitting
+ * regular expression over the same text in the same run.   npm run bench
+ */
+import { readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import { checkText } from '../src/core/index.js';
+
+const demo = readdirSync('demo')
+  .sort()
+  .map((file) => readFileSync(path.join('demo', file), 'utf8'))
+  .join('\n\n');
+
+/** The demo patterns over and over, to a number of lines. */
+function textOf(lines: number): string {
+  const all = demo.split('\n');
+  return Array.from({ length: lines }, (_, i) => all[i % all.length]).join('\n');
+}
+
+function times(work: () => void, runs: number): { best: number; median: number } {
+  const taken: number[] = [];
+  for (let i = 0; i < runs; i += 1) {
+    const start = performance.now();
+    work();
+    taken.push(performance.now() - start);
+  }
+  taken.sort((a, b) => a - b);
+  return { best: taken[0] ?? 0, median: taken[Math.floor(runs / 2)] ?? 0 };
+}
+
+function words(text: string): number {
+  let count = 0;
+  for (const _ of text.matchAll(/[\p{L}\p{N}]+/gu)) count += 1;
+  return count;
+}
+
+console.log('lines      KB   best ms  median ms    MB/s   times a word pass   aim');
+for (const [lines, runs, aim] of [
+  [300, 200, 16],
+  [1000, 60, null],
+  [10_000, 15, 200],
+] as const) {
+  const text = textOf(lines);
+  times(() => void checkText(text, ''), 5);
+  const check = times(() => void checkText(text, ''), runs);
+  const pass = times(() => void words(text), runs);
+  const kilobytes = text.length / 1000;
+  console.log(
+    [
+      String(lines).padStart(5),
+      kilobytes.toFixed(0).padStart(7),
+      check.best.toFixed(1).padStart(9),
+      check.median.toFixed(1).padStart(10),
+      (kilobytes / check.best).toFixed(2).padStart(7),
+      (check.best / pass.best).toFixed(1).padStart(19),
+      aim === null ? '' : `   under ${aim} ms: ${check.median < aim ? 'met' : 'NOT MET'}`,
+    ].join(' '),
+  );
+}
+const used = process.memoryUsage().heapUsed / 1e6;
+console.log(`heap in use at the end: ${used.toFixed(0)} MB`);

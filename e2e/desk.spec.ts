@@ -1,0 +1,131 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page } from '@playwright/test';
+import { test } from './server.js';
+
+const FAULT = 'Round 18';
+
+async function openPattern(page: Page, url: string, name: string): Promise<void> {
+  await page.goto(url);
+  await page.getByRole('link', { name }).click();
+  await expect(page.getByRole('tab', { name: /Findings \d/ })).toBeVisible();
+}
+
+/** The row of the rail beside a line that begins with some words, as its title tells it. */
+function railRow(page: Page, words: string) {
+  return page.locator(`.rail-row[title^="${words}:"]`);
+}
+
+async function saved(page: Page): Promise<void> {
+  await expect(page.locator('[data-save=saved]')).toBeVisible();
+}
+
+test('open a demo pattern, see the fault, mend the line, reload, and find it mended', async ({ page, server }) => {
+  await openPattern(page, server.url, 'Lantern Point Lighthouse');
+  const finding = page.getByRole('button', { name: new RegExp(`${FAULT}.*States 24`) });
+  await finding.click();
+  await expect(railRow(page, FAULT)).toHaveAttribute('title', 'Round 18: uses 30 of 30, makes 25, states 24; off');
+
+  // The finding's words are selected: type over them.
+  await page.keyboard.type('(25)');
+  await expect(railRow(page, FAULT)).toHaveAttribute('title', 'Round 18: uses 30 of 30, makes 25, states 25; agrees');
+  await expect(page.getByText('Nothing left to mend')).toBeVisible();
+  await saved(page);
+
+  await page.reload();
+  await expect(page.getByText('Nothing left to mend')).toBeVisible();
+  await page.goto(server.url);
+  await expect(page.getByRole('listitem').filter({ hasText: 'Lantern Point Lighthouse' })).toContainText(
+    'nothing open',
+  );
+});
+
+test('paste a new pattern, put it away and put it back', async ({ page, server }) => {
+  await page.goto(server.url);
+  // A key pressed before the page is alive does nothing; one presses it again.
+  await expect(async () => {
+    await page.keyboard.press('n');
+    await expect(page.getByRole('dialog')).toBeVisible({ timeout: 500 });
+  }).toPass();
+  await page.getByLabel('Pattern text').fill('  ');
+  await page.getByRole('button', { name: 'Take in', exact: true }).click();
+  await expect(page.getByRole('alert')).toContainText('There is no text yet');
+
+  await page
+    .getByLabel('Pattern text')
+    .fill('Limpet\n\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 5 (18)\n');
+  await page.getByRole('button', { name: 'Take in', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Limpet', level: 1 })).toBeVisible();
+  await expect(page.getByText('Uses 10 of 12 stitches: 2 are left unworked.')).toBeVisible();
+
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await page.getByRole('button', { name: 'More for Limpet' }).click();
+  await page.getByRole('menuitem', { name: 'Take off the shelf' }).click();
+  await expect(page.getByRole('link', { name: 'Limpet' })).toBeHidden();
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(page.getByRole('link', { name: 'Limpet' })).toBeVisible();
+});
+
+test('the server is killed while one types: nothing is lost, with or without a reload', async ({ page, server }) => {
+  await openPattern(page, server.url, 'Puffin of Gannet Stack'.toUpperCase());
+  await page.getByLabel('Manuscript').click();
+  await page.keyboard.press('Control+Home');
+  await page.keyboard.type('One. ');
+  await saved(page);
+
+  await server.kill();
+  await page.keyboard.type('Two. ');
+  await expect(page.getByRole('alert')).toContainText('The server does not answer. Your text is kept in this browser');
+  await page.keyboard.type('Three. ');
+  await server.start();
+  await saved(page);
+
+  await server.kill();
+  await page.keyboard.type('Four. ');
+  await expect(page.locator('[data-save=failed]')).toBeVisible();
+  await server.start();
+  await page.reload();
+  await expect(page.getByLabel('Manuscript')).toContainText('One. Two. Three. Four. PUFFIN');
+  await saved(page);
+
+  await page.evaluate(() => localStorage.clear());
+  await page.reload();
+  await expect(page.getByLabel('Manuscript')).toContainText('One. Two. Three. Four. PUFFIN');
+});
+
+test('two windows on one pattern never overwrite each other unseen', async ({ page, server, context }) => {
+  await openPattern(page, server.url, 'Sea Slug');
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(other.getByRole('tab', { name: /Findings \d/ })).toBeVisible();
+  const type = async (window: Page, words: string) => {
+    await window.getByLabel('Manuscript').focus();
+    await window.keyboard.press('Control+Home');
+    await window.keyboard.type(words);
+  };
+  await type(other, 'Theirs. ');
+  await saved(other);
+  await type(page, 'Mine. ');
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('Theirs. A Sea Slug');
+  await dialog.getByRole('button', { name: /Go on with mine/ }).click();
+  await saved(page);
+
+  // A window that comes back to the front is brought up to date.
+  await other.evaluate(() => window.dispatchEvent(new Event('focus')));
+  await expect(other.getByLabel('Manuscript')).toContainText('Mine. A Sea Slug');
+
+  await page.goto(server.url);
+  await page.getByRole('link', { name: 'Copy: A Sea Slug' }).click();
+  await expect(page.getByLabel('Manuscript')).toContainText('Theirs. A Sea Slug');
+});
+
+test('shelf and desk have no violations of accessibility in either scheme', async ({ page, server }) => {
+  for (const colorScheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme });
+    await page.goto(server.url);
+    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+    await openPattern(page, server.url, 'Tugboat');
+    await page.getByRole('button', { name: /Rnd 10/ }).click();
+    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  }
+});

@@ -1,0 +1,74 @@
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer, type AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { test as base } from '@playwright/test';
+
+/** The built application with the demo patterns, on a database and a port of its own. */
+export class Server {
+  readonly #folder = mkdtempSync(path.join(tmpdir(), 'dostik-e2e-'));
+  #process: ChildProcess | null = null;
+  url = '';
+  #port = 0;
+
+  async start(): Promise<void> {
+    if (this.#port === 0) {
+      this.#port = await freePort();
+      this.url = `http://127.0.0.1:${this.#port}`;
+      const seeded = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/seed.ts'], {
+        env: this.#env(),
+        encoding: 'utf8',
+      });
+      if (seeded.status !== 0) throw new Error(seeded.stderr);
+    }
+    const child = spawn(process.execPath, ['scripts/start.mjs'], {
+      env: this.#env(),
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    this.#process = child;
+    await new Promise<void>((resolve, reject) => {
+      child.stdout.on('data', (words: Buffer) => {
+        if (words.toString().includes('Dostik is at')) resolve();
+      });
+      child.once('exit', () => reject(new Error('The server ended before it was ready.')));
+    });
+  }
+
+  /** Ends the server at once, as a crash would. */
+  async kill(): Promise<void> {
+    const child = this.#process;
+    this.#process = null;
+    if (!child) return;
+    const gone = new Promise((resolve) => child.once('exit', resolve));
+    child.kill('SIGKILL');
+    await gone;
+  }
+
+  async close(): Promise<void> {
+    await this.kill();
+    rmSync(this.#folder, { recursive: true, force: true });
+  }
+
+  #env(): NodeJS.ProcessEnv {
+    return { ...process.env, PORT: String(this.#port), DATABASE_URL: `file:${path.join(this.#folder, 'e2e.db')}` };
+  }
+}
+
+function freePort(): Promise<number> {
+  return new Promise((resolve) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as AddressInfo;
+      probe.close(() => resolve(port));
+    });
+  });
+}
+
+export const test = base.extend<{ server: Server }>({
+  server: async ({ browserName: _ }, use) => {
+    const server = new Server();
+    await server.start();
+    await use(server);
+    await server.close();
+  },
+});

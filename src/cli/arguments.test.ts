@@ -1,0 +1,32 @@
+import { describe, expect, it } from 'vitest';
+import { CallError, checkCall } from './arguments.js';
+
+describe('the words after "dostik check"', () => {
+  it('are files and options in any order', () => {
+    expect(checkCall(['a.txt', '--format', 'json', '-', '--terms=uk', '--fail-on', 'never'])).toEqual({
+      files: ['a.txt', '-'],
+      format: 'json',
+      terms: 'uk',
+      failOn: 'never',
+    });
+  });
+
+  it('have defaults', () => {
+    expect(checkCall(['a.txt'])).toEqual({ files: ['a.txt'], format: 'text', terms: 'auto', failOn: 'error' });
+  });
+
+  it.each([
+    [[]],
+    [['a', '--format', 'xml']],
+    [['a', '--terms', 'de']],
+    [['a', '--fail-on', 'hint']],
+    [['a', '--nope']],
+  ])('%j is refused in one line', (words) => {
+    expect(() => checkCall(words)).toThrow(CallError);
+    try {
+      checkCall(words);
+    } catch (error) {
+      expect((error as Error).message).not.toContain('\n');
+    }
+  });
+});
