@@ -23,7 +23,7 @@ try {
   const { id } = (await created.json()) as { id: string };
   const url = `${server.url}/desk/${id}`;
   await page.goto(url);
-  await page.waitForSelector('.rail-row.agrees', { state: 'attached' }).catch(() => undefined);
+  await page.waitForSelector('.cm-line');
 
   const weights = new Map<string, number>();
   page.on('response', (response) => {
@@ -48,28 +48,29 @@ try {
   await page.waitForTimeout(500);
   const keys: number[] = [];
   for (let i = 0; i < 40; i += 1) {
-    const taken = page.evaluate(
-      () =>
-        new Promise<number>((resolve) => {
-          const content = document.querySelector('.cm-content');
-          let start = 0;
-          content?.addEventListener('beforeinput', () => (start = performance.now()), { once: true, capture: true });
-          content?.addEventListener('keydown', () => (start ||= performance.now()), { once: true, capture: true });
-          const before = last();
-          const watch = () => {
-            if (start > 0 && last() !== before) resolve(performance.now() - start);
-            else requestAnimationFrame(watch);
-          };
-          requestAnimationFrame(watch);
-          function last(): string {
-            return [...document.querySelectorAll('.rail-row')].map((row) => row.getAttribute('title')).at(-1) ?? '';
-          }
-        }),
+    // Noted in the page: when the key went down, and when the last row of the rail was first drawn anew.
+    await page.evaluate(() => {
+      const row = () => [...document.querySelectorAll('.rail-row')].at(-1)?.getAttribute('title') ?? '';
+      const before = row();
+      const notes = { down: 0, drawn: 0 };
+      Object.assign(window, { notes });
+      window.addEventListener('keydown', () => (notes.down = performance.now()), { once: true, capture: true });
+      const watch = () => {
+        if (row() === before) requestAnimationFrame(watch);
+        else notes.drawn = performance.now();
+      };
+      requestAnimationFrame(watch);
+    });
+    await page.keyboard.press(i % 2 === 0 ? '2' : 'Backspace');
+    await page.waitForFunction(() => (window as unknown as { notes: { drawn: number } }).notes.drawn > 0, null, {
+      timeout: 5000,
+    });
+    keys.push(
+      await page.evaluate(() => {
+        const { notes } = window as unknown as { notes: { down: number; drawn: number } };
+        return notes.drawn - notes.down;
+      }),
     );
-    if (i % 2 === 0) await page.keyboard.type('2');
-    else await page.keyboard.press('Backspace');
-    keys.push(await taken);
-    await page.waitForTimeout(60);
   }
   keys.sort((a, b) => a - b);
   const weight = [...weights.values()].reduce((sum, bytes) => sum + bytes, 0) / 1024;
