@@ -17,7 +17,7 @@ export const notationTimes: Rule = {
           often === null
             ? ''
             : ` ${often} times uses all ${edge} and leaves ${often * obstacle.made}${often * obstacle.made === stated ? ', as stated' : ''}.`;
-        yield { span: obstacle.span, round: counted, message: `The brackets don't say how often.${fits}` };
+        yield { span: obstacle.span, round: counted, message: `Nothing says how often this is repeated.${fits}` };
       }
     }
   },

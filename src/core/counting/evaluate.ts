@@ -220,7 +220,7 @@ class Tally {
 
   run(steps: readonly Step[], chainCounts: boolean, inside = false): void {
     let begun = inside;
-    const lastFabric = inside ? steps.length : steps.findLastIndex(isFabric);
+    const lastFabric = inside ? steps.length : lastFabricOf(steps);
     steps.forEach((step, index) => {
       switch (step.kind) {
         case 'chain':
@@ -267,7 +267,11 @@ class Tally {
       this.made += step.per * times;
       return;
     }
-    if (step.stitch === 'slip' && this.edge !== null && this.into >= this.edge && step.amount.kind === 'times') return;
+    // Slip stitches behind a finished edge, and the one that closes a ring of stitches, are travel and not fabric.
+    if (step.stitch === 'slip' && step.amount.kind === 'times') {
+      if (this.edge !== null && this.into >= this.edge) return;
+      if (this.free && this.made > 0 && step.amount.times === 1 && index >= lastFabricOf(steps)) return;
+    }
     const over = place === 'both-layers' ? 2 * step.over : step.over;
     if (place === 'both-layers' && step.amount.kind === 'fill' && this.edge !== null && this.edge % 2 === 1) {
       this.#add(over, step.per, step.amount, step.span, steps, index);
@@ -400,6 +404,10 @@ function neededAfter(steps: readonly Step[], index: number): number {
   const rest = steps.slice(index + 1).filter(isFabric);
   // Where several steps fill, the first takes everything: that is for the misfit to tell.
   return rest.length === 0 ? 0 : (fixedSize(rest)?.into ?? 0);
+}
+
+function lastFabricOf(steps: readonly Step[]): number {
+  return steps.findLastIndex(isFabric);
 }
 
 function isFabric(step: Step): boolean {

@@ -39,7 +39,7 @@ function counted(reader: Reader, at: number, afterRepeat: boolean): ReadAmount |
   if (word) {
     // "x" belongs to a number before it only where nothing is counted after it: "6x", not "6 x sc".
     const after = tokenAt(reader, word.next);
-    if (after?.kind === 'open' && isWord(reader, more, 'x', '×')) return null;
+    if (!afterRepeat && after?.kind === 'open' && isWord(reader, more, 'x', '×')) return null;
     return times(token.value + (more > at + 1 ? 1 : 0), pass(reader, word.next, 'more', 'total'));
   }
   return afterRepeat ? times(token.value + (more > at + 1 ? 1 : 0), more) : null;
@@ -69,7 +69,10 @@ function leaving(reader: Reader, at: number): ReadAmount | null {
     const number = tokenAt(reader, i);
     const leave = number?.kind === 'number' ? number.value : 1;
     if (number?.kind === 'number') i += 1;
-    return { amount: { kind: 'fill', leave }, next: pass(reader, i, 'stitch-word', 'loop-word', 'chain-word') };
+    return {
+      amount: { kind: 'fill', leave },
+      next: pass(reader, i, 'stitch-word', 'loop-word', 'chain-word', 'stitch'),
+    };
   }
   if (!until) return null;
   const number = tokenAt(reader, i);

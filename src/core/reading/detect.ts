@@ -95,9 +95,12 @@ function declaredIn(text: string): Vocabulary | null {
     const end = match.index + match[0].length;
     const after = THING_AFTER.exec(text.slice(end, end + 50));
     const before = after ? null : THING_BEFORE.exec(text.slice(Math.max(0, match.index - 40), match.index));
-    if (!after && !before) continue;
+    const alone =
+      /[([]\s*$/.test(text.slice(Math.max(0, match.index - 3), match.index)) &&
+      /^\s*[)\]]/.test(text.slice(end, end + 3));
+    if (!after && !before && !alone) continue;
     // "us" in lower case is a pronoun unless terms are spoken of.
-    if (name === 'us' && !/term|crochet|abbrev/i.test((after ?? before)?.[0] ?? '')) continue;
+    if (name === 'us' && !alone && !/term|crochet|abbrev/i.test((after ?? before)?.[0] ?? '')) continue;
     if (/^(?:uk|u\.k\.|british)$/i.test(name)) uk += 1;
     else us += 1;
   }

@@ -1,4 +1,4 @@
-import { cardinal } from '../vocabulary/numbers.js';
+import { cardinal, ordinal } from '../vocabulary/numbers.js';
 import type { Span } from '../text/source.js';
 import { tokenize } from './lexer.js';
 import type { Lexicon } from './lexicon.js';
@@ -25,6 +25,12 @@ const WORD_LABEL = new RegExp(
 );
 /** Where a label can stand within a line: after the end of a sentence or a bracket. */
 const AFTER_SENTENCE = /[.!?;)\]}|][ \t\u00a0*_]+(?=r)/giu;
+/** "1st round:", "6th - 10th rounds:", "Third row:". */
+const ORDINAL = String.raw`(?:\d{1,3}(?:st|nd|rd|th)|first|second|third|fourth|fifth|sixth|seventh|eighth|ninth|tenth)`;
+const ORDINAL_LABEL = new RegExp(
+  String.raw`(${ORDINAL}(?:[ \t]{0,3}(?:[-–—,&]|to|and)[ \t]{0,3}(?:and[ \t]{1,3})?${ORDINAL}){0,8})[ \t]{1,3}(rounds?|rnds?|rds?|rows?)(?![\p{L}])`,
+  'iuy',
+);
 const AFTER_LABEL =
   /[ \t\u00a0]{0,4}(?:\((?:rs|ws|right side|wrong side|[^()\n]{0,12}side)\))?[ \t]{0,4}(?:\*\*|__)?[ \t]{0,4}([:.)…=~;]|[-–—−](?!\d))?(?:\*\*|__)?\.{0,6}/iuy;
 const BARE_LABEL = /\(?(\d{1,3})(?:[ \t]{0,2}(?:[-–—]|to)[ \t]{0,2}(\d{1,3}))?[ \t]{0,2}([.):]{1,2}|[-–—][ \t])/uy;
@@ -55,6 +61,7 @@ export function labelsIn(text: string, line: Span, context: LabelContext): Label
   const labels: Label[] = [];
   const first =
     wordLabelAt(text, start, line.to, true) ??
+    ordinalLabel(text, start, line.to) ??
     letterLabel(text, start, line.to, context) ??
     bareLabel(text, start, line.to, context) ??
     namedLabel(text, start, line.to);
@@ -100,6 +107,29 @@ function wordLabelAt(text: string, at: number, to: number, atStart: boolean): La
 function withoutAmount(written: string, text: string, end: number): string {
   const tail = /[ \t]+[-–—−,][ \t]+\d{1,4}$/u.exec(written) ?? /[ \t]*,[ \t]*\d{1,4}$/u.exec(written);
   return tail && /^[ \t]*[\p{L}(]/u.test(text.slice(end, end + 4)) ? written.slice(0, tail.index) : written;
+}
+
+function ordinalLabel(text: string, at: number, to: number): Label | null {
+  ORDINAL_LABEL.lastIndex = at;
+  const match = ORDINAL_LABEL.exec(text);
+  const end = ORDINAL_LABEL.lastIndex;
+  if (!match || end > to) return null;
+  AFTER_LABEL.lastIndex = end;
+  const after = AFTER_LABEL.exec(text);
+  // "First round of the edging" is talk; a label is set off.
+  if (!after?.[1]) return null;
+  const numbers = numbersOf((match[1] ?? '').replace(/(\d)(?:st|nd|rd|th)/giu, '$1'));
+  if (!numbers) return null;
+  return {
+    span: { from: at, to: end },
+    bodyFrom: Math.min(AFTER_LABEL.lastIndex, to),
+    text: text.slice(at, end),
+    from: numbers[0] ?? 0,
+    to: numbers[numbers.length - 1] ?? 0,
+    numbers,
+    kind: /^row/i.test(match[2] ?? '') ? 'row' : 'round',
+    series: '',
+  };
 }
 
 function bareLabel(text: string, at: number, to: number, context: LabelContext): Label | null {
@@ -215,7 +245,7 @@ function numbersOf(written: string): number[] | null {
       ranged = true;
       continue;
     }
-    const value = /^\d/.test(piece) ? Number(piece) : cardinal(piece);
+    const value = /^\d/.test(piece) ? Number(piece) : (cardinal(piece) ?? ordinal(piece));
     if (value === null) continue;
     const last = numbers[numbers.length - 1];
     if (last !== undefined && value <= last) return null;

@@ -259,6 +259,8 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
       'start with',
       'begin with',
       'starting with',
+      'starting',
+      'beginning',
       'continue',
       'start',
       'begin',
@@ -281,6 +283,6 @@ export const REMARK_LEADS: ReadonlySet<string> = new Set(
   be make using working work with before after here there as so check gently carefully optional tip photo see his her he she
   they their the a for from and then while at to use take turn pick hide bury run let join slip drop cc tw rs ws firmly lightly
   too no not on don't never always again both try enjoy next lay bring flip snip trim knot embroider glue paint smooth shape
-  set aside also because since but or remove replace repeat count counted leaves having done pass attach leave wrap tuck safety
+  set aside also because since but or remove replace count counted leaves having done pass attach leave wrap tuck safety
   the eyes eye top toe time good well yes right wrong side sides facing worked`.split(/\s+/),
 );

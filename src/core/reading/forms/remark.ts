@@ -19,7 +19,6 @@ const EVERY_WORD: readonly Beginning[] = [
   'join',
   'loops',
   'times',
-  'repeat',
   'around',
   'stitch-word',
   'chain-word',
@@ -84,9 +83,10 @@ export const remark: InstructionForm = {
           continue;
         }
       }
-      if (token?.word === 'and' && startsWork(reader, i + 1)) break;
-      if (token?.word === 'then' && startsWork(reader, i + 1)) break;
-      if (token?.word === 'with' && startsWork(reader, i + 1)) break;
+      if ((token?.word === 'and' || token?.word === 'then' || token?.word === 'with') && startsWork(reader, i + 1))
+        break;
+      // Crochet in the middle of a clause is not talk, and must not vanish with it.
+      if (!talk && startsWork(reader, i)) return null;
       i += 1;
     }
     reader.found.remarks.push(spanBetween(reader, at, i));

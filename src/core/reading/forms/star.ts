@@ -20,10 +20,10 @@ export const star: InstructionForm = {
     let amount: Amount | null = null;
     if (tokenAt(reader, i)?.kind === 'star') {
       i += 1;
+      // Between two stars the steps are known, even where nothing says how often.
       const again = repeatFrom(reader, i) ?? directAmount(reader, i);
-      if (!again) return alone(reader, at, i, steps.length > 0);
-      amount = again.amount;
-      i = again.next;
+      if (again) ({ amount, next: i } = again);
+      else if (steps.length === 0) return i;
     } else {
       const again = repeatFrom(reader, i);
       if (!again) return alone(reader, at, i, steps.length > 0);
