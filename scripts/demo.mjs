@@ -5,11 +5,9 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, readdirSync, rmSync, statSync } from 'node:fs';
 import path from 'node:path';
-import { isFree } from './port.mjs';
+import { listenAt } from './port.mjs';
 
-const port = Number(process.env.PORT ?? 4870);
-if (!(await isFree(port, process.env.HOST ?? '127.0.0.1')))
-  stop(`Port ${port} is taken. Stop what listens there, or choose another: PORT=${port + 1} npm run demo`);
+await listenAt();
 
 const database = 'data/demo.db';
 process.env.DATABASE_URL ??= `file:${database}`;
@@ -44,10 +42,4 @@ function newest(roots) {
 function run(command, words) {
   const ran = spawnSync(command, words, { stdio: 'inherit' });
   if (ran.status !== 0) process.exit(ran.status ?? 1);
-}
-
-/** @param {string} sentence @returns {never} */
-function stop(sentence) {
-  console.error(sentence);
-  process.exit(1);
 }

@@ -40,6 +40,10 @@
     await invalidate('dostik:shelf');
   }
 
+  function plural(count: number, word: string): string {
+    return `${count} ${count === 1 ? word : `${word}s`}`;
+  }
+
   function short(name: string): string {
     return name.length > 40 ? `${name.slice(0, 39)}…` : name;
   }
@@ -101,31 +105,29 @@
             <div class="name">
               <a href="/desk/{id}">{name}</a>
               <p class="facts">
-                {TERMS[summary.terms]} · {summary.parts}
-                {summary.parts === 1 ? 'part' : 'parts'} · changed
-                <time datetime={new Date(updatedAt).toISOString()}>{day.format(updatedAt)}</time>
+                {#if summary}{TERMS[summary.terms]} · {summary.parts} {summary.parts === 1 ? 'part' : 'parts'} ·{/if}
+                changed <time datetime={new Date(updatedAt).toISOString()}>{day.format(updatedAt)}</time>
               </p>
             </div>
-            <div class="strip">
-              <Tally tally={summary.tally} />
-              <p class="facts">
-                {#if summary.rounds === 0}no rounds found{:else}{summary.agree} of {summary.rounds} rounds agree{/if}
-              </p>
-            </div>
-            <p class="open" class:calm={summary.errors + summary.warnings === 0}>
-              {#if summary.errors + summary.warnings === 0}
-                {#if summary.rounds > 0}<Mark name="agrees" silent /> nothing open{/if}
-              {:else}
-                {#if summary.errors > 0}<span
-                    ><Mark name="error" silent /> {summary.errors} {summary.errors === 1 ? 'error' : 'errors'}</span
-                  >{/if}
+            {#if summary}
+              {@const open = summary.errors + summary.warnings}
+              <div class="strip">
+                <Tally tally={summary.tally} />
+                <p class="facts">
+                  {#if summary.rounds === 0}no rounds found{:else}{summary.agree} of {summary.rounds} rounds agree{/if}
+                </p>
+              </div>
+              <p class="open" class:calm={open === 0}>
+                {#if open === 0 && summary.rounds > 0}<Mark name="agrees" silent /> nothing open{/if}
+                {#if summary.errors > 0}<span><Mark name="error" silent /> {plural(summary.errors, 'error')}</span>{/if}
                 {#if summary.warnings > 0}<span
-                    ><Mark name="warning" silent />
-                    {summary.warnings}
-                    {summary.warnings === 1 ? 'warning' : 'warnings'}</span
+                    ><Mark name="warning" silent /> {plural(summary.warnings, 'warning')}</span
                   >{/if}
-              {/if}
-            </p>
+              </p>
+            {:else}
+              <p class="facts">Too long to be counted here; its Desk does it.</p>
+              <span></span>
+            {/if}
             <Menu
               label="More for {name}"
               items={[{ text: 'Take off the shelf', act: () => void remove(id, name), grave: true }]}

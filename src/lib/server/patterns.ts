@@ -9,7 +9,8 @@ export interface ShelfEntry {
   readonly id: string;
   readonly name: string;
   readonly updatedAt: number;
-  readonly summary: Summary;
+  /** Null where the text is too long to be counted at each save. */
+  readonly summary: Summary | null;
 }
 
 export type SaveOutcome =
@@ -32,7 +33,7 @@ export class PatternStore {
       .from(patterns)
       .where(isNull(patterns.deletedAt))
       .orderBy(desc(patterns.updatedAt), patterns.name);
-    return rows.map((row) => ({ ...row, summary: summarySchema.parse(JSON.parse(row.summary)) }));
+    return rows.map((row) => ({ ...row, summary: summarySchema.nullable().parse(JSON.parse(row.summary)) }));
   }
 
   /** A pattern by its id; null where there is none or it has been put away. */

@@ -9,9 +9,12 @@ const LETTERS: Record<ReportVerdict, string> = {
   'on-trust': 't',
 };
 
-/** The figures of a check that the shelf shows. */
-export function summarise(text: string): Summary {
-  return summaryOf(checkText(text, ''));
+/** Texts longer than this would hold up the server at each save; the Desk checks them in its own worker. */
+const LONGEST_SUMMARISED = 300_000;
+
+/** The figures of a check that the shelf shows; null for a text that is too long for it. */
+export function summarise(text: string): Summary | null {
+  return text.length > LONGEST_SUMMARISED ? null : summaryOf(checkText(text, ''));
 }
 
 function summaryOf(report: Report): Summary {
