@@ -266,9 +266,11 @@ describe('time grows with the text, not with its square', () => {
     ['unknown words', (n) => `Rnd 1: ${'frob glorp '.repeat(n * 2)}`],
   ])('%s', (_, make) => {
     time(make(100));
-    const one = time(make(600));
-    const four = time(make(2400));
-    // Four times the text: about 4 where it is linear, 16 where it is not.
-    expect(four).toBeLessThan(one * 10 + 20);
+    // Four times the text: about 4 where it is linear, 16 where it is not. Measured anew where the
+    // machine was busy with something else; what is not linear fails each time.
+    const grows = () => time(make(2400)) / (time(make(600)) + 2);
+    let least = grows();
+    for (let tries = 0; tries < 3 && least >= 9; tries += 1) least = Math.min(least, grows());
+    expect(least).toBeLessThan(9);
   });
 });

@@ -9,16 +9,44 @@ import { mostPlausible, type Link } from './plausible.js';
 export function countPattern(pattern: Pattern): CountedPattern {
   const rounds: CountedRound[] = [];
   let before: readonly CountedRound[] = [];
-  for (const part of pattern.parts) {
+  const lastEdges = new Map<string, number | null>();
+  const parts: Part[] = [];
+  for (const written of pattern.parts) {
+    const part = withSources(written, lastEdges);
+    parts.push(part);
     before = countPart(pattern, part, before);
     rounds.push(...before);
+    lastEdges.set(part.name.toLowerCase(), before.at(-1)?.carried ?? null);
   }
-  return { pattern, rounds };
+  return { pattern: { ...pattern, parts }, rounds };
+}
+
+/** Gives the steps around a piece ("sc around the second leg") the number of stitches that the piece offers. */
+function withSources(part: Part, lastEdges: ReadonlyMap<string, number | null>): Part {
+  if (!part.stretches.some(({ rounds }) => rounds.some(({ steps }) => steps.some(namesPiece)))) return part;
+  const offered = (source: string): number | null => {
+    const stem = source.replace(/s$/, '');
+    for (const [name, length] of lastEdges) if (name.includes(stem)) return length;
+    return null;
+  };
+  const settle = (step: Step): Step => {
+    if (step.kind !== 'work' || step.source === undefined || step.amount.kind !== 'fill') return step;
+    const length = offered(step.source);
+    return length === null ? step : { ...step, amount: { kind: 'times', times: length - step.amount.leave } };
+  };
+  return {
+    ...part,
+    stretches: part.stretches.map((stretch) => ({
+      ...stretch,
+      rounds: stretch.rounds.map((round) => ({ ...round, steps: round.steps.map(settle) })),
+    })),
+  };
 }
 
 /** @param previous the rounds of the part before, whose free loops a collar may be worked into. */
 function countPart(pattern: Pattern, part: Part, previous: readonly CountedRound[]): CountedRound[] {
   const counted: CountedRound[] = [];
+  const settled: Settled = new Map();
   const rule = new Map(pattern.chainRule);
   const chainCounts = (length: number) => rule.get(length) ?? rule.get(0) ?? null;
   for (const stretch of part.stretches) {
@@ -27,7 +55,7 @@ function countPart(pattern: Pattern, part: Part, previous: readonly CountedRound
       const first = run[0];
       if (!first) continue;
       const ground = groundOf(first, stretch, inStretch, counted, previous);
-      const links = run.map((round, i): Link => linkOf(run, i, i === 0 ? ground : null, chainCounts));
+      const links = run.map((round, i): Link => linkOf(run, i, i === 0 ? ground : null, chainCounts, settled));
       const edge = ground.kind === 'edge' ? ground.length : null;
       mostPlausible(links, edge).forEach(({ outcome, blame, carried }, i) => {
         const round = run[i];
@@ -93,6 +121,8 @@ function groundOf(
   if (startsInRing(round.steps)) return { kind: 'start' };
   const own = foundationIn(round.steps);
   if (own) return { kind: 'chains', chains: own.chain.count, ring: own.ring, k: own.k };
+  const joined = joinedEdge(round);
+  if (joined !== null) return { kind: 'edge', length: joined };
   const free = round.steps.find((step) => step.kind === 'free-loops');
   if (free) return { kind: 'edge', length: freeLoopCount([...before, ...inStretch], free.round, free.loops) };
   const last = inStretch.at(-1);
@@ -138,6 +168,15 @@ function freeLoopCount(rounds: readonly CountedRound[], number: number | null, w
   return named.outcome.into ?? named.carried;
 }
 
+/** Pieces worked together with chains between them make one edge: as long as their stitches and both sides of the chains. */
+function joinedEdge(round: Round): number | null {
+  return round.steps.some(namesPiece) ? (fixedSize(round.steps)?.into ?? null) : null;
+}
+
+function namesPiece(step: Step): boolean {
+  return step.kind === 'work' ? step.source !== undefined : step.kind === 'repeat' && step.body.some(namesPiece);
+}
+
 /** The loops that a round is worked in throughout, where it is not both. */
 function oneLoop(steps: readonly Step[]): Loops | null {
   const marker = steps.find((step) => step.kind === 'loops');
@@ -149,13 +188,16 @@ function linkOf(
   index: number,
   ground: Ground | null,
   chainCounts: (length: number) => boolean | null,
+  settled: Settled,
 ): Link {
   const round = run[index] as Round;
+  const again = round.reference ? referred(run, index, settled) : null;
+  if (round.reference) settled.set(round, again?.at(-1) ?? null);
   const stated = round.stated?.total ?? null;
   const size = fixedSize(round.steps);
   const on = (edge: number | null): Outcome => {
     const first = ground && ground.kind !== 'edge' ? ground : ({ kind: 'edge', length: edge } as const);
-    return workRounds(run, index, first, chainCounts);
+    return workRounds(round, again, first, chainCounts);
   };
   const remembered = new Map<number | null, Outcome>();
   return {
@@ -173,17 +215,14 @@ function linkOf(
 
 /** Works a round, or each round of a range, or the rounds it refers to, one into the other. */
 function workRounds(
-  run: readonly Round[],
-  index: number,
+  round: Round,
+  again: (readonly Step[])[] | null,
   ground: Ground,
   chainCounts: (length: number) => boolean | null,
 ): Outcome {
-  const round = run[index] as Round;
   const stated = round.stated?.total ?? null;
   if (round.unread.length > 0 || round.brackets.length > 0) return hindered(ground, [{ kind: 'unread' }]);
-  const worked = round.reference
-    ? referred(run, index)
-    : Array<readonly Step[]>(Math.max(1, round.numbers.length)).fill(round.steps);
+  const worked = round.reference ? again : Array<readonly Step[]>(Math.max(1, round.numbers.length)).fill(round.steps);
   if (!worked) return hindered(ground, [{ kind: 'reference', span: round.reference?.span ?? round.span }]);
   let on = ground;
   let outcome: Outcome | null = null;
@@ -228,14 +267,17 @@ function hindered(ground: Ground, obstacles: readonly Obstacle[]): Outcome {
   };
 }
 
+/** The last round of what each referring round stands for, found once. */
+type Settled = Map<Round, readonly Step[] | null>;
+
 /** The instructions that a reference stands for, one a round; null where a round named is not there. */
-function referred(run: readonly Round[], index: number): (readonly Step[])[] | null {
+function referred(run: readonly Round[], index: number, settled: Settled): (readonly Step[])[] | null {
   const round = run[index];
   const reference = round?.reference;
   if (!round || !reference) return null;
   const bodies: (readonly Step[])[] = [];
   for (const number of reference.rounds) {
-    const steps = stepsOf(run, index, number);
+    const steps = stepsOf(run, index, number, settled);
     if (!steps) return null;
     bodies.push(steps);
   }
@@ -247,14 +289,13 @@ function referred(run: readonly Round[], index: number): (readonly Step[])[] | n
   return span > 0 ? all.slice(0, span) : all;
 }
 
-/** The steps of the nearest earlier round of a number; a round that itself refers to another is followed back. */
-function stepsOf(run: readonly Round[], index: number, number: number): readonly Step[] | null {
-  let wanted = number;
+/** The steps of the nearest earlier round of a number. */
+function stepsOf(run: readonly Round[], index: number, number: number, settled: Settled): readonly Step[] | null {
   for (let i = index - 1; i >= 0 && i >= index - LOOK_BACK; i -= 1) {
     const round = run[i];
-    if (!round?.labelled || wanted < round.from || wanted > round.to) continue;
-    if (!round.reference) return round.unread.length > 0 ? null : round.steps;
-    wanted = round.reference.rounds.at(-1) ?? wanted;
+    if (!round?.labelled || number < round.from || number > round.to) continue;
+    if (round.unread.length > 0) return null;
+    return round.reference ? (settled.get(round) ?? null) : round.steps;
   }
   return null;
 }

@@ -39,6 +39,10 @@ export interface Work {
   readonly place: Place;
   /** "2 sc in next 2 sts": taken as one in each of them, and could be two in each. */
   readonly shared?: true;
+  /** A stitch with neither amount nor place: "dc". */
+  readonly bare?: true;
+  /** "sc around the second leg": the piece whose last edge is worked into, as the text calls it. */
+  readonly source?: string;
   readonly span: Span;
 }
 

@@ -1,5 +1,5 @@
 import type { RoundReference, Unread } from '../pattern/pattern.js';
-import type { StatedCount, Step } from '../pattern/instruction.js';
+import type { StatedCount, Step, Work } from '../pattern/instruction.js';
 import type { BracketProblem } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
 import { FORMS } from './forms/index.js';
@@ -34,8 +34,20 @@ export function readInstruction(text: string, span: Span, lexicon: Lexicon): Ins
   sequence.run();
   found.unread.sort((a, b) => a.span.from - b.span.from);
   found.brackets.sort((a, b) => a.span.from - b.span.from);
-  return { ...found, steps: sequence.steps };
+  return {
+    ...found,
+    steps: sequence.steps.map((step, _, all) =>
+      isAlone(step, all) ? { ...step, amount: { kind: 'fill', leave: 0 } } : step,
+    ),
+  };
 }
+
+/** "Rnds 6-10 dc": a stitch that is all there is of the instruction is worked all around. */
+function isAlone(step: Step, all: readonly Step[]): step is Work {
+  return step.kind === 'work' && step.bare === true && all.every((other) => other === step || !FABRIC.has(other.kind));
+}
+
+const FABRIC: ReadonlySet<Step['kind']> = new Set(['work', 'group', 'repeat', 'skip']);
 
 interface Context {
   readonly text: string;

@@ -13,6 +13,8 @@ export interface Placement {
   readonly each: boolean;
   readonly together: boolean;
   readonly loops: Loops | null;
+  /** The piece that the stitches belong to, where one is named: "of the second leg". */
+  readonly source: string | null;
   readonly next: number;
 }
 
@@ -24,6 +26,27 @@ const upTo = (times: number): Amount => ({ kind: 'times', times });
  *     ^                     ^                         ^           ^                         ^
  */
 export function placementAfter(reader: Reader, at: number): Placement | null {
+  const placement = placementWords(reader, at);
+  if (placement?.place.kind !== 'edge') return placement;
+  const source = pieceNamed(reader, placement.next);
+  return source ? { ...placement, source: source.name, next: source.next } : placement;
+}
+
+/** "(of) the second leg", "(of) the other leg": an ordinal or "other" and a word that means nothing else. */
+function pieceNamed(reader: Reader, at: number): { name: string; next: number } | null {
+  const which = tokenAt(reader, at);
+  const noun = tokenAt(reader, at + 1);
+  if (!which || noun?.kind !== 'word' || reader.lexeme(at + 1)) return null;
+  const chosen = which.kind === 'ordinal' || ['other', 'left', 'right', 'same', 'this'].includes(which.word);
+  return chosen ? { name: noun.word, next: at + 2 } : null;
+}
+
+function placementWords(reader: Reader, at: number): Placement | null {
+  const otherSide = meaningAt(reader, at, 'other-side');
+  const chains = otherSide ? tokenAt(reader, otherSide.next) : null;
+  const chainsEnd = otherSide && chains?.kind === 'number' ? chainWord(reader, otherSide.next + 1) : null;
+  // "along the other side of the 3 ch": a chain between two pieces, not the second half of an oval.
+  if (chains && chainsEnd !== null) return found(EDGE, upTo(chains.value), chainsEnd);
   let i = at;
   const into = meaningAt(reader, i, 'in', 'both-layers');
   if (into?.meaning.is === 'both-layers') return found({ kind: 'both-layers' }, once, into.next);
@@ -98,11 +121,20 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
     const fill = filling(reader, i);
     return { ...found(EDGE, fill?.amount ?? { kind: 'fill', leave: 0 }, fill?.next ?? i), loops };
   } else if (count === null && !loopKind) return null;
-  else if (!chosen) return null;
+  else if (!chosen && !endsHere(reader, i)) return null;
 
   if (last && ch !== null && count === null) return found({ kind: 'last-chain' }, once, i);
   const tog = meaningAt(reader, i, 'together');
-  if (tog) return { place: EDGE, amount: upTo(count ?? 2), together: true, each: each !== null, loops, next: tog.next };
+  if (tog)
+    return {
+      place: EDGE,
+      amount: upTo(count ?? 2),
+      together: true,
+      each: each !== null,
+      source: null,
+      loops,
+      next: tog.next,
+    };
   if (each && count === null) {
     const fill = filling(reader, i);
     const hook = fill ? fill.next : pass(reader, i, 'round-word', 'row-word');
@@ -117,6 +149,12 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
   return { ...found(EDGE, upTo(count ?? 1), i), each: each !== null, loops };
 }
 
+/** "[sc in 2, inc]": the figure alone is enough where the step ends with it. */
+function endsHere(reader: Reader, at: number): boolean {
+  const token = tokenAt(reader, at);
+  return token === null || token.kind === 'close' || token.word === ',' || token.word === ';';
+}
+
 function chainWord(reader: Reader, at: number): number | null {
   const meant = meaningAt(reader, at, 'stitch', 'chain-word');
   if (!meant) return null;
@@ -125,7 +163,7 @@ function chainWord(reader: Reader, at: number): number | null {
 }
 
 function found(place: Place, amount: Amount, next: number): Placement {
-  return { place, amount, together: false, each: false, loops: null, next };
+  return { place, amount, together: false, each: false, source: null, loops: null, next };
 }
 
 /** The amount that "6 times" after a placement adds: "dc2tog over next 2 sts 6 times". */

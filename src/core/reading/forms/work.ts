@@ -96,6 +96,10 @@ export function readWork(reader: Reader, at: number): ReadWork | null {
     amount: total,
     place: placement?.place ?? EDGE,
     ...(shared ? { shared: true as const } : {}),
+    ...(said.before === null && said.after === null && !placement && !more && !tool.shaping
+      ? { bare: true as const }
+      : {}),
+    ...(placement?.source ? { source: placement.source } : {}),
     span: spanBetween(reader, at, i),
   };
   return { work, loops: placement?.loops ?? null, next: i };
