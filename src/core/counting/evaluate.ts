@@ -238,7 +238,7 @@ class Tally {
           begun = true;
           break;
         case 'work':
-          this.#work(step, steps, index);
+          this.#work(step, steps, index, inside);
           begun = true;
           break;
         case 'group':
@@ -255,7 +255,7 @@ class Tally {
     });
   }
 
-  #work(step: Work, steps: readonly Step[], index: number): void {
+  #work(step: Work, steps: readonly Step[], index: number, inside: boolean): void {
     const place = step.place.kind;
     if (step.stitch === 'picot') return;
     if (place === 'ring') {
@@ -264,6 +264,8 @@ class Tally {
     }
     if (place === 'same') {
       const times = step.amount.kind === 'times' ? step.amount.times : 1;
+      // At the start of a round "the same stitch" is the first one, where the chain stands and does not count.
+      if (this.into === 0 && !this.free && !inside) this.into += 1;
       this.made += step.per * times;
       return;
     }

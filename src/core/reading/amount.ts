@@ -1,4 +1,5 @@
 import type { Amount } from '../pattern/instruction.js';
+import { countIn } from './count.js';
 import { isWord, meaningAt, pass, tokenAt, type Reader } from './reader.js';
 
 export interface ReadAmount {
@@ -31,7 +32,8 @@ function counted(reader: Reader, at: number, afterRepeat: boolean): ReadAmount |
   if (sign) {
     const number = tokenAt(reader, at + 1);
     if (number?.kind !== 'number') return null;
-    return times(number.value, pass(reader, at + 2, 'times'));
+    // "x 6 times around"
+    return times(number.value, pass(reader, pass(reader, at + 2, 'times'), 'around'));
   }
   if (token?.kind !== 'number') return null;
   const more = pass(reader, at + 1, 'more');
@@ -39,9 +41,15 @@ function counted(reader: Reader, at: number, afterRepeat: boolean): ReadAmount |
   if (word) {
     // "x" belongs to a number before it only where nothing is counted after it: "6x", not "6 x sc".
     const after = tokenAt(reader, word.next);
-    if (!afterRepeat && after?.kind === 'open' && isWord(reader, more, 'x', '×')) return null;
-    return times(token.value + (more > at + 1 ? 1 : 0), pass(reader, word.next, 'more', 'total'));
+    const opens = after?.kind === 'open' && !countIn(reader, word.next + 1, reader.partner[word.next] ?? -1);
+    if (!afterRepeat && opens && isWord(reader, more, 'x', '×')) return null;
+    // "5 more times" and "5 times more" are six in all.
+    const later = pass(reader, word.next, 'more');
+    const again = more > at + 1 || later > word.next;
+    return times(token.value + (again ? 1 : 0), pass(reader, later, 'total'));
   }
+  // "(sc, inc)6"
+  if (token.glued && reader.tokens[at - 1]?.kind === 'close') return times(token.value, at + 1);
   return afterRepeat ? times(token.value + (more > at + 1 ? 1 : 0), more) : null;
 }
 
@@ -50,11 +58,15 @@ export function filling(reader: Reader, at: number): ReadAmount | null {
   let i = at;
   const around = meaningAt(reader, i, 'around');
   if (around) {
-    i = around.next;
+    i = pass(reader, around.next, 'round-word', 'row-word');
     if (isWord(reader, i, 'in') && meaningAt(reader, i + 1, 'round-word')) i += 2;
     const target = leaving(reader, i);
     return target ?? { amount: { kind: 'fill', leave: 0 }, next: i };
   }
+  // "sc round" is "sc around", where the word ends the step.
+  const after = tokenAt(reader, i + 1);
+  const ends = after === null || (after.kind !== 'word' && after.kind !== 'number');
+  if (isWord(reader, i, 'round') && ends) return { amount: { kind: 'fill', leave: 0 }, next: i + 1 };
   return leaving(reader, i);
 }
 
@@ -98,7 +110,10 @@ export function isTimesSign(reader: Reader, at: number): boolean {
   const after = tokenAt(reader, at + 1);
   if (!token || after?.kind !== 'number') return false;
   if (token.word === '×') return true;
-  return token.kind === 'star' && at > 0 && (token.glued || after.glued);
+  if (token.kind !== 'star' || at === 0) return false;
+  // Between stars a star closes: "*sc, inc* 6 times" is no "inc * 6".
+  if (reader.inStar) return token.glued && after.glued;
+  return token.glued || after.glued || reader.tokens[at - 1]?.kind === 'close';
 }
 
 function times(count: number, next: number): ReadAmount {

@@ -13,6 +13,8 @@ export interface Placement {
   readonly each: boolean;
   readonly together: boolean;
   readonly loops: Loops | null;
+  /** Nothing but the loops is named: "sc 18 in BLO". */
+  readonly loopsOnly: boolean;
   /** The piece that the stitches belong to, where one is named: "of the second leg". */
   readonly source: string | null;
   readonly next: number;
@@ -51,25 +53,28 @@ function placementWords(reader: Reader, at: number): Placement | null {
   const into = meaningAt(reader, i, 'in', 'both-layers');
   if (into?.meaning.is === 'both-layers') return found({ kind: 'both-layers' }, once, into.next);
   if (into) i = into.next;
+  // "FPsc around each st": the post is gone around.
+  const around = isWord(reader, i, 'around') && meaningAt(reader, i + 1, 'each', 'next') !== null;
+  if (around) i += 1;
   const layers = meaningAt(reader, i, 'both-layers');
   if (layers) return found({ kind: 'both-layers' }, once, layers.next);
 
   let loops: Loops | null = null;
+  const named = meaningAt(reader, i, 'loops');
+  if (named) {
+    loops = named.meaning.loops;
+    i = pass(reader, named.next, 'in');
+  }
   if (into) {
-    const named = meaningAt(reader, i, 'loops');
-    if (named) {
-      loops = named.meaning.loops;
-      i = pass(reader, named.next, 'in');
-    }
     const ring = meaningAt(reader, i, 'magic-ring');
     if (ring) return found({ kind: 'ring' }, once, ring.next);
     if (isWord(reader, i, 'mc')) return found({ kind: 'ring' }, once, i + 1);
   }
-  const placed = stitchesNamed(reader, i, into !== null, loops);
+  const placed = stitchesNamed(reader, i, into !== null || around, loops);
   if (placed) return placed;
   const fill = filling(reader, i);
   if (fill && fill.amount.kind !== 'times') return { ...found(EDGE, fill.amount, fill.next), loops };
-  return loops && into ? { ...found(EDGE, once, i), loops, next: i } : null;
+  return loops ? { ...found(EDGE, once, i), loops, loopsOnly: true } : null;
 }
 
 /** "each st around", "next 5 sts", "same st", "2nd ch from hook", "last ch", "each of the next 5 loops". */
@@ -98,6 +103,7 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
   const last = meaningAt(reader, i, 'last');
   if (last) i = last.next;
   const next = meaningAt(reader, i, 'next');
+  const remaining = next !== null && isWord(reader, i, 'remaining', 'rem');
   if (next) i = pass(reader, next.next, 'next');
   const chosen = each !== null || last !== null || next !== null || rank?.kind === 'ordinal';
   if (!chosen && !afterIn) return null;
@@ -120,10 +126,11 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
   else if (each && count === null && !meaningAt(reader, i, 'round-word', 'row-word')) {
     const fill = filling(reader, i);
     return { ...found(EDGE, fill?.amount ?? { kind: 'fill', leave: 0 }, fill?.next ?? i), loops };
-  } else if (count === null && !loopKind) return null;
+  } else if (count === null && !loopKind && !(next && endsHere(reader, i))) return null;
   else if (!chosen && !endsHere(reader, i)) return null;
 
   if (last && ch !== null && count === null) return found({ kind: 'last-chain' }, once, i);
+  if (remaining && count === null) return { ...found(EDGE, { kind: 'fill', leave: 0 }, i), loops };
   const tog = meaningAt(reader, i, 'together');
   if (tog)
     return {
@@ -132,6 +139,7 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
       together: true,
       each: each !== null,
       source: null,
+      loopsOnly: false,
       loops,
       next: tog.next,
     };
@@ -152,7 +160,7 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
 /** "[sc in 2, inc]": the figure alone is enough where the step ends with it. */
 function endsHere(reader: Reader, at: number): boolean {
   const token = tokenAt(reader, at);
-  return token === null || token.kind === 'close' || token.word === ',' || token.word === ';';
+  return token === null || token.kind === 'close' || /^[,;.]$/.test(token.word);
 }
 
 function chainWord(reader: Reader, at: number): number | null {
@@ -163,7 +171,7 @@ function chainWord(reader: Reader, at: number): number | null {
 }
 
 function found(place: Place, amount: Amount, next: number): Placement {
-  return { place, amount, together: false, each: false, source: null, loops: null, next };
+  return { place, amount, together: false, each: false, source: null, loopsOnly: false, loops: null, next };
 }
 
 /** The amount that "6 times" after a placement adds: "dc2tog over next 2 sts 6 times". */

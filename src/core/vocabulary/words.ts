@@ -137,7 +137,7 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
   [{ is: 'each' }, ['each', 'every', 'all', 'ea', 'each one', 'every one', 'every single']],
   [{ is: 'same' }, ['same', 'that same', 'this same']],
   [{ is: 'last' }, ['last', 'final']],
-  [{ is: 'next' }, ['next', 'nxt', 'following', 'remaining']],
+  [{ is: 'next' }, ['next', 'nxt', 'following', 'remaining', 'rem']],
   [{ is: 'in' }, ['in', 'into', 'inside', 'on', 'through', 'over', 'thru', 'from']],
   [{ is: 'from-hook' }, ['from hook', 'from needle', 'from your hook', 'away from hook']],
   [
@@ -197,7 +197,7 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
     ],
   ],
   [{ is: 'until' }, ['until', 'till', 'til', 'til you have', 'until you have', 'until there are', 'until only']],
-  [{ is: 'remain' }, ['remain', 'remains', 'left', 'are left', 'is left', 'remaining on round', 'rem']],
+  [{ is: 'remain' }, ['remain', 'remains', 'left', 'are left', 'is left', 'remaining on round']],
   [
     { is: 'total' },
     [
@@ -285,4 +285,10 @@ export const REMARK_LEADS: ReadonlySet<string> = new Set(
   too no not on don't never always again both try enjoy next lay bring flip snip trim knot embroider glue paint smooth shape
   set aside also because since but or remove replace count counted leaves having done pass attach leave wrap tuck safety
   the eyes eye top toe time good well yes right wrong side sides facing worked`.split(/\s+/),
+);
+
+/** Colours that are written small in the middle of an instruction: "sc 9 in white". */
+export const COLOUR_WORDS: ReadonlySet<string> = new Set(
+  `white black red blue green yellow pink purple orange brown grey gray cream beige tan navy teal turquoise lilac lavender
+  peach coral mint gold silver ivory mustard rust sand maroon burgundy olive charcoal rose violet aqua`.split(/\s+/),
 );

@@ -1,3 +1,4 @@
+import { COLOUR_WORDS } from '../../vocabulary/words.js';
 import { isBoundary, isWord, meaningAt, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
 
 const COLOUR_NAMES = new Set(['mc', 'cc', 'colour', 'color', 'col', 'yarn']);
@@ -28,9 +29,19 @@ export function colourIn(reader: Reader, from: number, to: number): string | nul
  */
 export const colour: InstructionForm = {
   name: 'colour',
-  begins: ['with', 'in', 'change', 'join', 'work'],
+  begins: ['with', 'in', 'change', 'join', 'work', 'unknown'],
   examples: ['With Moss: sc 6', 'in A, sc 6', 'dc in next 5 sts in Chalk', 'sc 6, change to Sand in last st'],
   read(reader, at) {
+    const before = tokenAt(reader, at);
+    if (
+      before &&
+      isWord(reader, at + 1, ':') &&
+      (COLOUR_WORDS.has(before.word) || /^\p{Lu}/u.test(before.raw)) &&
+      !reader.lexeme(at)
+    ) {
+      reader.steps.push({ kind: 'colour', name: before.raw, span: spanBetween(reader, at, at + 1) });
+      return at + 2;
+    }
     const change = meaningAt(reader, at, 'change');
     const means = change ?? meaningAt(reader, at, 'with', 'in', 'work');
     if (!means || (means.meaning.is === 'work' && !isWord(reader, at, 'with'))) return null;
@@ -38,7 +49,8 @@ export const colour: InstructionForm = {
     while (isWord(reader, i, 'colour', 'color', 'col', 'yarn', 'main', 'contrast')) i += 1;
     const name = tokenAt(reader, i);
     if (name?.kind !== 'word') return null;
-    const named = i > means.next || COLOUR_NAMES.has(name.word) || /^\p{Lu}/u.test(name.raw);
+    const named =
+      i > means.next || COLOUR_NAMES.has(name.word) || COLOUR_WORDS.has(name.word) || /^\p{Lu}/u.test(name.raw);
     if (!named || reader.lexicon.at(reader.tokens, i)) return null;
     i += 1;
     // Names of two words: "Sea Glass".

@@ -1,4 +1,4 @@
-import { meaningAt, isWord, pass, spanBetween, tokenAt, type InstructionForm } from '../reader.js';
+import { meaningAt, isWord, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
 
 /**
  * A magic ring that is said before its stitches.
@@ -8,15 +8,17 @@ import { meaningAt, isWord, pass, spanBetween, tokenAt, type InstructionForm } f
  */
 export const ring: InstructionForm = {
   name: 'ring',
-  begins: ['magic-ring', 'work', 'in', 'with', 'unknown'],
+  begins: ['magic-ring', 'work', 'in', 'with', 'number', 'unknown'],
   examples: ['MR, 6 sc', 'MC 6', 'Start with a magic ring of 6', 'MR 6'],
   read(reader, at) {
+    const bare = bareStitches(reader, at);
+    if (bare !== null) return bare;
     const verb = pass(reader, at, 'work', 'in');
     const said = meaningAt(reader, verb, 'magic-ring');
     let i = said?.next ?? (isWord(reader, verb, 'mc') ? verb + 1 : -1);
     if (i < 0) return null;
     const number = tokenAt(reader, i);
-    const next = number?.kind === 'number' ? pass(reader, i + 1, 'stitch-word', 'loop-word') : i;
+    const next = number?.kind === 'number' ? pass(reader, i + 1, 'stitch-word', 'loop-word', 'times') : i;
     // "MC" is also the main colour; as a ring it stands before its stitches.
     if (!said && number?.kind !== 'number' && !isWord(reader, i, ',')) return null;
     reader.steps.push({ kind: 'ring', span: spanBetween(reader, at, i) });
@@ -36,3 +38,23 @@ export const ring: InstructionForm = {
     return i;
   },
 };
+
+/** "6 sts in MR", "6 x in MR": stitches whose kind is not said. */
+function bareStitches(reader: Reader, at: number): number | null {
+  const number = tokenAt(reader, at);
+  if (number?.kind !== 'number') return null;
+  const into = meaningAt(reader, pass(reader, at + 1, 'stitch-word', 'loop-word', 'times'), 'in');
+  const said = into && meaningAt(reader, into.next, 'magic-ring');
+  if (!said) return null;
+  const span = spanBetween(reader, at, said.next);
+  reader.steps.push({
+    kind: 'work',
+    stitch: null,
+    per: 1,
+    over: 1,
+    amount: { kind: 'times', times: number.value },
+    place: { kind: 'ring' },
+    span,
+  });
+  return said.next;
+}

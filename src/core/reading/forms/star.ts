@@ -1,5 +1,5 @@
 import type { Amount } from '../../pattern/instruction.js';
-import { amountAfter } from '../amount.js';
+import { amountAfter, type ReadAmount } from '../amount.js';
 import { isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
 import { wrapSteps } from './bracket.js';
 
@@ -98,9 +98,17 @@ export const repeatBefore: InstructionForm = {
   read(reader, at) {
     if (!meaningAt(reader, at, 'repeat')) return null;
     if (!reader.steps.some((step) => step.kind === 'work' || step.kind === 'group')) return null;
-    const read = amountAfter(reader, at);
+    const read = amountAfter(reader, at) ?? bareRepeat(reader, at);
     if (!read) return null;
     wrapSteps(reader, read.amount, read.next);
     return read.next;
   },
 };
+
+/** "sc 1, inc 1, repeat (18)": without a number it goes on to the end of the round. */
+function bareRepeat(reader: Reader, at: number): ReadAmount | null {
+  const next = pass(reader, at, 'repeat');
+  const token = tokenAt(reader, next);
+  const ends = token === null || token.kind === 'open' || /^[.;=\-]$/.test(token.word);
+  return ends ? { amount: { kind: 'fill', leave: 0 }, next } : null;
+}

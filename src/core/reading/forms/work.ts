@@ -139,7 +139,7 @@ function sharing(
   const as = (each: number, total: Amount) => ({ each, total, shared: false });
   if (!placement) return as(tool.per, single);
   const { place, amount } = placement;
-  if (placement.together && !tool.shaping) return as(tool.per, single);
+  if ((placement.together && !tool.shaping) || placement.loopsOnly) return as(tool.per, single);
   switch (place.kind) {
     case 'ring':
     case 'both-layers':
@@ -149,14 +149,22 @@ function sharing(
     case 'last-chain':
       return tool.shaping ? as(tool.per, single) : as(named, once);
     case 'edge':
-      if (tool.shaping)
-        return as(tool.per, before !== null && amount.kind === 'times' && amount.times === 1 ? single : amount);
+      if (tool.shaping) return as(tool.per, shapings(tool, before, amount));
       if (before === null) return as(after ?? tool.per, amount);
+      // "18 sc around" says how many there are; "2 sc in each st" how many go into one.
+      if (amount.kind === 'fill' && !placement.each && before > 3) return as(tool.per, single);
       // "5 sc in next 5 sts" is one in each of them; "in each of the next 5 sts" would be five.
       if (amount.kind === 'times' && amount.times === before && before > 1 && !placement.each)
         return { each: 1, total: amount, shared: true };
       return as(named, amount);
   }
+}
+
+/** "inc in next 3 sts" is three of them; "dec over next 2 sts" is one, since it takes two. */
+function shapings(tool: Tool, before: number | null, placed: Amount): Amount {
+  if (placed.kind !== 'times') return placed;
+  const covered = placed.times >= tool.over && placed.times % tool.over === 0 ? placed.times / tool.over : placed.times;
+  return { kind: 'times', times: before !== null && covered === 1 ? before : covered };
 }
 
 /** The stitch or shaping at an index. */
