@@ -2,7 +2,8 @@ import type { Step } from '../pattern/instruction.js';
 import type { Loops } from '../vocabulary/stitches.js';
 import type { Part, Pattern, Round, Stretch } from '../pattern/pattern.js';
 import type { CountedPattern, CountedRound, Verdict } from './counted.js';
-import { evaluate, fixedSize, foundationIn, type Ground, type Obstacle, type Outcome } from './evaluate.js';
+import { evaluate, fixedSize, foundationIn } from './evaluate.js';
+import type { Ground, Obstacle, Outcome } from './outcome.js';
 import { mostPlausible, type Link } from './plausible.js';
 
 /** Counts every round of a pattern on the most plausible edge, and gives each its verdict. */

@@ -1,5 +1,5 @@
 import type { Part, Pattern, Round, Stretch } from '../pattern/pattern.js';
-import type { Outcome } from './evaluate.js';
+import type { Outcome } from './outcome.js';
 
 /** What the counting says of a round; see the verdicts of the report. */
 export type Verdict = 'agrees' | 'counted' | 'off' | 'unreadable' | 'on-trust';

@@ -1,5 +1,5 @@
 import type { Blame } from './counted.js';
-import type { Outcome } from './evaluate.js';
+import type { Outcome } from './outcome.js';
 
 /**
  * What each kind of fault costs in the search for the smallest explanation of a part. Only their
@@ -103,9 +103,9 @@ function readings(outcome: Outcome, stated: number | null, wanted: number | null
     found.push({ count: made, cost: COSTS.statedSlip, blame: 'stated' });
     found.push({ count: stated, cost: COSTS.instructionSlip, blame: 'instruction' });
   }
-  if (wanted !== null && !found.some(({ count }) => count === wanted)) {
-    const free = made === null && stated === null;
-    found.push({ count: wanted, cost: free ? COSTS.unreadUnstated : COSTS.neitherFigure, blame: free ? null : 'both' });
+  // Where a round gives no figure at all, nothing is guessed from the next one.
+  if (wanted !== null && found.every(({ count }) => count !== wanted && count !== null)) {
+    found.push({ count: wanted, cost: COSTS.neitherFigure, blame: 'both' });
   }
   return found;
 }

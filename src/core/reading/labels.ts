@@ -138,7 +138,13 @@ function bareLabel(text: string, at: number, to: number, context: LabelContext):
   const match = BARE_LABEL.exec(text);
   if (!match || BARE_LABEL.lastIndex > to) return null;
   const bodyFrom = BARE_LABEL.lastIndex;
-  if (bodyFrom < to && !beginsInstruction(text, bodyFrom, to, context.lexicon)) return null;
+  // "(30)" alone on a line is a count.
+  if (
+    text.slice(bodyFrom, to).trim() === ''
+      ? match[0].startsWith('(')
+      : !beginsInstruction(text, bodyFrom, to, context.lexicon)
+  )
+    return null;
   const from = Number(match[1]);
   const last = match[2] ? Number(match[2]) : from;
   if (last < from) return null;

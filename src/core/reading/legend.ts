@@ -1,5 +1,6 @@
 import type { LegendEntry } from '../pattern/pattern.js';
-import type { Vocabulary } from '../vocabulary/stitches.js';
+import { DECORATED, type Vocabulary } from '../vocabulary/stitches.js';
+import { tokenize } from './lexer.js';
 import { Lexicon, type LegendDefinition, type Meaning } from './lexicon.js';
 import { readInstruction } from './instruction.js';
 
@@ -36,7 +37,8 @@ function readLine(line: string, offset: number, entries: LegendEntry[]): void {
 
 /** "sc = single crochet, inc = two sc in one stitch": cut before each new term. */
 function splitList(line: string): { at: number; text: string }[] {
-  const cuts = [0];
+  // "The words I use: sc = …" begins behind the colon.
+  const cuts = [line.lastIndexOf(':', line.indexOf('=')) + 1];
   for (const match of line.matchAll(/[,;·•]\s*(?=[\p{L}][\p{L}\d ()/]{0,12}\s*=)/gu))
     cuts.push(match.index + match[0].length);
   return cuts.map((at, i) => ({ at, text: line.slice(at, cuts[i + 1] ?? line.length).replace(/[,;·•\s]+$/u, '') }));
@@ -62,6 +64,10 @@ export function definitions(
 }
 
 function meaningOf(written: string, lexicon: Lexicon): Meaning | null {
+  const first = tokenize(written, { from: 0, to: written.length });
+  const named = lexicon.at(first, 0)?.meaning;
+  // "bobble of 4 double crochet in one stitch": the legs don't matter.
+  if (named?.is === 'stitch' && DECORATED.has(named.stitch)) return named;
   const plain = written.replace(/\([^)]*\)/g, ' ').split(/[,;:]/)[0] ?? '';
   const reading = readInstruction(plain, { from: 0, to: plain.length }, lexicon);
   const works = reading.steps.filter((step) => step.kind === 'work');

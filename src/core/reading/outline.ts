@@ -201,7 +201,8 @@ class Outliner {
     const open = this.#open;
     if (!open) return false;
     const body = this.#source.text.slice(Math.max(open.bodyFrom, open.to - 160), open.to);
-    if (body.trim() === '') return headingByLook(text) === null;
+    if (body.trim() === '')
+      return beginsInstruction(text, 0, text.length, this.#lexicon) || headingByLook(text) === null;
     if (COUNT_AT_END.test(body)) return false;
     const start = text.trimStart();
     return GOES_ON.test(body) || /^[\p{Ll}\d(\[{<=–—*]/u.test(start);

@@ -1,3 +1,5 @@
+import type { Work } from '../../pattern/instruction.js';
+import type { Span } from '../../text/source.js';
 import { meaningAt, isWord, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
 
 /**
@@ -23,16 +25,7 @@ export const ring: InstructionForm = {
     if (!said && number?.kind !== 'number' && !isWord(reader, i, ',')) return null;
     reader.steps.push({ kind: 'ring', span: spanBetween(reader, at, i) });
     if (number?.kind === 'number' && !meaningAt(reader, next, 'stitch', 'shaping', 'times')) {
-      const span = spanBetween(reader, at, next);
-      reader.steps.push({
-        kind: 'work',
-        stitch: null,
-        per: 1,
-        over: 1,
-        amount: { kind: 'times', times: number.value },
-        place: { kind: 'ring' },
-        span,
-      });
+      reader.steps.push(inRing(number.value, spanBetween(reader, at, next)));
       i = next;
     }
     return i;
@@ -46,15 +39,18 @@ function bareStitches(reader: Reader, at: number): number | null {
   const into = meaningAt(reader, pass(reader, at + 1, 'stitch-word', 'loop-word', 'times'), 'in');
   const said = into && meaningAt(reader, into.next, 'magic-ring');
   if (!said) return null;
-  const span = spanBetween(reader, at, said.next);
-  reader.steps.push({
+  reader.steps.push(inRing(number.value, spanBetween(reader, at, said.next)));
+  return said.next;
+}
+
+function inRing(count: number, span: Span): Work {
+  return {
     kind: 'work',
     stitch: null,
     per: 1,
     over: 1,
-    amount: { kind: 'times', times: number.value },
+    amount: { kind: 'times', times: count },
     place: { kind: 'ring' },
     span,
-  });
-  return said.next;
+  };
 }

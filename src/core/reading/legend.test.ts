@@ -1,0 +1,46 @@
+import { describe, expect, it } from 'vitest';
+import { checkText } from '../index.js';
+import { legendIn } from './legend.js';
+
+describe('the pattern’s own list', () => {
+  it.each([
+    ['inc = 2 sc in the same stitch', [['inc', '2 sc in the same stitch']]],
+    ['dec: invisible decrease', [['dec', 'invisible decrease']]],
+    ['PM – place marker', [['PM', 'place marker']]],
+    ['dc ........ double crochet', [['dc', 'double crochet']]],
+    ['MR   magic ring', [['MR', 'magic ring']]],
+    ['| sl st | slip stitch |', [['sl st', 'slip stitch']]],
+    [
+      'The words I use: sc = single crochet, inc = two sc in one stitch',
+      [
+        ['sc', 'single crochet'],
+        ['inc', 'two sc in one stitch'],
+      ],
+    ],
+    [
+      'mr = magic ring · sc = single crochet',
+      [
+        ['mr', 'magic ring'],
+        ['sc', 'single crochet'],
+      ],
+    ],
+  ])('%s', (line, entries) => {
+    const found = legendIn(line, 0, line.length).map(({ term, meaning }) => [term, meaning]);
+    for (const entry of entries) expect(found).toContainEqual(entry);
+  });
+
+  const made = (legend: string, round: string) =>
+    checkText(`US terms\n\nAbbreviations\n${legend}\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: ${round}\n`, 'x').parts[0]
+      ?.rounds[1]?.made;
+
+  it('overrides what is built in', () => {
+    expect(made('inc = 3 sc in the same stitch', 'inc x 6')).toBe(18);
+    expect(made('dec = 3 sc together', 'dec x 2')).toBe(2);
+  });
+
+  it('makes unknown words known', () => {
+    expect(made('frob = 2 sc in the same stitch', 'frob x 6')).toBe(12);
+    expect(made('', 'frob x 6')).toBeNull();
+    expect(made('blip = bobble of 4 double crochet in one stitch', 'blip, sc 5')).toBe(6);
+  });
+});

@@ -1,0 +1,148 @@
+import { describe, expect, it } from 'vitest';
+import { readPattern } from './read.js';
+
+/** Parts as "Name x2", their stretches in brackets, their labels. */
+function outline(text: string): string[] {
+  return readPattern(text).parts.flatMap(({ name, make, stretches }) => [
+    make === 1 ? name : `${name} x${make}`,
+    ...stretches.flatMap((stretch) => [
+      ...(stretch.name === null ? [] : [`[${stretch.name}]`]),
+      ...stretch.rounds.map(({ label }) => `  ${label}`),
+    ]),
+  ]);
+}
+
+const ROUNDS = 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\n';
+const labels = (line: string) =>
+  outline(`BALL\n${line}\n`)
+    .slice(1)
+    .map((label) => label.trim());
+
+describe('labels', () => {
+  it.each([
+    ['Rnd 5: sc around', ['Rnd 5']],
+    ['R5: sc around', ['R5']],
+    ['R5. sc around', ['R5']],
+    ['Round 5 – sc around', ['Round 5']],
+    ['Rd 5 sc around', ['Rd 5']],
+    ['5. sc around', ['5']],
+    ['5) sc around', ['5']],
+    ['(5) sc around', ['(5']],
+    ['Row 5: sc across', ['Row 5']],
+    ['Rows 5-8: sc across', ['Rows 5-8']],
+    ['Rnds 5–8: sc around', ['Rnds 5–8']],
+    ['R5-R8: sc around', ['R5-R8']],
+    ['Rounds 5 to 8: sc around', ['Rounds 5 to 8']],
+    ['Rnds 5, 7 and 9: sc around', ['Rnds 5, 7 and 9']],
+    ['Rnd 5 & 6: sc around', ['Rnd 5 & 6']],
+    ['Rnd 5 (RS): sc around', ['Rnd 5']],
+    ['Round five: sc around', ['Round five']],
+    ['5th round: sc around', ['5th round']],
+    ['6th - 10th rounds: sc around', ['6th - 10th rounds']],
+    ['**Rnd 5:** sc around', ['Rnd 5']],
+    ['- R5: sc around', ['R5']],
+    ['Rnd 5 - 6 sc', ['Rnd 5']],
+    ['Rnd 5: sc around (6). Rnd 6: inc x 6 (12)', ['Rnd 5', 'Rnd 6']],
+    ['Oat. Rnd 5 - sc around', ['Rnd 5']],
+  ])('%s', (line, found) => {
+    expect(labels(line).map((label) => label.replace('(5)', '(5'))).toEqual(found);
+  });
+
+  it.each([
+    'Rnd 11 has left the front loops of Rnd 10 free.',
+    'Insert eyes between Rnds 11 and 12, 8 sts apart.',
+    'Rnds 9 and 10, 8 sts apart, is where the eyes go.',
+    '1) yarn 5 ply: Milk, Rain',
+    '2 tsp of patience.',
+  ])('none in: %s', (line) => {
+    expect(outline(`BALL\n${ROUNDS}\n${line}\n`)).toEqual(['Ball', '  Rnd 1', '  Rnd 2']);
+  });
+
+  it('name the rounds that they name, and no others', () => {
+    const rounds = readPattern('BALL\nRnds 5, 7 and 9: sc around\nRnds 10-12: sc around\n').parts[0]?.stretches[0]
+      ?.rounds;
+    expect(rounds?.map(({ numbers }) => numbers)).toEqual([
+      [5, 7, 9],
+      [10, 11, 12],
+    ]);
+  });
+});
+
+describe('headings', () => {
+  it.each([
+    ['HEAD', 'Head'],
+    ['## Head', 'Head'],
+    ['Head (make 1)', 'Head'],
+    ['ARMS – make 2', 'Arms x2'],
+    ['Leg x2', 'Leg x2'],
+    ['Ears (make two, one in each colour)', 'Ears x2'],
+    ['First leg', 'First leg'],
+    ['~ WING (2 pieces) ~', 'Wing x2'],
+    ['--- SIDE WALL (make 2) ---', 'Side wall x2'],
+    ['[2] PUFF x2, Milk', 'Puff x2'],
+    ['HORNS x2 coral', 'Horns x2'],
+    ['BODY lagoon, spiral, marker on st 1', 'Body'],
+    ['LEGS - you need two of them', 'Legs x2'],
+    ['The Leaf (make two)', 'Leaf x2'],
+    ['WING CASE (2 pcs.), Chestnut', 'Wing case x2'],
+    ['**Cheeks (x2)**', 'Cheeks x2'],
+    ['Body:', 'Body'],
+    ['PAWS - make 4', 'Paws x4'],
+  ])('%s', (line, name) => {
+    expect(outline(`A title\n\nSome words first.\n\n${line}\n\n${ROUNDS}`)[0]).toBe(name);
+  });
+
+  it('of other sections hold no parts', () => {
+    const text = `Title\n\nMATERIALS\n1) yarn\n2) hook 3 mm\n\nHEAD\n${ROUNDS}\nASSEMBLY\n1. Sew the head on.\n2. Turn it to the front and ch 3.\n`;
+    expect(outline(text)).toEqual(['Head', '  Rnd 1', '  Rnd 2']);
+  });
+
+  it('without one, the title names the part', () => {
+    expect(outline(`My little ball\n\n${ROUNDS}`)[0]).toBe('My little ball');
+    expect(outline(ROUNDS)[0]).toBe('Pattern');
+  });
+
+  it('under a part begin an edging of it, whose numbers start again', () => {
+    expect(outline(`## Hull\n${ROUNDS}\n### Rim\nRnd 1: sc around (12)\n`)).toEqual([
+      'Hull',
+      '  Rnd 1',
+      '  Rnd 2',
+      '[Rim]',
+      '  Rnd 1',
+    ]);
+    expect(
+      outline(
+        `## Hull\n${ROUNDS}\n*lip of the hull:* join Moss in a front loop that Rnd 2 left free\nL1: sc around (12)\n`,
+      ),
+    ).toEqual(['Hull', '  Rnd 1', '  Rnd 2', '[lip of the hull]', '  L1']);
+  });
+});
+
+describe('lines', () => {
+  it('that wrap belong together', () => {
+    const text =
+      'BALL\nRound 1. Chain 2. Work 6 single crochet in the second chain from the\nhook. (6 stitches)\nRound 2. Work 2 single crochet in each stitch around. (12\nstitches)\n';
+    expect(
+      readPattern(text).parts[0]?.stretches[0]?.rounds.map(({ stated, unread }) => [stated?.total, unread.length]),
+    ).toEqual([
+      [6, 0],
+      [12, 0],
+    ]);
+  });
+
+  it('with nothing but a label take the next one along', () => {
+    const [round] = readPattern('BALL\nRound 5\n(sc 3, inc) x 6\n(30)\n').parts[0]?.stretches[0]?.rounds ?? [];
+    expect(round?.stated?.total).toBe(30);
+    expect(round?.steps.length).toBe(1);
+  });
+
+  it('of prose between rounds are not taken for instructions', () => {
+    const text = `BALL\n${ROUNDS}Place marker.\nStart stuffing now and continue as you go.\nInsert eyes between Rnds 1 and 2, 8 sts apart.\nChange to Moss.\nFasten off, leaving a long tail for sewing.\nRnd 3: sc around (12)\n`;
+    expect(outline(text)).toEqual(['Ball', '  Rnd 1', '  Rnd 2', '  Rnd 3']);
+  });
+
+  it('without a label are instructions when they hold stitches and a count', () => {
+    const text = `WING\n${ROUNDS}Press flat, close with 6 sc through both layers (6)\n`;
+    expect(outline(text)).toEqual(['Wing', '  Rnd 1', '  Rnd 2', '  Press flat close']);
+  });
+});
