@@ -209,6 +209,7 @@ export function beginsInstruction(text: string, from: number, to: number, lexico
     const found = lexicon.at(tokens, i);
     if (token.kind === 'word' || found) {
       if (!found) {
+        if (token.word === 'mc' && tokens[i + 1]?.kind === 'number') return true;
         // A colour before the first stitch: "With Moss, sc 6", "(Moss) sc 6".
         if (/^\p{Lu}/u.test(token.raw) && i > 0) continue;
         return false;

@@ -85,6 +85,8 @@ export const remark: InstructionForm = {
       }
       if ((token?.word === 'and' || token?.word === 'then' || token?.word === 'with') && startsWork(reader, i + 1))
         break;
+      // "turn to work along the other side"
+      if (meaningAt(reader, i, 'other-side')) break;
       // Crochet in the middle of a clause is not talk, and must not vanish with it.
       if (!talk && startsWork(reader, i)) return null;
       i += 1;
