@@ -96,6 +96,22 @@ describe('edges', () => {
   });
 });
 
+describe('words that can be taken in two ways', () => {
+  const second = (line: string) => figures(`BALL\nRnd 1: 12 sc in MR (12)\n${line}`)[1];
+
+  it.each([
+    ['Rnd 2: *sc 1, inc; rep from * 5 times (18)', 'Rnd 2: 12/12 18 agrees'],
+    ['Rnd 2: *sc 1, inc; rep from * 6 times (18)', 'Rnd 2: 12/12 18 agrees'],
+    ['Rnd 2: *sc 1, inc; rep from * 7 times (18)', 'Rnd 2: 16/12 24 off'],
+    ['Rnd 2: 2 sc in next 2 sts, sc 10 (14)', 'Rnd 2: 12/12 14 agrees'],
+    ['Rnd 2: 2 sc in next 2 sts, sc 10 (12)', 'Rnd 2: 12/12 12 agrees'],
+    ['Rnd 2: ch 2, sc in next 11 sts (12)', 'Rnd 2: 12/12 12 agrees'],
+    ['Rnd 2: ch 2, sc in next 12 sts (12)', 'Rnd 2: 12/12 12 agrees'],
+  ])('%s', (line, expected) => {
+    expect(second(line)).toBe(expected);
+  });
+});
+
 describe('what the text does not give', () => {
   it('is not guessed', () => {
     expect(figures(`${BALL.join('\n')}\nRnd 7: dec until hole is closed\n`).at(-1)).toBe('Rnd 7: –/18 – on-trust');

@@ -15,22 +15,36 @@ export interface EvaluateOptions {
  * that fits and agrees with the stated count is kept.
  */
 export function evaluate(steps: readonly Step[], options: EvaluateOptions): Outcome {
-  const plain = evaluateChain(steps, options);
-  if (faults(plain, options.stated) === 0 || !steps.some(isShared)) return plain;
-  const other = evaluateChain(steps.map(inEach), options);
-  return faults(other, options.stated) < faults(plain, options.stated) ? other : plain;
+  let best = evaluateChain(steps, options);
+  for (const otherwise of [inEach, onceFewer]) {
+    if (faults(best, options.stated) === 0) break;
+    const other = steps.map(otherwise);
+    if (other.every((step, i) => step === steps[i])) continue;
+    const outcome = evaluateChain(other, options);
+    if (faults(outcome, options.stated) < faults(best, options.stated)) best = outcome;
+  }
+  return best;
 }
 
-function isShared(step: Step): boolean {
-  return step.kind === 'work' ? step.shared === true : step.kind === 'repeat' && step.body.some(isShared);
-}
-
-/** "2 sc in next 2 sts" taken as two in each of them. */
+/** "2 sc in next 2 sts" taken as two in each of them. A step without such words is returned as it is. */
 function inEach(step: Step): Step {
-  if (step.kind === 'repeat') return { ...step, body: step.body.map(inEach) };
+  if (step.kind === 'repeat') return withBody(step, step.body.map(inEach));
   return step.kind === 'work' && step.shared && step.amount.kind === 'times'
     ? { ...step, per: step.amount.times }
     : step;
+}
+
+/** "rep from * 5 times" taken as five in all. A step without such words is returned as it is. */
+function onceFewer(step: Step): Step {
+  if (step.kind !== 'repeat') return step;
+  const inner = withBody(step, step.body.map(onceFewer));
+  return step.fewer && step.amount?.kind === 'times'
+    ? { ...inner, amount: { kind: 'times', times: step.amount.times - 1 } }
+    : inner;
+}
+
+function withBody(step: Repeat, body: readonly Step[]): Repeat {
+  return body.every((inner, i) => inner === step.body[i]) ? step : { ...step, body };
 }
 
 function evaluateChain(steps: readonly Step[], options: EvaluateOptions): Outcome {

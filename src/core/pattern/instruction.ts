@@ -60,6 +60,8 @@ export interface Repeat {
   readonly body: readonly Step[];
   /** Null: brackets round several steps with no number and no "around". */
   readonly amount: Amount | null;
+  /** "rep from * 5 times": taken as six in all, and could be five. */
+  readonly fewer?: true;
   readonly span: Span;
 }
 

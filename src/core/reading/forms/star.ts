@@ -18,19 +18,20 @@ export const star: InstructionForm = {
     const { steps, next } = reader.sequence(at + 1, reader.end, true);
     let i = next;
     let amount: Amount | null = null;
+    let fewer = false;
     if (tokenAt(reader, i)?.kind === 'star') {
       i += 1;
       // Between two stars the steps are known, even where nothing says how often.
       const again = repeatFrom(reader, i) ?? directAmount(reader, i);
-      if (again) ({ amount, next: i } = again);
+      if (again) ({ amount, next: i, fewer = false } = again);
       else if (steps.length === 0) return i;
     } else {
       const again = repeatFrom(reader, i);
       if (!again) return alone(reader, at, i, steps.length > 0);
-      amount = again.amount;
-      i = again.next;
+      ({ amount, next: i, fewer = false } = again);
     }
-    reader.steps.push({ kind: 'repeat', body: steps, amount, span: spanBetween(reader, at, i) });
+    const span = spanBetween(reader, at, i);
+    reader.steps.push({ kind: 'repeat', body: steps, amount, ...(fewer ? { fewer: true as const } : {}), span });
     return i;
   },
 };
@@ -43,12 +44,17 @@ function alone(reader: Reader, at: number, next: number, hasSteps: boolean): num
   return next;
 }
 
-function directAmount(reader: Reader, at: number): { amount: Amount; next: number } | null {
+interface StarAmount extends ReadAmount {
+  /** It may have been meant as one fewer. */
+  readonly fewer?: boolean;
+}
+
+function directAmount(reader: Reader, at: number): StarAmount | null {
   return amountAfter(reader, isWord(reader, at, ',', ';') ? at + 1 : at);
 }
 
 /** "repeat from * to * around", "rep from * 5 more times". */
-function repeatFrom(reader: Reader, at: number): { amount: Amount; next: number } | null {
+function repeatFrom(reader: Reader, at: number): StarAmount | null {
   let i = isWord(reader, at, ',', ';', '.', '-', ':') ? at + 1 : at;
   i = pass(reader, i, 'and');
   const repeat = meaningAt(reader, i, 'repeat');
@@ -71,7 +77,7 @@ function repeatFrom(reader: Reader, at: number): { amount: Amount; next: number 
     if (amount.amount.kind !== 'times' || !named) return amount;
     // "repeat from * 5 times" is said after it has been worked once; "5 more times" has been counted so already.
     const more = saysMore(reader, i, amount.next);
-    return more ? amount : { ...amount, amount: { kind: 'times', times: amount.amount.times + 1 } };
+    return more ? amount : { ...amount, fewer: true, amount: { kind: 'times', times: amount.amount.times + 1 } };
   }
   const number = tokenAt(reader, i);
   if (number?.kind === 'number') {
