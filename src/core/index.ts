@@ -6,9 +6,8 @@ import { reportOf } from './report/report.js';
 import type { Report } from './report/schema.js';
 
 export { reportSchema } from './report/schema.js';
-export type { Report, ReportFinding, ReportRound, ReportSeverity, ReportVerdict } from './report/schema.js';
+export type { Report, ReportFinding, ReportRound, ReportVerdict } from './report/schema.js';
 export { reportText } from './report/text.js';
-export type { Vocabulary } from './vocabulary/stitches.js';
 
 /**
  * Reads, counts and checks a text.

@@ -126,7 +126,7 @@ function alongChains(
   if (!otherSide) {
     const into = first.into;
     const misfits: Misfit[] = one.misfits.filter(({ kind }) => kind === 'remainder');
-    if (one.obstacles.length === 0 && misfits.length === 0 && into !== along && !leavesRest(firstSide))
+    if (one.obstacles.length === 0 && misfits.length === 0 && into !== along)
       misfits.push({ kind: 'foundation', chains, along, first: into, other: null });
     return { ...one, misfits };
   }
@@ -141,11 +141,6 @@ function alongChains(
     misfits.push({ kind: 'foundation', chains, along, first: first.into, other: second.into });
   const made = one.made === null || two.made === null ? null : one.made + two.made;
   return { edge: null, into: null, made, starts: true, misfits, obstacles, chainGuess: null };
-}
-
-/** "leave the rest": a stretch of the edge is left on purpose. */
-function leavesRest(steps: readonly Step[]): boolean {
-  return steps.some((step) => step.kind === 'work' && step.place.kind === 'ring');
 }
 
 function unknown(): Outcome {
@@ -239,10 +234,6 @@ class Tally {
       if (this.free && this.made > 0 && step.amount.times === 1 && index >= lastFabricOf(steps)) return;
     }
     const over = place === 'both-layers' ? 2 * step.over : step.over;
-    if (place === 'both-layers' && step.amount.kind === 'fill' && this.edge !== null && this.edge % 2 === 1) {
-      this.#add(over, step.per, step.amount, step.span, steps, index);
-      return;
-    }
     this.#add(over, step.per, step.amount, step.span, steps, index);
   }
 

@@ -31,7 +31,7 @@ export type Place =
 /** `per` stitches made in, or over, `over` stitches of the edge; the whole done `amount` times. */
 export interface Work {
   readonly kind: 'work';
-  /** Null: the base stitch of the context (a bare `inc` or `dec`). */
+  /** Null where the words don't say which: a bare `inc` or `dec` is of the stitch around it. */
   readonly stitch: StitchId | null;
   readonly per: number;
   readonly over: number;

@@ -1,5 +1,5 @@
 import type { SourceText, Span } from '../text/source.js';
-import type { StitchId, Vocabulary } from '../vocabulary/stitches.js';
+import type { Vocabulary } from '../vocabulary/stitches.js';
 import type { StatedCount, Step } from './instruction.js';
 
 /** Earlier rounds worked again: "repeat Rnds 2 and 3 four times", "as Rnd 8". */
@@ -91,6 +91,4 @@ export interface Pattern {
   readonly legend: readonly LegendEntry[];
   readonly chainRule: ChainRule;
   readonly parts: readonly Part[];
-  /** The stitch that a bare increase or decrease is of, where its round has no plain stitch. */
-  readonly baseStitch: StitchId;
 }

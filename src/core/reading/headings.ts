@@ -19,7 +19,7 @@ const MAKE =
 const DECOR_LINE = /^\s*([~=*_#+•·\-–—]{1,6})\s*(.*?)\s*\1?\s*$/u;
 
 /** Reads how many are to be made from a heading: "(make 2)", "– make two", "x2", "(2 pcs.)". */
-export function quantityIn(text: string): { make: number; index: number; end: number } | null {
+function quantityIn(text: string): { make: number; index: number; end: number } | null {
   const match = MAKE.exec(text);
   if (!match) return null;
   const word = (match[1] ?? match[2] ?? match[3] ?? match[4] ?? match[5] ?? '').toLowerCase();

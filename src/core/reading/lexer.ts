@@ -145,11 +145,11 @@ function isSpace(code: number): boolean {
   );
 }
 
-export function isDigit(code: number): boolean {
+function isDigit(code: number): boolean {
   return code >= 48 && code <= 57;
 }
 
-export function isLetter(code: number): boolean {
+function isLetter(code: number): boolean {
   return (
     (code >= 97 && code <= 122) ||
     (code >= 65 && code <= 90) ||

@@ -1,6 +1,6 @@
 import { once, type Amount, type Place } from '../pattern/instruction.js';
 import type { Loops } from '../vocabulary/stitches.js';
-import { amountAfter, filling } from './amount.js';
+import { filling } from './amount.js';
 import { isWord, meaningAt, pass, tokenAt, type Reader } from './reader.js';
 
 /** Where a step goes and into how many stitches: "in each of the next 5 sts". */
@@ -172,10 +172,4 @@ function chainWord(reader: Reader, at: number): number | null {
 
 function found(place: Place, amount: Amount, next: number): Placement {
   return { place, amount, together: false, each: false, source: null, loopsOnly: false, loops: null, next };
-}
-
-/** The amount that "6 times" after a placement adds: "dc2tog over next 2 sts 6 times". */
-export function timesAfter(reader: Reader, at: number): { times: number; next: number } | null {
-  const read = amountAfter(reader, at);
-  return read?.amount.kind === 'times' ? { times: read.amount.times, next: read.next } : null;
 }

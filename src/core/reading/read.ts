@@ -1,6 +1,6 @@
 import type { ChainRule, Pattern } from '../pattern/pattern.js';
 import { sourceText } from '../text/source.js';
-import type { StitchId, Vocabulary } from '../vocabulary/stitches.js';
+import type { Vocabulary } from '../vocabulary/stitches.js';
 import { detectTerms } from './detect.js';
 import { definitions } from './legend.js';
 import { Lexicon } from './lexicon.js';
@@ -25,12 +25,7 @@ export function readPattern(text: string, options: ReadOptions = { terms: 'auto'
   );
   const lexicon = new Lexicon(terms.used, compact, definitions(legend, terms.used, compact));
   const { parts } = outlineOf(source, lexicon);
-  return { source, terms, legend, chainRule: chainRuleIn(text), parts, baseStitch: baseStitch() };
-}
-
-/** Most amigurumi fabric is the one-step stitch; a bare increase in a round without any other stitch is of it. */
-function baseStitch(): StitchId {
-  return 'step1';
+  return { source, terms, legend, chainRule: chainRuleIn(text), parts };
 }
 
 /** Whether single capital letters stand for stitches: X and V at least, explained or in use. */
@@ -51,7 +46,7 @@ function writesLetters(text: string, terms: readonly string[]): boolean {
  * Which starting chains stand for a stitch, as said once for the whole pattern: "ch 3 counts as 1 dc",
  * "ch 1 and ch 2 don't count", "the turning ch never counts". Length 0 stands for any.
  */
-export function chainRuleIn(text: string): ChainRule {
+function chainRuleIn(text: string): ChainRule {
   const rule = new Map<number, boolean>();
   for (const match of text.matchAll(
     /(?<![\p{L}])(?:turning |starting |beginning |first )?(?:ch|chains?)(?![\p{L}])[^.;:()\n]{0,60}?(?<![\p{L}])(does not|doesn['’]t|do not|don['’]t|never|not|n't)?\s*(?:be )?count(?:s|ed)?(?![\p{L}])/giu,

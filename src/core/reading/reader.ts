@@ -9,7 +9,6 @@ export interface Findings {
   stated: StatedCount | null;
   reference: RoundReference | null;
   statedRounds: { count: number; span: Span } | null;
-  /** Decreasing or working "until closed": said, but without a figure. */
   readonly unread: Unread[];
   readonly brackets: BracketProblem[];
   readonly remarks: Span[];

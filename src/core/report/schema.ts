@@ -47,4 +47,3 @@ export type Report = z.infer<typeof reportSchema>;
 export type ReportRound = z.infer<typeof round>;
 export type ReportFinding = z.infer<typeof finding>;
 export type ReportVerdict = ReportRound['verdict'];
-export type ReportSeverity = ReportFinding['severity'];

@@ -31,7 +31,7 @@ export function sourceText(text: string): SourceText {
 }
 
 /** The line (from 0) that holds an offset. Offsets outside the text count to its nearest line. */
-export function lineIndexAt(source: SourceText, offset: number): number {
+function lineIndexAt(source: SourceText, offset: number): number {
   const starts = source.lineStarts;
   let low = 0;
   let high = starts.length - 1;
@@ -54,18 +54,6 @@ export function lineSpan(source: SourceText, line: number): Span {
   const from = source.lineStarts[line] ?? source.text.length;
   let to = source.lineStarts[line + 1] ?? source.text.length;
   while (to > from && isLineBreak(source.text.charCodeAt(to - 1))) to -= 1;
-  return { from, to };
-}
-
-/** The smallest span that holds all the given ones; null for none. */
-export function spanOf(spans: readonly Span[]): Span | null {
-  const first = spans[0];
-  if (!first) return null;
-  let { from, to } = first;
-  for (const span of spans) {
-    if (span.from < from) from = span.from;
-    if (span.to > to) to = span.to;
-  }
   return { from, to };
 }
 

@@ -133,25 +133,6 @@ export const STITCHES: readonly Stitch[] = [
   { id: 'picot', ...same(['picot'], ['pic']) },
 ];
 
-const byId = new Map(STITCHES.map((stitch) => [stitch.id, stitch]));
-
-/** The table's row of a stitch. */
-export function stitch(id: StitchId): Stitch {
-  const found = byId.get(id);
-  if (!found) throw new RangeError(`No stitch is called ${id}.`);
-  return found;
-}
-
-/** The usual short name of a stitch in a vocabulary: `sc`, `dc`, `sl st`. */
-export function shortName(id: StitchId, vocabulary: Vocabulary): string {
-  return stitch(id)[vocabulary].short[0] ?? id;
-}
-
-/** The usual long name of a stitch in a vocabulary: `single crochet`. */
-export function longName(id: StitchId, vocabulary: Vocabulary): string {
-  return stitch(id)[vocabulary].long[0] ?? id;
-}
-
 /** Post, extended and decorated stitches stand on one stitch and count as one, however many legs they have. */
 export const DECORATED: ReadonlySet<StitchId> = new Set(['bobble', 'puff', 'popcorn', 'cluster']);
 

@@ -114,7 +114,7 @@ export class PatternStore {
  * A text as it is kept: line ends become `\n`, the only kind that the editor knows. A NUL would end
  * the text in the database and is shown by its sign instead, so that nothing behind it is lost.
  */
-export function storable(text: string): string {
+function storable(text: string): string {
   return text.replace(/\r\n?/g, '\n').replaceAll('\0', '\u2400');
 }
 

@@ -58,7 +58,7 @@ export const reference: InstructionForm = {
 };
 
 /** "Rnd 5", "R11-12", "Rows 2 and 3", "Rnds 4, 5 and 6". */
-export function roundNumbers(reader: Reader, at: number): { rounds: number[]; next: number } | null {
+function roundNumbers(reader: Reader, at: number): { rounds: number[]; next: number } | null {
   const word = meaningAt(reader, at, 'round-word', 'row-word');
   let i = word?.next ?? (isWord(reader, at, 'r') ? at + 1 : -1);
   if (i < 0) return null;

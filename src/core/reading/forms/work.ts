@@ -57,14 +57,14 @@ function again(reader: Reader, at: number): ReadWork | null {
   return { work, loops: placement.loops, next: placement.next };
 }
 
-export interface ReadWork {
+interface ReadWork {
   readonly work: Work;
   readonly loops: 'both' | 'front' | 'back' | null;
   readonly next: number;
 }
 
 /** Reads one step of work; null where none stands. Chains are read by a form of their own. */
-export function readWork(reader: Reader, at: number): ReadWork | null {
+function readWork(reader: Reader, at: number): ReadWork | null {
   // "work 6 sc", "make 2 dc": the verb adds nothing where an amount or a stitch follows.
   const before = amountBefore(reader, pass(reader, at, 'work'));
   const tool = readTool(reader, before.next, before.amount);
