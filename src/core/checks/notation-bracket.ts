@@ -19,6 +19,14 @@ export const notationBracket: Rule = {
     for (const counted of rounds) {
       for (const { span, what, mark } of counted.round.brackets)
         yield { span, round: counted, message: SAYS[what](mark) };
+      if (counted.outcome.bracketed)
+        yield {
+          span: counted.round.span,
+          round: counted,
+          severity: 'hint',
+          message:
+            'As written, only the last step is repeated. It comes out when all of them are: brackets round them would say so.',
+        };
     }
   },
 };

@@ -15,6 +15,8 @@ export interface Found {
   /** First what is wrong, with the figures; then what would make it right. */
   readonly message: string;
   readonly round: CountedRound | null;
+  /** Where it weighs less here than the rule's findings do in general. */
+  readonly severity?: Severity;
   readonly fixes?: readonly Fix[];
 }
 

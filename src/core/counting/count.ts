@@ -1,6 +1,6 @@
 import type { Step } from '../pattern/instruction.js';
 import type { Loops } from '../vocabulary/stitches.js';
-import type { Part, Pattern, Round, Stretch } from '../pattern/pattern.js';
+import type { Part, Pattern, Round, RoundReference, Stretch } from '../pattern/pattern.js';
 import type { CountedPattern, CountedRound, Verdict } from './counted.js';
 import { evaluate, fixedSize, foundationIn } from './evaluate.js';
 import type { Ground, Obstacle, Outcome } from './outcome.js';
@@ -12,10 +12,15 @@ export function countPattern(pattern: Pattern): CountedPattern {
   let before: readonly CountedRound[] = [];
   const lastEdges = new Map<string, number | null>();
   const parts: Part[] = [];
+  const pieces: Pieces = new Map();
   for (const written of pattern.parts) {
     const part = withSources(written, lastEdges);
     parts.push(part);
-    before = countPart(pattern, part, before);
+    before = countPart(pattern, part, before, pieces);
+    pieces.set(
+      part.name.toLowerCase(),
+      part.stretches.flatMap(({ rounds: all }) => all),
+    );
     rounds.push(...before);
     lastEdges.set(part.name.toLowerCase(), before.at(-1)?.carried ?? null);
   }
@@ -25,11 +30,7 @@ export function countPattern(pattern: Pattern): CountedPattern {
 /** Gives the steps around a piece ("sc around the second leg") the number of stitches that the piece offers. */
 function withSources(part: Part, lastEdges: ReadonlyMap<string, number | null>): Part {
   if (!part.stretches.some(({ rounds }) => rounds.some(({ steps }) => steps.some(namesPiece)))) return part;
-  const offered = (source: string): number | null => {
-    const stem = source.replace(/s$/, '');
-    for (const [name, length] of lastEdges) if (name.includes(stem)) return length;
-    return null;
-  };
+  const offered = (source: string) => lengthOf(source, lastEdges);
   const settle = (step: Step): Step => {
     if (step.kind !== 'work' || step.source === undefined || step.amount.kind !== 'fill') return step;
     const length = offered(step.source);
@@ -44,8 +45,28 @@ function withSources(part: Part, lastEdges: ReadonlyMap<string, number | null>):
   };
 }
 
+/** "second leg" is the piece of that name, else the last one that is a leg. */
+function lengthOf(source: string, lastEdges: ReadonlyMap<string, number | null>): number | null {
+  return pieceCalled(source, lastEdges) ?? null;
+}
+
+/** What is known of the piece that a text calls so; undefined where no piece before it has such a name. */
+function pieceCalled<T>(called: string, pieces: ReadonlyMap<string, T>): T | undefined {
+  if (pieces.has(called)) return pieces.get(called);
+  const noun = called.split(' ').find((word) => /^\p{L}+$/u.test(word) && !WHICH.test(word));
+  const stem = (noun ?? called).replace(/s$/, '');
+  let found: T | undefined;
+  for (const [name, piece] of pieces) if (name.includes(stem)) found = piece;
+  return found;
+}
+
+const WHICH = /^(?:the|first|second|third|other|left|right|this|same|both|front|back)$/;
+
+/** The rounds of the pieces so far, by name. */
+type Pieces = Map<string, readonly Round[]>;
+
 /** @param previous the rounds of the part before, whose free loops a collar may be worked into. */
-function countPart(pattern: Pattern, part: Part, previous: readonly CountedRound[]): CountedRound[] {
+function countPart(pattern: Pattern, part: Part, previous: readonly CountedRound[], pieces: Pieces): CountedRound[] {
   const counted: CountedRound[] = [];
   const settled: Settled = new Map();
   const rule = new Map(pattern.chainRule);
@@ -56,7 +77,9 @@ function countPart(pattern: Pattern, part: Part, previous: readonly CountedRound
       const first = run[0];
       if (!first) continue;
       const ground = groundOf(first, stretch, inStretch, counted, previous);
-      const links = run.map((round, i): Link => linkOf(run, i, i === 0 ? ground : null, chainCounts, settled));
+      const links = run.map((round, i): Link =>
+        linkOf(run, i, i === 0 ? ground : null, chainCounts, { settled, pieces }),
+      );
       const edge = ground.kind === 'edge' ? ground.length : null;
       mostPlausible(links, edge).forEach(({ outcome, blame, carried }, i) => {
         const round = run[i];
@@ -146,6 +169,9 @@ function groundOf(
     };
   const earlier = before.at(-1);
   if (earlier) return { kind: 'edge', length: earlier.carried };
+  // "BODY, Rnd 15" after "HEAD, Rnd 14": the piece goes on.
+  const other = previous.at(-1);
+  if (other && round.from > 1 && other.round.to + 1 === round.from) return { kind: 'edge', length: other.carried };
   // The first words of a part that name no ring and no chain: plain amounts are taken for a start.
   return fixedSize(round.steps) && round.from <= 1 ? { kind: 'start' } : { kind: 'edge', length: null };
 }
@@ -189,11 +215,11 @@ function linkOf(
   index: number,
   ground: Ground | null,
   chainCounts: (length: number) => boolean | null,
-  settled: Settled,
+  earlier: Earlier,
 ): Link {
   const round = run[index] as Round;
-  const again = round.reference ? referred(run, index, settled) : null;
-  if (round.reference) settled.set(round, again?.at(-1) ?? null);
+  const again = round.reference ? referred(run, index, earlier) : null;
+  if (round.reference) earlier.settled.set(round, again?.at(-1) ?? null);
   const stated = round.stated?.total ?? null;
   const size = fixedSize(round.steps);
   const on = (edge: number | null): Outcome => {
@@ -229,6 +255,7 @@ function workRounds(
   let outcome: Outcome | null = null;
   for (const [i, steps] of worked.entries()) {
     const last = i === worked.length - 1;
+    if (round.reference && startsInRing(steps)) on = { kind: 'start' };
     const one = onGround(steps, on, chainCounts, last ? stated : null);
     if (one.made === null || one.misfits.length > 0) return one;
     const settled = on.kind === 'edge' && one.made === on.length && !round.reference;
@@ -264,6 +291,7 @@ function hindered(ground: Ground, obstacles: readonly Obstacle[]): Outcome {
     starts: ground.kind !== 'edge',
     misfits: [],
     obstacles,
+    bracketed: false,
     chainGuess: null,
   };
 }
@@ -271,11 +299,18 @@ function hindered(ground: Ground, obstacles: readonly Obstacle[]): Outcome {
 /** The last round of what each referring round stands for, found once. */
 type Settled = Map<Round, readonly Step[] | null>;
 
+/** What a reference can be looked up in. */
+interface Earlier {
+  readonly settled: Settled;
+  readonly pieces: Pieces;
+}
+
 /** The instructions that a reference stands for, one a round; null where a round named is not there. */
-function referred(run: readonly Round[], index: number, settled: Settled): (readonly Step[])[] | null {
+function referred(run: readonly Round[], index: number, { settled, pieces }: Earlier): (readonly Step[])[] | null {
   const round = run[index];
   const reference = round?.reference;
   if (!round || !reference) return null;
+  if (reference.part !== undefined) return ofPiece(round, reference, reference.part, { settled, pieces });
   const bodies: (readonly Step[])[] = [];
   for (const number of reference.rounds) {
     const steps = stepsOf(run, index, number, settled);
@@ -288,6 +323,27 @@ function referred(run: readonly Round[], index: number, settled: Settled): (read
   const all: (readonly Step[])[] = [];
   for (let i = 0; i < times; i += 1) all.push(...bodies);
   return span > 0 ? all.slice(0, span) : all;
+}
+
+/** The rounds of another piece, one instruction a round; of those that the label or the words name. */
+function ofPiece(
+  round: Round,
+  { rounds, upTo }: RoundReference,
+  part: string,
+  { settled, pieces }: Earlier,
+): (readonly Step[])[] | null {
+  const piece = pieceCalled(part, pieces);
+  if (!piece) return null;
+  const all: (readonly Step[])[] = [];
+  for (const other of piece) {
+    const steps = other.reference ? settled.get(other) : other.steps;
+    if (!steps || other.unread.length > 0) return null;
+    for (const number of other.numbers.length > 0 ? other.numbers : [0]) {
+      const wanted = rounds.length > 0 ? rounds.includes(number) : number <= (upTo ?? Infinity);
+      if (wanted && (round.numbers.length < 2 || round.numbers.includes(number) || rounds.length > 0)) all.push(steps);
+    }
+  }
+  return all.length > 0 && all.length <= 2000 ? all : null;
 }
 
 /** The steps of the nearest earlier round of a number. */

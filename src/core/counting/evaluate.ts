@@ -1,4 +1,12 @@
-import type { Amount, Chain, Group, Repeat, Step, Work } from '../pattern/instruction.js';
+import {
+  once,
+  type Amount,
+  type Chain,
+  type Group,
+  type Repeat,
+  type Step,
+  type Work,
+} from '../pattern/instruction.js';
 import type { Span } from '../text/source.js';
 import type { Ground, Misfit, Obstacle, Outcome } from './outcome.js';
 
@@ -16,14 +24,64 @@ export interface EvaluateOptions {
  */
 export function evaluate(steps: readonly Step[], options: EvaluateOptions): Outcome {
   let best = evaluateChain(steps, options);
-  for (const otherwise of [inEach, onceFewer]) {
+  for (const otherwise of OTHERWISE) {
     if (faults(best, options.stated) === 0) break;
-    const other = steps.map(otherwise);
-    if (other.every((step, i) => step === steps[i])) continue;
+    const other = otherwise(steps);
+    if (!other) continue;
     const outcome = evaluateChain(other, options);
-    if (faults(outcome, options.stated) < faults(best, options.stated)) best = outcome;
+    if (faults(outcome, options.stated) >= faults(best, options.stated)) continue;
+    best = otherwise === allBracketed ? { ...outcome, bracketed: true } : outcome;
   }
   return best;
+}
+
+/** Other ways to take the same words; null where they hold nothing of the kind. */
+const OTHERWISE: readonly ((steps: readonly Step[]) => readonly Step[] | null)[] = [
+  eachStep(inEach),
+  eachStep(onceFewer),
+  eachStep(sameIsNext),
+  allBracketed,
+  throughBoth,
+];
+
+function eachStep(change: (step: Step) => Step) {
+  return (steps: readonly Step[]): readonly Step[] | null => {
+    const other = steps.map(change);
+    return other.every((step, i) => step === steps[i]) ? null : other;
+  };
+}
+
+/** "2 hdc in the same st" taken as both in one stitch that is the next. */
+function sameIsNext(step: Step): Step {
+  if (step.kind === 'repeat') return withBody(step, step.body.map(sameIsNext));
+  return (step.kind === 'work' && step.per > 1) || step.kind === 'group'
+    ? step.place.kind === 'same'
+      ? { ...step, place: { kind: 'edge' } }
+      : step
+    : step;
+}
+
+/** "sc 1, inc x 6" and "sc 1, inc around" taken as "(sc 1, inc) x 6" and "(sc 1, inc) around". */
+function allBracketed(steps: readonly Step[]): readonly Step[] | null {
+  const last = steps[lastFabricOf(steps)];
+  if (last?.kind !== 'work' || !last.unbracketed) return null;
+  const first = steps.findIndex(isFabric);
+  const end = steps.indexOf(last);
+  if (first === end) return null;
+  const body: Step[] = [...steps.slice(first, end), { ...last, amount: once }];
+  return [
+    ...steps.slice(0, first),
+    { kind: 'repeat', body, amount: last.amount, span: { from: body[0]?.span.from ?? 0, to: last.span.to } },
+    ...steps.slice(end + 1),
+  ];
+}
+
+/** Stitches over an opening that has been laid flat go through both layers, said or not. */
+function throughBoth(steps: readonly Step[]): readonly Step[] | null {
+  if (!steps.some(({ kind }) => kind === 'flat')) return null;
+  return steps.map((step) =>
+    step.kind === 'work' && step.place.kind === 'edge' ? { ...step, place: { kind: 'both-layers' } } : step,
+  );
 }
 
 /** "2 sc in next 2 sts" taken as two in each of them. A step without such words is returned as it is. */
@@ -140,7 +198,7 @@ function alongChains(
   if (obstacles.length === 0 && !fits)
     misfits.push({ kind: 'foundation', chains, along, first: first.into, other: second.into });
   const made = one.made === null || two.made === null ? null : one.made + two.made;
-  return { edge: null, into: null, made, starts: true, misfits, obstacles, chainGuess: null };
+  return { edge: null, into: null, made, starts: true, misfits, obstacles, bracketed: false, chainGuess: null };
 }
 
 function unknown(): Outcome {
@@ -151,6 +209,7 @@ function unknown(): Outcome {
     starts: false,
     misfits: [],
     obstacles: [{ kind: 'edge-unknown' }],
+    bracketed: false,
     chainGuess: null,
   };
 }
@@ -168,6 +227,13 @@ class Tally {
   made = 0;
   /** Some step fills an edge whose length is not known. */
   depends = false;
+  /** Loops of chain and slip stitch stand where stitches were: how many there are to work into can't be told. */
+  airy = false;
+  /** Stitches left on purpose; null for "the rest". */
+  #leaves: number | null | undefined;
+  /** Chains of the last run, counted as made; and chains that are being worked back along, off the edge. */
+  #chains = 0;
+  #spur = 0;
   readonly misfits: Misfit[] = [];
   readonly obstacles: Obstacle[] = [];
 
@@ -190,7 +256,13 @@ class Tally {
               const next = afterMarkers(steps, index + 1);
               if (!this.free && !(next?.kind === 'skip' && next.first)) this.into += 1;
             }
-          } else if (inside || index < lastFabric) this.made += step.count;
+          } else if (inside || index < lastFabric) {
+            this.made += step.count;
+            this.#chains = step.count;
+          }
+          break;
+        case 'leave':
+          this.#leaves = step.count;
           break;
         case 'skip':
           this.into += step.count;
@@ -217,6 +289,23 @@ class Tally {
   #work(step: Work, steps: readonly Step[], index: number, inside: boolean): void {
     const place = step.place.kind;
     if (step.stitch === 'picot') return;
+    if (place === 'surface') {
+      this.obstacles.push({ kind: 'edge-unknown' });
+      return;
+    }
+    // A chain in mid-round that is worked back along is a point or a curl beside the edge, not a part of it.
+    if (place === 'chain-from-hook' && this.#chains > 0 && step.place.kind === 'chain-from-hook') {
+      this.made -= this.#chains;
+      this.#spur = Math.max(0, this.#chains - step.place.k + 1);
+      this.#chains = 0;
+    }
+    if (this.#spur > 0 && place !== 'same') {
+      const wanted = step.amount.kind === 'times' ? step.amount.times * step.over : this.#spur;
+      const along = Math.min(wanted, this.#spur);
+      this.#spur -= along;
+      if (wanted === along) return;
+      step = { ...step, amount: { kind: 'times', times: (wanted - along) / step.over } };
+    }
     if (place === 'ring') {
       this.#add(0, step.per, step.amount, step.span, steps, index);
       return;
@@ -239,6 +328,8 @@ class Tally {
 
   #group(step: Group, steps: readonly Step[], index: number): void {
     // Chains inside a group are air, not fabric, unless a later round says that it works into them.
+    if (step.members.every(({ stitch }) => stitch === 'chain' || stitch === 'slip' || stitch === 'picot'))
+      this.airy = true;
     const made = step.members.reduce(
       (sum, member) =>
         member.stitch === 'chain' || member.stitch === 'picot'
@@ -254,6 +345,7 @@ class Tally {
     const body = new Tally(null, this.free);
     body.run(step.body, false, true);
     this.obstacles.push(...body.obstacles);
+    this.airy ||= body.airy;
     if (step.amount === null) {
       this.obstacles.push({ kind: 'no-amount', span: step.span, into: body.into, made: body.made });
       return;
@@ -326,6 +418,10 @@ class Tally {
     this.made = target;
   }
 
+  #leavesTheRest(edge: number): boolean {
+    return this.#leaves === null || (this.#leaves !== undefined && this.into + this.#leaves === edge);
+  }
+
   outcome(starts: boolean): Outcome {
     const misfits = [...this.misfits];
     const obstacles = [...this.obstacles];
@@ -333,15 +429,17 @@ class Tally {
     const computable = obstacles.length === 0;
     if (!starts && computable && this.edge !== null && misfits.length === 0) {
       if (this.into > this.edge) misfits.push({ kind: 'over', into: this.into, edge: this.edge });
-      if (this.into < this.edge) misfits.push({ kind: 'under', into: this.into, edge: this.edge });
+      if (this.into < this.edge && !this.#leavesTheRest(this.edge))
+        misfits.push({ kind: 'under', into: this.into, edge: this.edge });
     }
     return {
       edge: starts ? null : this.edge,
       into: starts || !computable ? null : this.into,
-      made: computable ? this.made : null,
+      made: computable && !this.airy ? this.made : null,
       starts,
       misfits,
       obstacles,
+      bracketed: false,
       chainGuess: null,
     };
   }

@@ -40,6 +40,8 @@ export interface Outcome {
   readonly starts: boolean;
   readonly misfits: readonly Misfit[];
   readonly obstacles: readonly Obstacle[];
+  /** "sc 1, inc around" was taken as "(sc 1, inc) around", because only so it comes out. */
+  readonly bracketed: boolean;
   /** A starting chain of two or more was taken to count, or not, because only so the stated count agrees. */
   readonly chainGuess: { readonly chain: Chain; readonly counts: boolean } | null;
 }

@@ -13,6 +13,7 @@ const outcome = (edge: number | null, into: number | null, made: number | null):
       ? []
       : [into > edge ? { kind: 'over', into, edge } : { kind: 'under', into, edge }],
   obstacles: made === null ? [{ kind: 'unread' }] : [],
+  bracketed: false,
   chainGuess: null,
 });
 

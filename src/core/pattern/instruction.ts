@@ -26,7 +26,9 @@ export type Place =
   | { readonly kind: 'chain-from-hook'; readonly k: number }
   | { readonly kind: 'last-chain' }
   /** Through both layers of an opening laid flat. */
-  | { readonly kind: 'both-layers' };
+  | { readonly kind: 'both-layers' }
+  /** Into the side of the fabric, where the text gives no number of stitches: "evenly around the opening". */
+  | { readonly kind: 'surface' };
 
 /** `per` stitches made in, or over, `over` stitches of the edge; the whole done `amount` times. */
 export interface Work {
@@ -39,6 +41,8 @@ export interface Work {
   readonly place: Place;
   /** "2 sc in next 2 sts": taken as one in each of them, and could be two in each. */
   readonly shared?: true;
+  /** "sc 1, inc around" without brackets: taken as written, and could repeat all that stands before it. */
+  readonly unbracketed?: true;
   /** A stitch with neither amount nor place: "dc". */
   readonly bare?: true;
   /** "sc around the second leg": the piece whose last edge is worked into, as the text calls it. */
@@ -73,6 +77,13 @@ export interface Skip {
   readonly span: Span;
 }
 
+/** "leave the remaining 8 sts unworked": the rest of the edge is left on purpose. Null: however many there are. */
+export interface Leave {
+  readonly kind: 'leave';
+  readonly count: number | null;
+  readonly span: Span;
+}
+
 /** A run of chains. `counts`: whether the pattern says here that it stands for a stitch. */
 export interface Chain {
   readonly kind: 'chain';
@@ -81,9 +92,9 @@ export interface Chain {
   readonly span: Span;
 }
 
-/** A step that changes no count: joining, turning, a magic ring, the other side of a chain. */
+/** A step that changes no count: joining, turning, a magic ring, the other side of a chain, an opening laid flat. */
 export interface Marker {
-  readonly kind: 'join' | 'turn' | 'other-side' | 'ring' | 'picot';
+  readonly kind: 'join' | 'turn' | 'other-side' | 'ring' | 'picot' | 'flat';
   readonly span: Span;
 }
 
@@ -114,7 +125,8 @@ export interface FreeLoops {
   readonly span: Span;
 }
 
-export type Step = Work | Group | Repeat | Skip | Chain | Marker | LoopsMarker | ColourMarker | FirstChain | FreeLoops;
+export type Step =
+  Work | Group | Repeat | Skip | Leave | Chain | Marker | LoopsMarker | ColourMarker | FirstChain | FreeLoops;
 
 /** The count as the pattern states it. */
 export interface StatedCount {

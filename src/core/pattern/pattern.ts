@@ -2,9 +2,14 @@ import type { SourceText, Span } from '../text/source.js';
 import type { Vocabulary } from '../vocabulary/stitches.js';
 import type { StatedCount, Step } from './instruction.js';
 
-/** Earlier rounds worked again: "repeat Rnds 2 and 3 four times", "as Rnd 8". */
+/** Earlier rounds worked again: "repeat Rnds 2 and 3 four times", "as Rnd 8", "as for First leg". */
 export interface RoundReference {
+  /** Empty where a whole piece is named. */
   readonly rounds: readonly number[];
+  /** The piece that the rounds are of, as the text calls it, in lower case; without it the one at hand. */
+  readonly part?: string;
+  /** "to Rnd 9": the last round of that piece. */
+  readonly upTo?: number;
   /** How many times the group is worked; null where the label's own range says it. */
   readonly times: number | null;
   readonly span: Span;

@@ -46,7 +46,7 @@ function counted(reader: Reader, at: number, afterRepeat: boolean): ReadAmount |
     // "5 more times" and "5 times more" are six in all.
     const later = pass(reader, word.next, 'more');
     const again = more > at + 1 || later > word.next;
-    return times(token.value + (again ? 1 : 0), pass(reader, later, 'total'));
+    return times(token.value + (again ? 1 : 0), pass(reader, pass(reader, later, 'total'), 'around'));
   }
   // "(sc, inc)6"
   if (token.glued && reader.tokens[at - 1]?.kind === 'close') return times(token.value, at + 1);
@@ -55,10 +55,10 @@ function counted(reader: Reader, at: number, afterRepeat: boolean): ReadAmount |
 
 /** "around", "to end", "to last 2 sts", "until 6 sts remain", "until closed". */
 export function filling(reader: Reader, at: number): ReadAmount | null {
-  let i = at;
+  let i = pass(reader, at, 'evenly');
   const around = meaningAt(reader, i, 'around');
   if (around) {
-    i = pass(reader, around.next, 'round-word', 'row-word');
+    i = allStitches(reader, passRound(reader, around.next));
     if (isWord(reader, i, 'in') && meaningAt(reader, i + 1, 'round-word')) i += 2;
     const target = leaving(reader, i);
     return target ?? { amount: { kind: 'fill', leave: 0 }, next: i };
@@ -68,6 +68,32 @@ export function filling(reader: Reader, at: number): ReadAmount | null {
   const ends = after === null || (after.kind !== 'word' && after.kind !== 'number');
   if (isWord(reader, i, 'round') && ends) return { amount: { kind: 'fill', leave: 0 }, next: i + 1 };
   return leaving(reader, i);
+}
+
+/** "around all sts": "sc across every stitch". */
+function allStitches(reader: Reader, at: number): number {
+  const each = meaningAt(reader, at, 'each');
+  return (each && meaningAt(reader, each.next, 'stitch-word')?.next) ?? at;
+}
+
+/** The index after "of the previous round", "rnd", "the row below"; "of the" has been left out by then. */
+export function passRound(reader: Reader, at: number): number {
+  const which = isWord(
+    reader,
+    at,
+    'previous',
+    'prev',
+    'last',
+    'preceding',
+    'current',
+    'this',
+    'prior',
+    'whole',
+    'entire',
+  );
+  const unit = meaningAt(reader, which ? at + 1 : at, 'round-word', 'row-word');
+  if (!unit || tokenAt(reader, unit.next)?.kind === 'number') return at;
+  return isWord(reader, unit.next, 'below', 'before') ? unit.next + 1 : unit.next;
 }
 
 function leaving(reader: Reader, at: number): ReadAmount | null {

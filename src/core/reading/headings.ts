@@ -68,6 +68,11 @@ export function headingByLook(line: string): Heading | null {
     text.length > (decor[1]?.length ?? 0) + decor[2].length + 1
   )
     return named(decor[2], 0);
+  // "Arm (make 2): with Oatmeal."
+  const made = /^([^:]{2,50}):\s*(.*)$/.exec(text);
+  if (made?.[1] && /\(|make|[x×]\s?\d/i.test(made[1]) && quantityIn(made[1]) && !/[.!?]/.test(made[1])) {
+    return { ...named(made[1], 0), rest: made[2] ?? '' };
+  }
   return (
     inCapitals(text) ??
     (quantityIn(text) && text.length <= 60 && !/[.!?]$/.test(text.replace(/pcs?\.\)?/, '')) ? named(text, 0) : null)
@@ -102,6 +107,8 @@ function named(text: string, level: number, capitals: string | null = null): Hea
   return { name, make: quantity?.make ?? 1, saysMake: quantity !== null, section: sectionOf(name), level, rest };
 }
 
+const LEADS_YARN = /^(?:with|using|use|in|start|starting|begin|work|from|change|join|colou?r)(?![\p{L}])/iu;
+
 /** A short line that could be a heading if rounds follow: "Head", "First leg", "Body:". */
 export function headingByPlace(line: string): Heading | null {
   const text = line.trim().replace(/^(?:\*\*|__)|(?:\*\*|__)$/g, '');
@@ -110,6 +117,15 @@ export function headingByPlace(line: string): Heading | null {
   if (text.split(/\s+/).length > 5 || !/^[\p{L}\d"'“(]/u.test(text)) return null;
   const name = text.replace(/^\d+[.)]\s*/, '');
   // "With Brick:", "Using Canvas:" name a yarn.
-  if (/^(?:with|using|in|start|starting|begin|work|from|change|join|colou?r)(?![\p{L}])/iu.test(name)) return null;
-  return named(name, 0);
+  return LEADS_YARN.test(name) ? null : named(name, 0);
+}
+
+/** A heading that stands before the first label on the same line: "Head: work with Cocoa. R1: …", "Arm (make 2) – R1: …". */
+export function headingBeforeLabel(words: string): Heading | null {
+  const text = words.trim().replace(/^[^\p{L}\d]+/u, '');
+  const match = /^([\p{L}\d][\p{L}\d '’&-]{1,30}?(?:\s*\([^()\n]{1,40}\)|\s*[x×]\s?\d+)?)(?:\*\*|__)?\s*[:–—-]/u.exec(
+    text,
+  );
+  if (!match?.[1] || LEADS_YARN.test(match[1])) return null;
+  return named(match[1], 0);
 }

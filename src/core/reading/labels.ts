@@ -15,12 +15,14 @@ export interface Label {
   readonly kind: 'round' | 'row' | null;
   /** The letter of labels like "L1:"; empty for all others. */
   readonly series: string;
+  /** "Next 3 rnds": how many, their numbers to be had from the round before; null for all others. */
+  readonly next?: number;
 }
 
 const NUMBER = String.raw`(?:\d{1,4}|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)(?![\p{L}\d])`;
 const UNIT = String.raw`(?:rnds?|rounds?|rds?|rows?|r)`;
 const WORD_LABEL = new RegExp(
-  String.raw`(?<![\p{L}\d])(${UNIT})\.?[ \t\u00a0]{0,3}#?(${NUMBER}(?:[ \t]{0,3}(?:[-–—−,&+]|to(?![\p{L}])|through|thru|and)[ \t]{0,3}(?:(?:and|&)[ \t]{1,3})?(?:${UNIT}\.?[ \t]{0,3})?${NUMBER}){0,20})`,
+  String.raw`(?<![\p{L}\d])(${UNIT})\.?[ \t\u00a0]{0,3}#?(${NUMBER}(?:[ \t]{0,3}(?:[-–—−,&+~/→]|\.{2,3}|…|to(?![\p{L}])|through|thru|until|and)[ \t]{0,3}(?:(?:and|&)[ \t]{1,3})?(?:${UNIT}\.?[ \t]{0,3})?${NUMBER}){0,20})`,
   'iuy',
 );
 /** Where a label can stand within a line: after the end of a sentence or a bracket. */
@@ -33,8 +35,11 @@ const ORDINAL_LABEL = new RegExp(
 );
 const AFTER_LABEL =
   /[ \t\u00a0]{0,4}(?:\((?:rs|ws|right side|wrong side|[^()\n]{0,12}side)\))?[ \t]{0,4}(?:\*\*|__)?[ \t]{0,4}([:.)…=~;]|[-–—−](?!\d))?(?:\*\*|__)?\.{0,6}/iuy;
-const BARE_LABEL = /\(?(\d{1,3})(?:[ \t]{0,2}(?:[-–—]|to)[ \t]{0,2}(\d{1,3}))?[ \t]{0,2}([.):]{1,2}|[-–—][ \t])/uy;
+const BARE_LABEL = /\(?(\d{1,3})(?:[.)]?[ \t]{0,2}(?:[-–—]|to)[ \t]{0,2}(\d{1,3}))?[ \t]{0,2}([.):]{1,2}|[-–—][ \t])/uy;
 const LETTER_LABEL = /([\p{L}])[ \t]?(\d{1,3})(?:[ \t]?[-–—][ \t]?(?:\1)?(\d{1,3}))?[ \t]?:/uy;
+/** "Next 3 rnds:", "Next round –": the number goes on from the round before. */
+const NEXT_LABEL =
+  /(?:the )?(?:next|following) (?:(\d{1,3}|\p{L}{3,6}) )?(rnds?|rounds?|rds?|rows?)(?:[ \t]?\([^()\n]{0,12}\))?[ \t]?(?:[.:–—]|- )/iuy;
 const NAMED_LABEL = /(?:[\p{L}-]{1,14} ){1,3}(?:row|round|rnd)[ \t]?(?:[:–—]|- )/iuy;
 const DECORATION = /(?:[ \t\u00a0>|•◦‣▪●○☐✓~]|[-–—*+](?=[ \t])|\*\*|__|_(?=\p{L}))*/uy;
 
@@ -64,6 +69,7 @@ export function labelsIn(text: string, line: Span, context: LabelContext): Label
     ordinalLabel(text, start, line.to) ??
     letterLabel(text, start, line.to, context) ??
     bareLabel(text, start, line.to, context) ??
+    nextLabel(text, start, line.to) ??
     namedLabel(text, start, line.to);
   if (first) labels.push(first);
   const from = first ? first.bodyFrom : start;
@@ -105,7 +111,8 @@ function wordLabelAt(text: string, at: number, to: number, atStart: boolean): La
 
 /** "Rnd 1 - 6 sc": the dash ends the label, and the figure after it belongs to the stitch. */
 function withoutAmount(written: string, text: string, end: number): string {
-  const tail = /[ \t]+[-–—−,][ \t]+\d{1,4}$/u.exec(written) ?? /[ \t]*,[ \t]*\d{1,4}$/u.exec(written);
+  const tail =
+    /[ \t]+(?:[-–—−,~→…]|\.{2,3})[ \t]+\d{1,4}$/u.exec(written) ?? /[ \t]*(?:,|…|\.{2,3})[ \t]*\d{1,4}$/u.exec(written);
   return tail && /^[ \t]*[\p{L}(]/u.test(text.slice(end, end + 4)) ? written.slice(0, tail.index) : written;
 }
 
@@ -182,6 +189,27 @@ function letterLabel(text: string, at: number, to: number, context: LabelContext
   };
 }
 
+function nextLabel(text: string, at: number, to: number): Label | null {
+  NEXT_LABEL.lastIndex = at;
+  const match = NEXT_LABEL.exec(text);
+  if (!match || NEXT_LABEL.lastIndex > to) return null;
+  const word = match[1]?.toLowerCase();
+  const next = word === undefined ? 1 : /^\d/.test(word) ? Number(word) : cardinal(word);
+  if (next === null || next < 1) return null;
+  const end = at + match[0].trimEnd().length;
+  return {
+    span: { from: at, to: end },
+    bodyFrom: end,
+    text: text.slice(at, end).replace(/[ \t]*[.:–—-]$/u, ''),
+    from: 0,
+    to: 0,
+    numbers: [],
+    kind: /^row/i.test(match[2] ?? '') ? 'row' : 'round',
+    series: '',
+    next,
+  };
+}
+
 /** "First tile row: …": a row that has a name and no number. */
 function namedLabel(text: string, at: number, to: number): Label | null {
   NAMED_LABEL.lastIndex = at;
@@ -247,8 +275,8 @@ function numbersOf(written: string): number[] | null {
   if (/^\d+$/.test(written)) return [Number(written)];
   const numbers: number[] = [];
   let ranged = false;
-  for (const [piece] of written.toLowerCase().matchAll(/\d+|\p{L}+|[-–—−]/gu)) {
-    if (/^[-–—−]$/.test(piece) || piece === 'to' || piece === 'through' || piece === 'thru') {
+  for (const [piece] of written.toLowerCase().matchAll(/\d+|\p{L}+|[-–—−~→…]|\.{2,3}/gu)) {
+    if (/^(?:[-–—−~→…]|\.{2,3}|to|through|thru|until)$/.test(piece)) {
       ranged = true;
       continue;
     }

@@ -64,6 +64,8 @@ export function tokenize(text: string, span: Span): Token[] {
         i += 1;
         while (i < end && isLetter(text.charCodeAt(i))) i += 1;
       }
+      // "INCx6": the x before a figure is a sign and no letter of the word.
+      if (i - from > 2 && isDigit(text.charCodeAt(i)) && (text.charCodeAt(i - 1) | 32) === 120) i -= 1;
       const raw = text.slice(from, i);
       const word = raw.toLowerCase();
       const number = cardinal(word);

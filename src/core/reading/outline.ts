@@ -1,9 +1,10 @@
 import type { LegendEntry, Part, PieceStart, Round, Stretch } from '../pattern/pattern.js';
 import { lineSpan, type SourceText, type Span } from '../text/source.js';
 import type { SectionKind } from '../vocabulary/sections.js';
-import { headingByLook, headingByPlace, sectionOf, type Heading } from './headings.js';
+import { headingBeforeLabel, headingByLook, headingByPlace, sectionOf, type Heading } from './headings.js';
 import { readInstruction, type InstructionReading } from './instruction.js';
 import { beginsInstruction, contentStart, labelsIn, type Label } from './labels.js';
+import { COLOUR_WORDS } from '../vocabulary/words.js';
 import { legendIn } from './legend.js';
 import type { Lexicon } from './lexicon.js';
 import { chainStartIn, freeLoopsIn } from './starts.js';
@@ -30,8 +31,14 @@ interface OpenRound {
 }
 
 const COUNT_AT_END =
-  /(?:[([{<]\s*[^()[\]{}<>\n]{0,60}?\d[^()[\]{}<>\n]{0,40}[)\]}>]|[=–—]\s*\d+\s*\p{L}*|-\s+\d+(?:\s*\p{L}+)?|\d+\s*(?:sts?|stitch(?:es)?))[\s.*_|]*$/u;
+  /(?:[.,;]\s+\d{1,4}|[([{<]\s*[^()[\]{}<>\n]{0,60}?\d[^()[\]{}<>\n]{0,40}[)\]}>]|[=–—]\s*\d+\s*\p{L}*|-\s+\d+(?:\s*\p{L}+)?|\d+\s*(?:sts?|stitch(?:es)?))[\s.*_|]*$/u;
 const GOES_ON = /(?:[,;:(\[{*+&–—-]|(?<![\p{L}])(?:and|in|into|the|next|each|of|to|from|then|with|a|over))\s*$/iu;
+/** Materials name these too ("eyes", "felt for the wings"), and they are never yarns. */
+const PARTS = new Set(
+  'head body arm arms leg legs ear ears eye eyes wing wings tail foot feet beak nose base fin fins hair hat cap shell horn horns'.split(
+    ' ',
+  ),
+);
 const LEAD = /^[^\p{L}\d]{0,4}(\p{L}[\p{L} '’-]{1,28}?)\s*(?:[:.]\s*[*_]{1,2}|[*_]{1,2}\s*[:.–—-]|:)(?=\s)/u;
 
 /** Finds parts and rounds, in one pass over the lines. */
@@ -53,6 +60,8 @@ class Outliner {
   /** Prose since the last round: where starts, free loops and names of edgings are told. */
   #prose: Span | null = null;
   #afterBlank = true;
+  /** Words of the materials, names of yarns among them. */
+  readonly #yarns = new Set<string>();
 
   constructor(source: SourceText, lexicon: Lexicon) {
     this.#source = source;
@@ -94,7 +103,7 @@ class Outliner {
       return;
     }
     const heading = this.#headingAt(index, text, afterBlank);
-    if (heading) {
+    if (heading && !(heading.level === 0 && !heading.saysMake && this.#leadsYarn(heading.name, index))) {
       this.#heading(heading, span);
       return;
     }
@@ -111,12 +120,24 @@ class Outliner {
   #labels(labels: readonly Label[], line: Span): void {
     labels.forEach((label, i) => {
       this.#close();
-      if (i === 0 && label.span.from > contentStart(this.#source.text, line.from, line.to))
-        this.#addProse({ from: line.from, to: label.span.from });
+      if (i === 0 && label.span.from > contentStart(this.#source.text, line.from, line.to)) {
+        const lead = { from: line.from, to: label.span.from };
+        const heading = label.from === 1 ? headingBeforeLabel(this.#source.text.slice(lead.from, lead.to)) : null;
+        if (heading && !this.#isColour(heading.name)) this.#heading(heading, lead);
+        this.#addProse(lead);
+      }
       this.#begin(label);
       const to = labels[i + 1]?.span.from ?? line.to;
-      this.#open = { label, from: label.span.from, bodyFrom: Math.min(label.bodyFrom, to), to };
+      const numbered = label.next === undefined ? label : this.#numbered(label, label.next);
+      this.#open = { label: numbered, from: label.span.from, bodyFrom: Math.min(label.bodyFrom, to), to };
     });
+  }
+
+  /** "Next 3 rnds" goes on from the last number. */
+  #numbered(label: Label, count: number): Label {
+    const last = this.#stretch?.rounds.findLast(({ labelled }) => labelled)?.to ?? 0;
+    const numbers = Array.from({ length: Math.min(count, 2000) }, (_, i) => last + 1 + i);
+    return { ...label, from: last + 1, to: last + numbers.length, numbers };
   }
 
   /** Finds the part and the stretch that a round belongs to, and makes them where it is the first. */
@@ -204,8 +225,12 @@ class Outliner {
     if (body.trim() === '')
       return beginsInstruction(text, 0, text.length, this.#lexicon) || headingByLook(text) === null;
     if (COUNT_AT_END.test(body)) return false;
+    if (GOES_ON.test(body)) return true;
     const start = text.trimStart();
-    return GOES_ON.test(body) || /^[\p{Ll}\d(\[{<=–—*]/u.test(start);
+    if (!/^[\p{Ll}\d(\[{<=–—*]/u.test(start)) return false;
+    // A line in small letters after a finished sentence, or after a short line, may be talk of its own.
+    const wrapped = !/[.!?]\s*$/u.test(body) && open.to - open.from > 50;
+    return wrapped || beginsInstruction(text, 0, text.length, this.#lexicon) || /^[(\[{<=–—*\d]/u.test(start);
   }
 
   #close(): void {
@@ -256,6 +281,20 @@ class Outliner {
     return (afterBlank || /:$/.test(text.trim())) && this.#roundsFollow(index) ? place : null;
   }
 
+  /** The first label within the next few lines, with how many lines of text lie before it. */
+  #nextLabel(index: number): { label: Label; lines: number } | null {
+    let lines = 0;
+    for (let line = index + 1; line < this.#source.lineStarts.length && line < index + 9 && lines < 4; line += 1) {
+      const span = lineSpan(this.#source, line);
+      const to = Math.min(span.to, span.from + 200);
+      if (this.#source.text.slice(span.from, to).trim() === '') continue;
+      const label = labelsIn(this.#source.text, { from: span.from, to }, { lexicon: this.#lexicon, bare: true })[0];
+      if (label) return { label, lines };
+      lines += 1;
+    }
+    return null;
+  }
+
   /** Whether a first round, or a chain to begin with, stands within the next few lines. */
   #roundsFollow(index: number): boolean {
     let seen = 0;
@@ -285,7 +324,7 @@ class Outliner {
       this.#pending = null;
     } else {
       this.#section = null;
-      this.#pending = { heading, span };
+      this.#pending = { heading: { ...heading, name: this.#withoutColour(heading.name) }, span };
       if (heading.rest)
         this.#prose = { from: span.to - Math.min(heading.rest.length, span.to - span.from), to: span.to };
     }
@@ -332,8 +371,34 @@ class Outliner {
     return true;
   }
 
+  /** "Rust:" on a line of its own names the yarn for what follows. */
+  #isColour(name: string): boolean {
+    const words = name.toLowerCase().split(/\s+/);
+    return words.every((word) => COLOUR_WORDS.has(word) || this.#yarns.has(word)) && !PARTS.has(words.at(-1) ?? '');
+  }
+
+  /** Whether a line that could be a heading only says the yarn: one has been seen already, or the rounds just go on. */
+  #leadsYarn(name: string, line: number): boolean {
+    if (!this.#isColour(name)) return false;
+    const next = this.#nextLabel(line);
+    return this.#pending !== null || (next !== null && next.label.from !== 1);
+  }
+
+  /** "fins orange" is the heading of the fins. */
+  #withoutColour(name: string): string {
+    const words = name.split(/\s+/);
+    while (words.length > 1 && this.#isColour(words.at(-1) ?? '')) words.pop();
+    return words.join(' ');
+  }
+
   #addProse(span: Span): void {
     this.#close();
+    if (this.#section === 'materials') {
+      for (const [word] of this.#source.text
+        .slice(span.from, Math.min(span.to, span.from + 400))
+        .matchAll(/\p{L}{3,}/gu))
+        this.#yarns.add(word.toLowerCase());
+    }
     this.#prose = { from: this.#prose?.from ?? span.from, to: span.to };
   }
 }

@@ -1,6 +1,6 @@
 import { once, type Amount, type Place } from '../pattern/instruction.js';
 import type { Loops } from '../vocabulary/stitches.js';
-import { filling } from './amount.js';
+import { filling, passRound } from './amount.js';
 import { isWord, meaningAt, pass, tokenAt, type Reader } from './reader.js';
 
 /** Where a step goes and into how many stitches: "in each of the next 5 sts". */
@@ -34,14 +34,21 @@ export function placementAfter(reader: Reader, at: number): Placement | null {
   return source ? { ...placement, source: source.name, next: source.next } : placement;
 }
 
-/** "(of) the second leg", "(of) the other leg": an ordinal or "other" and a word that means nothing else. */
-function pieceNamed(reader: Reader, at: number): { name: string; next: number } | null {
-  const which = tokenAt(reader, at);
-  const noun = tokenAt(reader, at + 1);
-  if (!which || noun?.kind !== 'word' || reader.lexeme(at + 1)) return null;
-  const chosen = which.kind === 'ordinal' || ['other', 'left', 'right', 'same', 'this'].includes(which.word);
-  return chosen ? { name: noun.word, next: at + 2 } : null;
+/** "(of) the second leg", "(of) the other leg", "leg 2": which one, and a word that means nothing else. */
+export function pieceNamed(reader: Reader, at: number): { name: string; next: number } | null {
+  const first = tokenAt(reader, at);
+  const second = tokenAt(reader, at + 1);
+  if (!first || !second) return null;
+  const chosen = first.kind === 'ordinal' || WHICH.includes(first.word);
+  if (chosen && second.kind === 'word' && !reader.lexeme(at + 1))
+    return { name: reader.text.slice(first.from, second.to).toLowerCase(), next: at + 2 };
+  const numbered = first.kind === 'word' && first.word.length > 3 && second.kind === 'number';
+  if (!numbered || reader.lexeme(at) || meaningAt(reader, at + 2, 'stitch-word', 'round-word', 'row-word', 'times'))
+    return null;
+  return { name: reader.text.slice(first.from, second.to).toLowerCase(), next: at + 2 };
 }
+
+const WHICH = ['other', 'left', 'right', 'same', 'this', 'front', 'back', 'both'];
 
 function placementWords(reader: Reader, at: number): Placement | null {
   const otherSide = meaningAt(reader, at, 'other-side');
@@ -49,13 +56,17 @@ function placementWords(reader: Reader, at: number): Placement | null {
   const chainsEnd = otherSide && chains?.kind === 'number' ? chainWord(reader, otherSide.next + 1) : null;
   // "along the other side of the 3 ch": a chain between two pieces, not the second half of an oval.
   if (chains && chainsEnd !== null) return found(EDGE, upTo(chains.value), chainsEnd);
-  let i = at;
+  const surface = surfaceNamed(reader, at);
+  if (surface !== null) return found({ kind: 'surface' }, once, surface);
+  // "all in next st", "worked into one st"
+  let i = isWord(reader, at, 'all', 'both', 'worked') && meaningAt(reader, at + 1, 'in') ? at + 1 : at;
+  i = pass(reader, i, 'evenly');
   const into = meaningAt(reader, i, 'in', 'both-layers');
   if (into?.meaning.is === 'both-layers') return found({ kind: 'both-layers' }, once, into.next);
   if (into) i = into.next;
   // "FPsc around each st": the post is gone around.
-  const around = isWord(reader, i, 'around') && meaningAt(reader, i + 1, 'each', 'next') !== null;
-  if (around) i += 1;
+  const around = isWord(reader, i, 'around') && meaningAt(reader, i + 1, 'each', 'next', 'post') !== null;
+  if (around) i = pass(reader, i + 1, 'post');
   const layers = meaningAt(reader, i, 'both-layers');
   if (layers) return found({ kind: 'both-layers' }, once, layers.next);
 
@@ -66,10 +77,16 @@ function placementWords(reader: Reader, at: number): Placement | null {
     i = pass(reader, named.next, 'in');
   }
   if (into) {
+    // "make a ring, 6 sc into it"
+    if (isWord(reader, i, 'it', 'this') && reader.steps.some(({ kind }) => kind === 'ring' || kind === 'join'))
+      return found({ kind: 'ring' }, once, i + 1);
     const ring = meaningAt(reader, i, 'magic-ring');
     if (ring) return found({ kind: 'ring' }, once, ring.next);
     if (isWord(reader, i, 'mc')) return found({ kind: 'ring' }, once, i + 1);
   }
+  const along = meaningAt(reader, i, 'around');
+  const chain = along ? chainWord(reader, along.next) : null;
+  if (chain !== null) return found(EDGE, { kind: 'fill', leave: 0 }, chain);
   const placed = stitchesNamed(reader, i, into !== null || around, loops);
   if (placed) return placed;
   const fill = filling(reader, i);
@@ -82,6 +99,12 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
   let i = at;
   const each = meaningAt(reader, i, 'each');
   if (each) i = each.next;
+  // "in every 2nd st", "in every other st" pass over stitches without saying what becomes of them.
+  if (
+    each &&
+    (isWord(reader, i, 'other') || (tokenAt(reader, i)?.kind === 'ordinal' && tokenAt(reader, i)?.value !== 1))
+  )
+    return null;
   const same = meaningAt(reader, i, 'same');
   if (same) {
     const next = pass(reader, same.next, 'stitch-word', 'loop-word', 'chain-word', 'stitch');
@@ -125,10 +148,11 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
   if (word !== null) i = pass(reader, word, 'stitch-word');
   else if (each && count === null && !meaningAt(reader, i, 'round-word', 'row-word')) {
     const fill = filling(reader, i);
-    return { ...found(EDGE, fill?.amount ?? { kind: 'fill', leave: 0 }, fill?.next ?? i), loops };
-  } else if (count === null && !loopKind && !(next && endsHere(reader, i))) return null;
+    return { ...found(EDGE, fill?.amount ?? { kind: 'fill', leave: 0 }, fill?.next ?? i), each: afterIn, loops };
+  } else if (count === null && !loopKind && !((next ?? last) && endsHere(reader, i))) return null;
   else if (!chosen && !endsHere(reader, i)) return null;
 
+  if (!each && !remaining) i = passOfRound(reader, i);
   if (last && ch !== null && count === null) return found({ kind: 'last-chain' }, once, i);
   if (remaining && count === null) return { ...found(EDGE, { kind: 'fill', leave: 0 }, i), loops };
   const tog = meaningAt(reader, i, 'together');
@@ -145,9 +169,9 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
     };
   if (each && count === null) {
     const fill = filling(reader, i);
-    const hook = fill ? fill.next : pass(reader, i, 'round-word', 'row-word');
-    if (fill && fill.amount.kind === 'fill') return { ...found(EDGE, fill.amount, hook), loops };
-    return { ...found(EDGE, { kind: 'fill', leave: 0 }, hook), loops };
+    const hook = passRound(reader, fill ? fill.next : i);
+    const amount: Amount = fill?.amount.kind === 'fill' ? fill.amount : { kind: 'fill', leave: 0 };
+    return { ...found(EDGE, amount, hook), each: true, loops };
   }
   if (loopKind && !each && count === null && next === null && last === null) {
     // "in back loop around"
@@ -160,7 +184,49 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
 /** "[sc in 2, inc]": the figure alone is enough where the step ends with it. */
 function endsHere(reader: Reader, at: number): boolean {
   const token = tokenAt(reader, at);
-  return token === null || token.kind === 'close' || /^[,;.]$/.test(token.word);
+  return token === null || token.kind === 'close' || token.kind === 'star' || /^[,;.+&=-]$/.test(token.word);
+}
+
+/** "of the previous round" behind a placement; "in last 2 sts of rnd". */
+function passOfRound(reader: Reader, at: number): number {
+  return meaningAt(reader, at, 'round-word', 'row-word') ? at : passRound(reader, at);
+}
+
+const SURFACES = [
+  'edge',
+  'edges',
+  'side',
+  'sides',
+  'opening',
+  'border',
+  'surface',
+  'fabric',
+  'ends',
+  'seam',
+  'hole',
+  'gap',
+];
+
+/**
+ * "evenly around the opening", "along the side of the rows": places that offer no counted stitches. The other
+ * side of a chain and both sides of an opening laid flat are counted, and read elsewhere.
+ */
+function surfaceNamed(reader: Reader, at: number): number | null {
+  const even = pass(reader, at, 'evenly');
+  const way = meaningAt(reader, even, 'around', 'in');
+  if (!way || meaningAt(reader, even, 'other-side', 'both-layers')) return null;
+  for (let i = way.next; i < way.next + 5; i += 1) {
+    const token = tokenAt(reader, i);
+    if (token?.kind !== 'word' || meaningAt(reader, i, 'other-side', 'both-layers', 'stitch', 'stitch-word'))
+      return null;
+    if (!isWord(reader, i, ...SURFACES)) continue;
+    let end = i + 1;
+    // "of the rows", "of the face"
+    while (end < i + 4 && (meaningAt(reader, end, 'row-word') || SURFACES.includes(tokenAt(reader, end)?.word ?? '')))
+      end += 1;
+    return end;
+  }
+  return null;
 }
 
 function chainWord(reader: Reader, at: number): number | null {

@@ -48,10 +48,10 @@ function roundOf(source: SourceText, { round, outcome, verdict }: CountedRound):
   };
 }
 
-function findingOf(source: SourceText, { rule, span, message, round, fixes }: Finding): ReportFinding {
+function findingOf(source: SourceText, { rule, severity, span, message, round, fixes }: Finding): ReportFinding {
   return {
     rule: rule.id,
-    severity: rule.severity,
+    severity: severity ?? rule.severity,
     ...place(source, span),
     message,
     part: round?.part.name ?? null,

@@ -38,6 +38,9 @@ export type PlainMeaning =
   | { readonly is: 'more' }
   | { readonly is: 'work' }
   | { readonly is: 'invisible' }
+  | { readonly is: 'post'; readonly side: 'front' | 'back' }
+  | { readonly is: 'evenly' }
+  | { readonly is: 'leave' }
   | { readonly is: 'with' }
   | { readonly is: 'change' }
   | { readonly is: 'aside' };
@@ -134,7 +137,7 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
       'remaining loop',
     ],
   ],
-  [{ is: 'each' }, ['each', 'every', 'all', 'ea', 'each one', 'every one', 'every single']],
+  [{ is: 'each' }, ['each', 'every', 'all', 'ea', 'each one', 'every one', 'every single', 'per', 'any']],
   [{ is: 'same' }, ['same', 'that same', 'this same']],
   [{ is: 'last' }, ['last', 'final']],
   [{ is: 'next' }, ['next', 'nxt', 'following', 'remaining', 'rem']],
@@ -193,6 +196,13 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
       'through both edges',
       'into both layers',
       'both layers together',
+      'both edges',
+      'both edges together',
+      'both halves',
+      'edges together',
+      'both thicknesses',
+      'through both thicknesses',
+      'through all layers',
       'through both layers together',
     ],
   ],
@@ -215,6 +225,22 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
       'leaving',
       'gives',
       'for total',
+      'stitch count',
+      'st count',
+      'count',
+      'ending with',
+      'end with',
+      'ends with',
+      'resulting in',
+      'which makes',
+      'to make',
+      'this gives',
+      'giving',
+      'that makes',
+      "that's",
+      'you will now have',
+      'should be',
+      'makes total',
       'you get',
       "you'll have",
       'you end up with',
@@ -268,6 +294,10 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
     ],
   ],
   [{ is: 'invisible' }, ['invisible', 'inv']],
+  [{ is: 'post', side: 'front' }, ['front post', 'fp', 'raised front']],
+  [{ is: 'post', side: 'back' }, ['back post', 'bp', 'raised back']],
+  [{ is: 'evenly' }, ['evenly', 'even', 'plain', 'normally', 'loosely', 'tightly', 'simply', 'as normal', 'as usual']],
+  [{ is: 'leave' }, ['leave', 'leaving', 'ignore', 'leave out']],
   [{ is: 'with' }, ['with', 'using', 'in colour', 'in color', 'with colour', 'with color']],
   [
     { is: 'change' },
@@ -275,16 +305,29 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
   ],
 ];
 
-/** First words of a clause that tells the maker to do something other than crochet, or just talks. */
+/**
+ * First words of a clause that tells the maker to do something other than crochet, or just talks.
+ * What follows one of them is no instruction, up to the next words that are.
+ */
 export const REMARK_LEADS: ReadonlySet<string> = new Set(
   `fasten finish cut weave leave leaving stuff stuffing fill insert place put push attach sew pull tighten draw thread close
-  mark move remember keep carry carrying don't dont do if this that these those it note pm start continue begin change
-  changing switch hold holding pinch fold press flatten put add more last bit break tie hide secure you your now when we i
-  be make using working work with before after here there as so check gently carefully optional tip photo see his her he she
-  they their the a for from and then while at to use take turn pick hide bury run let join slip drop cc tw rs ws firmly lightly
-  too no not on don't never always again both try enjoy next lay bring flip snip trim knot embroider glue paint smooth shape
-  set aside also because since but or remove replace count counted leaves having done pass attach leave wrap tuck safety
-  the eyes eye top toe time good well yes right wrong side sides facing worked`.split(/\s+/),
+  mark move remember keep carry carrying do if this that these those it note pm change changing switch hold holding pinch
+  fold press flatten add more last bit break tie hide secure you your now when we i be before after here there as so check
+  gently carefully optional tip photo see his her he she they their and then while turn pick bury run let join slip drop
+  cc tw rs ws firmly lightly too no not never always again both try enjoy lay bring flip snip trim knot embroider glue paint
+  smooth shape set aside also because since but or remove replace count counted leaves having done pass wrap tuck safety
+  eyes eye top toe time good well yes right wrong side sides facing worked fo mm sm bo unravel decide stop squash squeeze
+  match align flat don't dont`.split(/\s+/),
+);
+
+/** As above, but only where the clause speaks neither of stitches nor of numbers: they may begin an instruction as well. */
+export const WEAK_REMARK_LEADS: ReadonlySet<string> = new Set(
+  `the a for from at to use take start continue begin make using work working with next on`.split(/\s+/),
+);
+
+/** Words that turn what follows them round: crochet behind one of them is not to be done. */
+export const NOT_NOW: ReadonlySet<string> = new Set(
+  "don't dont not never before after when if until while unless".split(' '),
 );
 
 /** Colours that are written small in the middle of an instruction: "sc 9 in white". */

@@ -111,7 +111,9 @@ export function wrapSteps(reader: Reader, amount: Amount, end: number): void {
 }
 
 function isOpening(step: Step | undefined): boolean {
-  return step !== undefined && ['chain', 'join', 'turn', 'loops', 'colour', 'free-loops', 'ring'].includes(step.kind);
+  return (
+    step !== undefined && ['chain', 'join', 'turn', 'loops', 'colour', 'free-loops', 'ring', 'flat'].includes(step.kind)
+  );
 }
 
 /** A bracket without stitches or figures is a remark: "(RS)", "(Moss)", "(the ones that are left)". */

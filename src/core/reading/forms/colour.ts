@@ -42,6 +42,17 @@ export const colour: InstructionForm = {
       reader.steps.push({ kind: 'colour', name: before.raw, span: spanBetween(reader, at, at + 1) });
       return at + 2;
     }
+    // "6 sc A, 6 sc B": yarns called by letters.
+    if (
+      before &&
+      /^[A-H]$/.test(before.raw) &&
+      !reader.lexeme(at) &&
+      reader.steps.length > 0 &&
+      isBoundary(reader, at + 1)
+    ) {
+      reader.steps.push({ kind: 'colour', name: before.raw, span: spanBetween(reader, at, at + 1) });
+      return at + 1;
+    }
     const change = meaningAt(reader, at, 'change');
     const means = change ?? meaningAt(reader, at, 'with', 'in', 'work');
     if (!means || (means.meaning.is === 'work' && !isWord(reader, at, 'with'))) return null;

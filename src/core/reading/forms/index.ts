@@ -7,22 +7,25 @@ import { firstChain, loops, otherSide, turn } from './markers.js';
 import { freeLoops, reference, roundSpan } from './reference.js';
 import { remark } from './remark.js';
 import { ring } from './ring.js';
-import { skip } from './skip.js';
-import { repeatBefore, star } from './star.js';
+import { leave, skip } from './skip.js';
+import { repeatBefore, repeatVerb, star } from './star.js';
 import { stated } from './stated.js';
-import { work } from './work.js';
+import { placeFirst, work } from './work.js';
 
 /** All forms of an instruction, in the order in which they are tried at each place. */
 export const FORMS: readonly InstructionForm[] = [
   reference,
   freeLoops,
   star,
+  repeatVerb,
   repeatBefore,
   bracket,
   join,
   firstChain,
   chain,
   skip,
+  leave,
+  placeFirst,
   work,
   ring,
   stated,

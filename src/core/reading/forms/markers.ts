@@ -32,10 +32,10 @@ export const loops: InstructionForm = {
 /** `…, along the other side: sc 8, 2 sc in last ch`: the second half of an oval. */
 export const otherSide: InstructionForm = {
   name: 'other-side',
-  begins: ['other-side'],
+  begins: ['other-side', 'work'],
   examples: ['3 sc in last ch; along the other side: sc 8', 'W, on other side 9X, V'],
   read(reader, at) {
-    const said = meaningAt(reader, at, 'other-side');
+    const said = meaningAt(reader, pass(reader, at, 'work'), 'other-side');
     if (!said) return null;
     // Words up to the colon or comma only say which side: "along the other side of the foundation chain:".
     let next = said.next;
@@ -66,6 +66,8 @@ export const firstChain: InstructionForm = {
     const chain = meaningAt(reader, at2, 'stitch');
     if (chain?.meaning.stitch !== 'chain') return null;
     const hook = pass(reader, pass(reader, chain.next, 'stitch-word'), 'from-hook');
+    // "in 2nd ch from hook make 6 sc" goes into that one chain.
+    if (verb === at && meaningAt(reader, hook, 'work')) return null;
     reader.steps.push({ kind: 'first-chain', k: rank.value, span: spanBetween(reader, at, hook) });
     return isWord(reader, hook, ':', ',') ? hook + 1 : hook;
   },

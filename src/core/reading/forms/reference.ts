@@ -1,4 +1,6 @@
+import type { FreeLoops } from '../../pattern/instruction.js';
 import { amountAfter } from '../amount.js';
+import { pieceNamed } from '../placement.js';
 import { isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
 
 /**
@@ -16,6 +18,8 @@ export const reference: InstructionForm = {
     'as Rnd 8',
     'Rep Rnd 5 for 4 more rounds',
     'same as round 3',
+    'as for First leg',
+    'same as the front leg to Rnd 9',
   ],
   read(reader, at) {
     const repeat = meaningAt(reader, at, 'repeat');
@@ -23,8 +27,10 @@ export const reference: InstructionForm = {
     while (isWord(reader, i, 'work', 'same', 'as', 'like', 'in', 'for', 'way', 'exactly')) i += 1;
     if (!repeat && i === at) return null;
     const numbers = roundNumbers(reader, i);
-    if (!numbers) return null;
+    if (!numbers) return repeat ? null : asPiece(reader, at, i);
     i = numbers.next;
+    const piece = pieceNamed(reader, i);
+    if (piece) i = piece.next;
     let times: number | null = null;
     if (isWord(reader, i, 'for')) {
       const number = tokenAt(reader, i + 1);
@@ -52,10 +58,48 @@ export const reference: InstructionForm = {
         i = pass(reader, read.next, 'more');
       }
     }
-    reader.found.reference = { rounds: numbers.rounds, times, span: spanBetween(reader, at, i) };
+    const part = piece ? { part: piece.name } : {};
+    reader.found.reference = { rounds: numbers.rounds, times, ...part, span: spanBetween(reader, at, i) };
     return i;
   },
 };
+
+/**
+ * The rounds of another piece worked again.
+ *
+ * `as for First leg`   `same as the front leg to Rnd 9`   `work as for Leg 1`
+ *  ^                    ^                                  ^
+ */
+function asPiece(reader: Reader, at: number, from: number): number | null {
+  if (!isWord(reader, from - 1, 'as', 'for', 'like')) return null;
+  let end = from;
+  for (; end < from + 4; end += 1) {
+    const token = tokenAt(reader, end);
+    if (
+      !token ||
+      token.kind === 'mark' ||
+      token.kind === 'open' ||
+      isWord(reader, end, 'to', 'up', 'until', 'through', 'but')
+    )
+      break;
+    if (meaningAt(reader, end, 'stitch', 'shaping', 'increase', 'decrease', 'round-word', 'row-word')) return null;
+  }
+  const first = tokenAt(reader, from);
+  const last = tokenAt(reader, end - 1);
+  if (!first || !last || end === from || first.kind === 'number') return null;
+  const upTo = isWord(reader, end, 'to', 'up', 'until', 'through')
+    ? roundNumbers(reader, isWord(reader, end + 1, 'to', 'end') ? end + 2 : end + 1)
+    : null;
+  const next = upTo?.next ?? end;
+  reader.found.reference = {
+    rounds: [],
+    times: null,
+    part: reader.text.slice(first.from, last.to).toLowerCase(),
+    ...(upTo?.rounds[0] ? { upTo: upTo.rounds[0] } : {}),
+    span: spanBetween(reader, at, next),
+  };
+  return next;
+}
 
 /** "Rnd 5", "R11-12", "Rows 2 and 3", "Rnds 4, 5 and 6". */
 function roundNumbers(reader: Reader, at: number): { rounds: number[]; next: number } | null {
@@ -123,35 +167,37 @@ export const freeLoops: InstructionForm = {
   begins: ['work', 'join', 'in', 'with', 'both-layers', 'and', 'unknown'],
   examples: ['Working in the front loops of Rnd 8: sc around', 'join again in a back loop of rnd 1, blo, 2dc in each'],
   read(reader, at) {
-    if (!startsClause(reader, at)) return null;
-    let loopsSaid: 'front' | 'back' | null = null;
-    let said = false;
-    for (let i = at; i < reader.end && i < at + 18; i += 1) {
-      const token = tokenAt(reader, i);
-      if (!token || (token.kind === 'mark' && /^[;:!?]$/.test(token.word)) || token.kind === 'number') return null;
-      const loop = meaningAt(reader, i, 'loops', 'loop-word');
-      if (loop) {
-        said = true;
-        if (loop.meaning.is === 'loops' && loop.meaning.loops !== 'both') loopsSaid = loop.meaning.loops;
-        else if (isWord(reader, i + 1, 'front')) loopsSaid = 'front';
-      }
-      const rounds = said ? roundNumbers(reader, i) : null;
-      if (rounds) {
-        const next = rounds.next;
-        reader.steps.push({
-          kind: 'free-loops',
-          loops: loopsSaid,
-          round: rounds.rounds[0] ?? null,
-          span: spanBetween(reader, at, next),
-        });
-        return isWord(reader, next, ':', ',') ? next + 1 : next;
-      }
-      const meant = meaningAt(reader, i, 'stitch', 'shaping', 'increase', 'decrease');
-      if (meant && !(meant.meaning.is === 'stitch' && meant.meaning.stitch === 'slip')) return null;
-    }
-    return null;
+    const clause = freeLoopsAt(reader, at);
+    if (!clause) return null;
+    reader.steps.push(clause.step);
+    return isWord(reader, clause.next, ':', ',') ? clause.next + 1 : clause.next;
   },
 };
+
+/** The clause about free loops that begins at an index, or null. */
+export function freeLoopsAt(reader: Reader, at: number): { step: FreeLoops; next: number } | null {
+  if (!startsClause(reader, at)) return null;
+  let loops: 'front' | 'back' | null = null;
+  let said = false;
+  for (let i = at; i < reader.end && i < at + 18; i += 1) {
+    const token = tokenAt(reader, i);
+    if (!token || (token.kind === 'mark' && /^[;:!?]$/.test(token.word)) || token.kind === 'number') return null;
+    const loop = meaningAt(reader, i, 'loops', 'loop-word');
+    if (loop) {
+      said = true;
+      if (loop.meaning.is === 'loops' && loop.meaning.loops !== 'both') loops = loop.meaning.loops;
+      else if (isWord(reader, i + 1, 'front')) loops = 'front';
+    }
+    const rounds = said ? roundNumbers(reader, i) : null;
+    if (rounds) {
+      const span = spanBetween(reader, at, rounds.next);
+      return { step: { kind: 'free-loops', loops, round: rounds.rounds[0] ?? null, span }, next: rounds.next };
+    }
+    const meant = meaningAt(reader, i, 'stitch', 'shaping', 'increase', 'decrease');
+    if (meant && !(meant.meaning.is === 'stitch' && meant.meaning.stitch === 'slip')) return null;
+  }
+  return null;
+}
 
 /** Only the words that can begin such a clause, so that the look ahead stays rare. */
 function startsClause(reader: Reader, at: number): boolean {

@@ -1,7 +1,8 @@
-import { REMARK_LEADS } from '../../vocabulary/words.js';
+import { NOT_NOW, REMARK_LEADS, WEAK_REMARK_LEADS } from '../../vocabulary/words.js';
 import { countIn } from '../count.js';
+import { freeLoopsAt } from './reference.js';
 import {
-  isBoundary,
+  isWord,
   meaningAt,
   pass,
   spanBetween,
@@ -47,11 +48,41 @@ const EVERY_WORD: readonly Beginning[] = [
   'turn',
   'skip',
   'invisible',
+  'post',
+  'evenly',
+  'leave',
 ];
 
+/** Meanings that a sentence about crochet can hold, and one about anything else can't. */
+const CROCHET: ReadonlySet<string> = new Set([
+  'stitch',
+  'shaping',
+  'increase',
+  'decrease',
+  'skip',
+  'repeat',
+  'loops',
+  'around',
+  'each',
+  'same',
+  'together',
+  'times',
+  'stitch-word',
+  'chain-word',
+  'loop-word',
+  'magic-ring',
+  'until',
+  'other-side',
+  'both-layers',
+  'round-word',
+  'row-word',
+]);
+
+const FLAT = /^(?:fold|folded|flat|flatten|pinch|press|squash|squeeze|halves)$/;
+
 /**
- * Words to the maker that are no crochet: stuffing, markers, fastening off, talk. Only the clause is
- * taken, so that an instruction later in the sentence is still read.
+ * Words to the maker that are no crochet: stuffing, markers, fastening off, talk. They end where crochet
+ * begins, so that an instruction later in the sentence is still read.
  *
  * `Fold flat, sc 6 through both layers`   `Fasten off, leaving a long tail.`   `pinch it and sc 11 …`
  *  ^                                       ^                                    ^
@@ -59,51 +90,111 @@ const EVERY_WORD: readonly Beginning[] = [
 export const remark: InstructionForm = {
   name: 'remark',
   begins: EVERY_WORD,
-  examples: ['sc 6. Fasten off, leaving a long tail.', 'Fold flat, sc 6 through both layers'],
+  examples: [
+    'sc 6. Fasten off, leaving a long tail.',
+    'Fold flat, sc 6 through both layers',
+    'sc 6. How neat it looks!',
+  ],
   read(reader, at) {
     const first = tokenAt(reader, at);
     if (first?.kind !== 'word') return null;
-    const known = REMARK_LEADS.has(first.word) || reader.lexeme(at)?.meaning.is === 'remark';
-    // Behind the count of a round stand words to the maker: "leaves you with 18 sts and a neck".
-    const talk = reader.found.stated !== null && reader.steps.length > 0;
     const lead = leadBefore(reader, at);
     if (lead !== null) {
       reader.found.remarks.push(spanBetween(reader, at, lead));
       return lead;
     }
-    if (!known && !talk) return null;
-    let i = at + 1;
-    while (i < reader.end && !isBoundary(reader, i)) {
-      const token = tokenAt(reader, i);
-      if (token?.kind === 'open') {
-        const close = reader.partner[i] ?? -1;
-        if (close > i && countIn(reader, i + 1, close)) break;
-        if (close > i && close < reader.end) {
-          i = close + 1;
-          continue;
-        }
-      }
-      if ((token?.word === 'and' || token?.word === 'then' || token?.word === 'with') && startsWork(reader, i + 1))
+    // Behind the count of a round stand words to the maker: "leaves you with 18 sts and a neck".
+    const talk = reader.found.stated !== null && reader.steps.length > 0;
+    const strong = talk || REMARK_LEADS.has(first.word) || reader.lexeme(at)?.meaning.is === 'remark';
+    const end = strong
+      ? endOfTalk(reader, at, talk)
+      : WEAK_REMARK_LEADS.has(first.word) || (reader.steps.length > 0 && beginsSentence(reader, at))
+        ? endOfPlainSentence(reader, at)
+        : null;
+    if (end === null) return null;
+    const span = spanBetween(reader, at, end);
+    for (let i = at; i < end; i += 1) {
+      if (FLAT.test(tokenAt(reader, i)?.word ?? '') || meaningAt(reader, i, 'both-layers')) {
+        reader.steps.push({ kind: 'flat', span });
         break;
-      // "turn to work along the other side"
-      if (meaningAt(reader, i, 'other-side')) break;
-      // Crochet in the middle of a clause is not talk, and must not vanish with it.
-      if (!talk && startsWork(reader, i)) return null;
-      i += 1;
+      }
     }
-    reader.found.remarks.push(spanBetween(reader, at, i));
-    return i;
+    reader.found.remarks.push(span);
+    return end;
   },
 };
 
-function startsWork(reader: Reader, from: number): boolean {
+/** Index after the talk: where crochet begins again, or the sentence ends. Null where crochet in it must not be done. */
+function endOfTalk(reader: Reader, at: number, talk: boolean): number | null {
+  let turned = NOT_NOW.has(tokenAt(reader, at)?.word ?? '');
+  let i = at + 1;
+  for (; i < reader.end; i += 1) {
+    const token = tokenAt(reader, i);
+    if (!token) break;
+    if (token.kind === 'mark' && /^[.;!?]$/.test(token.word)) {
+      const after = tokenAt(reader, i + 1);
+      // "1.5 cm" and "approx. 6" go on.
+      if (!(token.word === '.' && token.glued && after?.glued)) break;
+    }
+    if (token.kind === 'mark' && /^[,:=-]$/.test(token.word)) {
+      if (beginsCrochet(reader, i + 1) || beginsCount(reader, i) || freeLoopsAt(reader, i + 1)) break;
+      continue;
+    }
+    if (token.kind === 'open') {
+      const close = reader.partner[i] ?? -1;
+      if (close < 0 || countIn(reader, i + 1, close) || beginsCrochet(reader, i + 1)) break;
+      if (close < reader.end) i = close;
+      continue;
+    }
+    if (NOT_NOW.has(token.word)) turned = true;
+    if (meaningAt(reader, i, 'other-side')) break;
+    if ((token.word === 'and' || token.word === 'then' || token.word === 'with') && beginsCrochet(reader, i + 1)) break;
+    // Crochet in the middle of a clause is not talk, and must not vanish with it.
+    if (!talk && beginsCrochet(reader, i)) {
+      if (turned) return null;
+      break;
+    }
+  }
+  return i;
+}
+
+/** Index after a sentence or clause without a number and without a word of crochet; null where one stands in it. */
+function endOfPlainSentence(reader: Reader, at: number): number | null {
+  let i = at;
+  for (; i < reader.end; i += 1) {
+    const token = tokenAt(reader, i);
+    if (!token || token.kind === 'open' || token.kind === 'close' || /^[.;!?,:=]$/.test(token.word)) break;
+    if (
+      (token.kind !== 'word' && token.kind !== 'ordinal') ||
+      (i > at && CROCHET.has(reader.lexeme(i)?.meaning.is ?? ''))
+    )
+      return null;
+  }
+  return i > at && (i > at + 1 || WEAK_REMARK_LEADS.has(tokenAt(reader, at)?.word ?? '')) ? i : null;
+}
+
+function beginsSentence(reader: Reader, at: number): boolean {
+  const before = reader.tokens[at - 1];
+  return before !== undefined && /^[.!?]$/.test(before.word) && !CROCHET.has(reader.lexeme(at)?.meaning.is ?? '');
+}
+
+/** "= 18", "- 18 sts" in the middle of talk is the count. */
+function beginsCount(reader: Reader, at: number): boolean {
+  return isWord(reader, at, '=', '-') && tokenAt(reader, at + 1)?.kind === 'number';
+}
+
+function beginsCrochet(reader: Reader, from: number): boolean {
   const at = pass(reader, from, 'work');
   const token = tokenAt(reader, at);
   if (token?.kind === 'number') return meaningAt(reader, at + 1, 'stitch', 'shaping', 'increase', 'decrease') !== null;
   const meant = meaningAt(reader, at, 'stitch', 'shaping', 'increase', 'decrease');
   if (!meant) return false;
   const after = tokenAt(reader, meant.next);
-  return after?.kind === 'number' || meaningAt(reader, meant.next, 'in', 'around', 'next', 'each') !== null;
+  return (
+    after?.kind === 'number' ||
+    meaningAt(reader, meant.next, 'in', 'around', 'next', 'each', 'both-layers') !== null ||
+    meaningAt(reader, meant.next, 'times') !== null
+  );
 }
 
 /** A name at the very beginning, up to its colon: "Toes: turn, *sl st …". */

@@ -15,7 +15,7 @@ export const ring: InstructionForm = {
   read(reader, at) {
     const bare = bareStitches(reader, at);
     if (bare !== null) return bare;
-    const verb = pass(reader, at, 'work', 'in');
+    const verb = pass(reader, pass(reader, at, 'work', 'in', 'with'), 'work');
     const said = meaningAt(reader, verb, 'magic-ring');
     let i = said?.next ?? (isWord(reader, verb, 'mc') ? verb + 1 : -1);
     if (i < 0) return null;

@@ -1,4 +1,4 @@
-import { meaningAt, pass, spanBetween, tokenAt, type InstructionForm } from '../reader.js';
+import { isBoundary, isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm } from '../reader.js';
 
 /**
  * Stitches of the edge that are passed over.
@@ -25,5 +25,41 @@ export const skip: InstructionForm = {
     if (word === i && number?.kind !== 'number') return null;
     reader.steps.push({ kind: 'skip', count, first: number?.kind === 'ordinal', span: spanBetween(reader, at, word) });
     return word;
+  },
+};
+
+/**
+ * The end of the edge, left on purpose.
+ *
+ * `sc 4, leave the remaining 8 sts unworked`   `sc 6, leave the rest`
+ *        ^                                            ^
+ */
+export const leave: InstructionForm = {
+  name: 'leave',
+  begins: ['leave'],
+  examples: ['sc 4, leave the remaining 8 sts unworked', 'sc 6, leave the rest'],
+  read(reader, at) {
+    const verb = meaningAt(reader, at, 'leave');
+    if (!verb) return null;
+    let i = pass(reader, pass(reader, verb.next, 'last'), 'next', 'each');
+    let count: number | null = null;
+    let rest = i > verb.next;
+    if (isWord(reader, i, 'rest', 'remainder', 'others', 'other')) {
+      rest = true;
+      i += 1;
+    }
+    const number = tokenAt(reader, i);
+    if (number?.kind === 'number') {
+      count = number.value;
+      i += 1;
+    }
+    const word = pass(reader, i, 'stitch-word', 'loop-word', 'chain-word', 'stitch');
+    let end = pass(reader, word, 'round-word', 'row-word');
+    const said = isWord(reader, end, 'unworked', 'free', 'empty', 'open', 'alone', 'undone');
+    if (said) end += 1;
+    // "leave a 20 cm tail", "leave 6 sts apart" are no stitches of the edge.
+    if (!said && !(rest && isBoundary(reader, end))) return null;
+    reader.steps.push({ kind: 'leave', count, span: spanBetween(reader, at, end) });
+    return end;
   },
 };

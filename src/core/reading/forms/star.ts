@@ -31,7 +31,10 @@ export const star: InstructionForm = {
       ({ amount, next: i, fewer = false } = again);
     }
     const span = spanBetween(reader, at, i);
-    reader.steps.push({ kind: 'repeat', body: steps, amount, ...(fewer ? { fewer: true as const } : {}), span });
+    // "*(sc, inc)* x 6": stars and brackets round the same steps.
+    const only = steps.length === 1 ? steps[0] : undefined;
+    const body = only?.kind === 'repeat' && only.amount === null ? only.body : steps;
+    reader.steps.push({ kind: 'repeat', body, amount, ...(fewer ? { fewer: true as const } : {}), span });
     return i;
   },
 };
@@ -104,12 +107,40 @@ export const repeatBefore: InstructionForm = {
   read(reader, at) {
     if (!meaningAt(reader, at, 'repeat')) return null;
     if (!reader.steps.some((step) => step.kind === 'work' || step.kind === 'group')) return null;
-    const read = amountAfter(reader, at) ?? bareRepeat(reader, at);
+    const read = amountAfter(reader, at) ?? theseAgain(reader, at) ?? bareRepeat(reader, at);
     if (!read) return null;
     wrapSteps(reader, read.amount, read.next);
     return read.next;
   },
 };
+
+/**
+ * The verb in front of what is repeated.
+ *
+ * `repeat (sc 3, inc) 6 times`   `rep [sc 1, inc] around`
+ *  ^                              ^
+ */
+export const repeatVerb: InstructionForm = {
+  name: 'repeat-verb',
+  begins: ['repeat'],
+  examples: ['repeat (sc 3, inc) 6 times', 'sc 2, rep [sc 1, inc] around'],
+  read(reader, at) {
+    const verb = meaningAt(reader, at, 'repeat');
+    const close = verb && tokenAt(reader, verb.next)?.kind === 'open' ? (reader.partner[verb.next] ?? -1) : -1;
+    return verb && close > 0 && amountAfter(reader, close + 1) ? verb.next : null;
+  },
+};
+
+/** "Repeat this around", "repeat these steps 6 times". */
+function theseAgain(reader: Reader, at: number): ReadAmount | null {
+  const first = pass(reader, at, 'repeat');
+  let i = first;
+  while (isWord(reader, i, 'this', 'these', 'that', 'those', 'above', 'sequence', 'it', 'all', 'steps')) i += 1;
+  if (i === first) return null;
+  // "these 2 stitches"
+  const named = tokenAt(reader, i)?.kind === 'number' ? meaningAt(reader, i + 1, 'stitch-word') : null;
+  return amountAfter(reader, named?.next ?? pass(reader, i, 'stitch-word'));
+}
 
 /** "sc 1, inc 1, repeat (18)": without a number it goes on to the end of the round. */
 function bareRepeat(reader: Reader, at: number): ReadAmount | null {

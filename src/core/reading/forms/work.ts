@@ -1,8 +1,17 @@
-import { once, type Amount, type Place, type Work } from '../../pattern/instruction.js';
+import { once, type Amount, type Place, type Step, type Work } from '../../pattern/instruction.js';
 import { DECORATED, type StitchId } from '../../vocabulary/stitches.js';
 import { isTimesSign, amountAfter } from '../amount.js';
 import { placementAfter, type Placement } from '../placement.js';
-import { isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
+import {
+  isBoundary,
+  isWord,
+  meaningAt,
+  pass,
+  spanBetween,
+  tokenAt,
+  type InstructionForm,
+  type Reader,
+} from '../reader.js';
 
 /** What is worked, before it is known how often and where: a stitch, an increase, a decrease. */
 interface Tool {
@@ -23,7 +32,7 @@ interface Tool {
  */
 export const work: InstructionForm = {
   name: 'work',
-  begins: ['number', 'stitch', 'shaping', 'increase', 'decrease', 'invisible', 'work', 'in'],
+  begins: ['number', 'stitch', 'shaping', 'increase', 'decrease', 'invisible', 'work', 'in', 'each', 'post'],
   examples: ['sc 5', '5 x sc', '2 sc in each of next 3 sts', 'inc x3', 'sc2tog twice', 'sc around', '6X', 'V6'],
   read(reader, at) {
     const read = readWork(reader, at) ?? again(reader, at);
@@ -44,7 +53,10 @@ export const work: InstructionForm = {
  */
 function again(reader: Reader, at: number): ReadWork | null {
   const last = reader.steps.at(-1);
-  if (last?.kind !== 'work' || !meaningAt(reader, at, 'in')) return null;
+  // "… in next st and each st around": behind an "and" the "in" need not stand again.
+  const goesOn =
+    meaningAt(reader, at, 'in') ?? (reader.tokens[at - 1]?.word === 'and' || reader.tokens[at - 1]?.word === '&');
+  if (last?.kind !== 'work' || !goesOn) return null;
   const placement = placementAfter(reader, at);
   if (!placement || placement.place.kind !== 'edge' || placement.together) return null;
   const work: Work = {
@@ -68,12 +80,15 @@ function readWork(reader: Reader, at: number): ReadWork | null {
   // "work 6 sc", "make 2 dc": the verb adds nothing where an amount or a stitch follows.
   const before = amountBefore(reader, pass(reader, at, 'work'));
   const tool = readTool(reader, before.next, before.amount);
-  if (!tool) return null;
+  if (!tool || saysCount(reader, at, before, tool)) return null;
   // "sl st to first sc" closes the round; that is for another form.
   if (tool.stitch === 'slip' && isWord(reader, tool.next, 'to') && !toEnd(reader, tool.next)) return null;
   const after = amountAfterTool(reader, tool.next, tool.takesAmount ? null : before.amount);
-  const placement = placementAfter(reader, after.next);
-  let i = placement?.next ?? after.next;
+  // "sc 8 along the other side": the work is on the other side already.
+  const side = after.amount === null && before.amount === null ? null : otherSideAfter(reader, after.next);
+  if (side !== null) reader.steps.push({ kind: 'other-side', span: spanBetween(reader, after.next, side) });
+  const placement = side === null ? placementAfter(reader, after.next) : null;
+  let i = side ?? placement?.next ?? after.next;
 
   const said = { before: tool.takesAmount ? null : before.amount, after: after.amount };
   let { each, total, shared } = sharing(tool, said, placement);
@@ -96,6 +111,9 @@ function readWork(reader: Reader, at: number): ReadWork | null {
     amount: total,
     place: placement?.place ?? EDGE,
     ...(shared ? { shared: true as const } : {}),
+    ...(tool.shaping && reader.depth === 0 && !placement?.each && isManifold(total)
+      ? { unbracketed: true as const }
+      : {}),
     ...(said.before === null && said.after === null && !placement && !more && !tool.shaping
       ? { bare: true as const }
       : {}),
@@ -103,6 +121,15 @@ function readWork(reader: Reader, at: number): ReadWork | null {
     span: spanBetween(reader, at, i),
   };
   return { work, loops: placement?.loops ?? null, next: i };
+}
+
+/** "along the other side (of the chain)" right behind a step, up to the end of the clause. */
+function otherSideAfter(reader: Reader, at: number): number | null {
+  const side = meaningAt(reader, at, 'other-side');
+  if (!side || tokenAt(reader, side.next)?.kind === 'number') return null;
+  const chain = meaningAt(reader, side.next, 'stitch', 'chain-word');
+  const next = chain ? chain.next : side.next;
+  return isBoundary(reader, next) || tokenAt(reader, next)?.kind === 'open' ? next : null;
 }
 
 const EDGE: Place = { kind: 'edge' };
@@ -121,11 +148,18 @@ function amountBefore(reader: Reader, at: number): { amount: number | null; next
 /** "5", "x5", "× 5" behind a stitch; without a sign only where no amount stood before it. */
 function amountAfterTool(reader: Reader, at: number, before: number | null): { amount: number | null; next: number } {
   const sign = meaningAt(reader, at, 'times');
+  // "sc twice in each st"
+  if (sign && sign.meaning.times !== null && before === null && meaningAt(reader, sign.next, 'in'))
+    return { amount: sign.meaning.times, next: sign.next };
   const signed = sign?.meaning.times === null || isTimesSign(reader, at);
   const number = tokenAt(reader, signed ? at + 1 : at);
   if (number?.kind !== 'number' || (!signed && before !== null)) return { amount: null, next: at };
   const next = pass(reader, signed ? at + 2 : at + 1, 'times');
   return { amount: number.value, next: pass(reader, next, 'stitch-word') };
+}
+
+function isManifold(amount: Amount): boolean {
+  return amount.kind === 'fill' || (amount.kind === 'times' && amount.times > 1);
 }
 
 /** How many go into each stitch, and into how many: "2 sc in next 3 sts" against "5 sc in next 5 sts". */
@@ -142,14 +176,19 @@ function sharing(
   if ((placement.together && !tool.shaping) || placement.loopsOnly) return as(tool.per, single);
   switch (place.kind) {
     case 'ring':
-    case 'both-layers':
+    case 'surface':
       return as(tool.per, single);
+    case 'both-layers':
+      // "sc through both layers" goes all along them.
+      return as(tool.per, before === null && after === null ? { kind: 'fill', leave: 0 } : single);
     case 'same':
     case 'chain-from-hook':
     case 'last-chain':
       return tool.shaping ? as(tool.per, single) : as(named, once);
     case 'edge':
       if (tool.shaping) return as(tool.per, shapings(tool, before, amount));
+      // "sc 12 around the first leg" says how many; "sc 2 in each st" how many go into one.
+      if (amount.kind === 'fill' && !placement.each && after !== null) return as(tool.per, single);
       if (before === null) return as(after ?? tool.per, amount);
       // "18 sc around" says how many there are; "2 sc in each st" how many go into one.
       if (amount.kind === 'fill' && !placement.each && before > 3) return as(tool.per, single);
@@ -169,7 +208,13 @@ function shapings(tool: Tool, before: number | null, placed: Amount): Amount {
 
 /** The stitch or shaping at an index. */
 function readTool(reader: Reader, at: number, before: number | null): Tool | null {
-  const first = meaningAt(reader, pass(reader, at, 'invisible'), 'stitch', 'shaping', 'increase', 'decrease');
+  const named = readNamed(reader, at, before);
+  const post = meaningAt(reader, at, 'post');
+  return named ?? (post && readNamed(reader, post.next, before));
+}
+
+function readNamed(reader: Reader, at: number, before: number | null): Tool | null {
+  const first = meaningAt(reader, passKind(reader, at), 'stitch', 'shaping', 'increase', 'decrease');
   if (!first) return null;
   const { meaning, next } = first;
   switch (meaning.is) {
@@ -190,6 +235,12 @@ function readTool(reader: Reader, at: number, before: number | null): Tool | nul
   }
 }
 
+/** "invisible dec", "inv. dec" */
+function passKind(reader: Reader, at: number): number {
+  const next = pass(reader, at, 'invisible');
+  return next > at && isWord(reader, next, '.') ? next + 1 : next;
+}
+
 /** A stitch, and what the words behind it make of it: "sc inc", "hdc-dec", "5-dc bobble", "sc2tog". */
 function stitchTool(reader: Reader, stitch: StitchId, at: number, before: number | null): Tool {
   const second = meaningAt(reader, at, 'stitch', 'increase', 'decrease');
@@ -198,9 +249,20 @@ function stitchTool(reader: Reader, stitch: StitchId, at: number, before: number
   if (second?.meaning.is === 'stitch' && DECORATED.has(second.meaning.stitch)) {
     return { ...tool(second.meaning.stitch, 1, 1, second.next), takesAmount: before !== null };
   }
+  if (DECORATED.has(stitch)) return tool(stitch, 1, 1, passLegs(reader, pass(reader, at, 'stitch-word')));
   const together = togetherAfter(reader, at, before);
   if (together) return { ...tool(stitch, 1, together.count, together.next), takesAmount: together.fromBefore };
   return tool(stitch, 1, 1, pass(reader, at, 'stitch-word'));
+}
+
+/** "bobble of 4 dc", "popcorn (5 dc)": how it is made says nothing of the count. */
+function passLegs(reader: Reader, at: number): number {
+  const open = tokenAt(reader, at)?.kind === 'open';
+  const number = tokenAt(reader, open ? at + 1 : at);
+  const legs = number?.kind === 'number' ? meaningAt(reader, open ? at + 2 : at + 1, 'stitch') : null;
+  if (!legs || legs.meaning.stitch === 'chain') return at;
+  if (open) return (reader.partner[at] ?? -1) === legs.next ? legs.next + 1 : at;
+  return legs.next;
 }
 
 function tool(stitch: StitchId | null, per: number, over: number, next: number): Tool {
@@ -232,3 +294,70 @@ function saysTimes(reader: Reader, at: number): boolean {
 function toEnd(reader: Reader, at: number): boolean {
   return meaningAt(reader, at, 'around') !== null || meaningAt(reader, at + 1, 'last') !== null;
 }
+
+/** "… in each st around, 18 sc": figures at the very end of a round that is full already are its count. */
+function saysCount(
+  reader: Reader,
+  at: number,
+  { amount, next }: { amount: number | null; next: number },
+  tool: Tool,
+): boolean {
+  if (amount === null || amount < 4 || tool.shaping || reader.depth > 0 || next !== at + 1) return false;
+  const end = isWord(reader, tool.next, '.') ? tool.next + 1 : tool.next;
+  return tokenAt(reader, end) === null && reader.steps.some(fillsAll);
+}
+
+function fillsAll(step: Step): boolean {
+  return (step.kind === 'work' || step.kind === 'repeat') && step.amount?.kind === 'fill' && step.amount.leave === 0;
+}
+
+/**
+ * The place said before what goes there.
+ *
+ * `in the next st work hdc, dc, hdc`   `into the ring: 6 sc`   `in 2nd ch from hook make 6 sc`
+ *  ^                                    ^                       ^
+ */
+export const placeFirst: InstructionForm = {
+  name: 'place-first',
+  begins: ['in'],
+  examples: ['in next st work (hdc, dc, hdc), sc 5', 'in each st make 2 sc'],
+  read(reader, at) {
+    const placement = placementAfter(reader, at);
+    if (!placement || placement.together || placement.loopsOnly) return null;
+    const verb = pass(reader, isWord(reader, placement.next, ',', ':') ? placement.next + 1 : placement.next, 'work');
+    // Without a verb "in next st, 2 sc" can't be told from two steps.
+    if (verb === placement.next || reader.tokens[verb - 1]?.kind === 'mark') return null;
+    const members: Work[] = [];
+    let i = verb;
+    const open = tokenAt(reader, verb)?.kind === 'open' ? (reader.partner[verb] ?? -1) : -1;
+    const end = open > 0 ? open : reader.end;
+    if (open > 0) i += 1;
+    while (i < end) {
+      const read = readWork(reader, i);
+      if (!read || read.work.place.kind !== 'edge' || read.work.amount.kind !== 'times' || read.next > end) break;
+      members.push(read.work);
+      i = read.next;
+      // A comma goes on with the same stitch; anything else ends it.
+      const comma = pass(reader, isWord(reader, i, ',') ? i + 1 : i, 'and');
+      if (comma === i || !readWork(reader, comma)) break;
+      i = comma;
+    }
+    if (members.length === 0 || (open > 0 && i !== open)) return null;
+    const next = pass(reader, open > 0 ? open + 1 : i, 'each');
+    const span = spanBetween(reader, at, next);
+    const only = members[0];
+    if (placement.loops && placement.loops !== 'both')
+      reader.steps.push({ kind: 'loops', loops: placement.loops, span });
+    if (members.length === 1 && only && only.per === 1 && only.over === 1 && only.amount.kind === 'times') {
+      const inRing = placement.place.kind === 'ring';
+      reader.steps.push({
+        ...only,
+        per: inRing ? 1 : only.amount.times,
+        amount: inRing ? only.amount : placement.amount,
+        place: placement.place,
+        span,
+      });
+    } else reader.steps.push({ kind: 'group', members, amount: placement.amount, place: placement.place, span });
+    return next;
+  },
+};
