@@ -16,11 +16,13 @@ export interface Heading {
 
 const MAKE =
   /(?<![\p{L}\d])(?:make\s+(?:another\s+)?(\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve)|(?:you\s+)?need\s+(?:to\s+make\s+)?(\d+|one|two|three|four|five|six|seven|eight)(?:\s+of\s+(?:them|these))?|(\d+|one|two|three|four|five|six)\s+(?:pieces?|pcs?\.?|of\s+(?:them|these)|alike|times)|[x×]\s?(\d+)|(\d+)\s?[x×])(?![\p{L}])[^)]{0,40}\)?/iu;
+/** A quick look before the long one. */
+const MAY_SAY_MAKE = /make|need|piece|pcs|alike|times|of the|[x×]\s?\d|\d\s?[x×]/i;
 const DECOR_LINE = /^\s*([~=*_#+•·\-–—]{1,6})\s*(.*?)\s*\1?\s*$/u;
 
 /** Reads how many are to be made from a heading: "(make 2)", "– make two", "x2", "(2 pcs.)". */
 function quantityIn(text: string): { make: number; index: number; end: number } | null {
-  const match = MAKE.exec(text);
+  const match = MAY_SAY_MAKE.test(text) ? MAKE.exec(text) : null;
   if (!match) return null;
   const word = (match[1] ?? match[2] ?? match[3] ?? match[4] ?? match[5] ?? '').toLowerCase();
   const make = /^\d/.test(word) ? Number(word) : (cardinal(word) ?? 1);
@@ -38,12 +40,19 @@ export function sectionOf(name: string): SectionKind | null {
     .replace(/\s+/g, ' ')
     .trim();
   if (plain.length > 40) return null;
-  for (const [kind, names] of Object.entries(SECTION_NAMES) as [SectionKind, readonly string[]][]) {
-    if (names.some((known) => plain === known || (plain.startsWith(`${known} `) && plain.length <= known.length + 12)))
-      return kind;
+  // The name itself, or the name and a few words more: "materials and tools".
+  for (let end = plain.length; end > 0 && plain.length <= end + 12; end = plain.lastIndexOf(' ', end - 1)) {
+    const kind = SECTIONS.get(plain.slice(0, end));
+    if (kind) return kind;
   }
   return null;
 }
+
+const SECTIONS: ReadonlyMap<string, SectionKind> = new Map(
+  (Object.entries(SECTION_NAMES) as [SectionKind, readonly string[]][]).flatMap(([kind, names]) =>
+    names.map((name) => [name, kind] as const),
+  ),
+);
 
 /**
  * The heading that a line is by its own look, whatever stands around it: Markdown, rules on both
