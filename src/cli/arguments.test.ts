@@ -8,11 +8,18 @@ describe('the words after "dostik check"', () => {
       format: 'json',
       terms: 'uk',
       failOn: 'never',
+      explain: false,
     });
   });
 
   it('have defaults', () => {
-    expect(checkCall(['a.txt'])).toEqual({ files: ['a.txt'], format: 'text', terms: 'auto', failOn: 'error' });
+    expect(checkCall(['a.txt', '--explain'])).toEqual({
+      files: ['a.txt'],
+      format: 'text',
+      terms: 'auto',
+      failOn: 'error',
+      explain: true,
+    });
   });
 
   it.each([

@@ -8,6 +8,7 @@ const checkSchema = z.object({
   format: z.enum(['text', 'json'], '--format takes "text" or "json".').default('text'),
   terms: z.enum(['us', 'uk', 'auto'], '--terms takes "us", "uk" or "auto".').default('auto'),
   'fail-on': z.enum(['error', 'warning', 'never'], '--fail-on takes "error", "warning" or "never".').default('error'),
+  explain: z.boolean().default(false),
 });
 
 export interface CheckCall {
@@ -15,12 +16,15 @@ export interface CheckCall {
   readonly format: 'text' | 'json';
   readonly terms: 'us' | 'uk' | 'auto';
   readonly failOn: 'error' | 'warning' | 'never';
+  /** Whether each round is told in plain words below its figures. */
+  readonly explain: boolean;
 }
 
 export const USAGE = `dostik check FILE… [--format text|json] [--terms us|uk|auto] [--fail-on error|warning|never]
+             [--explain]
 
-Recounts every round of written crochet patterns and says what is wrong. FILE may be - for
-standard input. Ends with 0 where nothing was found, 1 where something was, 2 where the call or a
+Recounts every round of written crochet patterns and says what is wrong; with --explain also how
+each figure comes about, in plain words. FILE may be - for standard input. Ends with 0 where nothing was found, 1 where something was, 2 where the call or a
 file could not be read.
 `;
 
@@ -31,7 +35,12 @@ export function checkCall(words: readonly string[]): CheckCall {
     parsed = parseArgs({
       args: [...words],
       allowPositionals: true,
-      options: { format: { type: 'string' }, terms: { type: 'string' }, 'fail-on': { type: 'string' } },
+      options: {
+        format: { type: 'string' },
+        terms: { type: 'string' },
+        'fail-on': { type: 'string' },
+        explain: { type: 'boolean' },
+      },
     });
   } catch (error) {
     throw new CallError(error instanceof Error ? (error.message.split('\n')[0] ?? '') : String(error));
@@ -44,5 +53,6 @@ export function checkCall(words: readonly string[]): CheckCall {
     format: options.data.format,
     terms: options.data.terms,
     failOn: options.data['fail-on'],
+    explain: options.data.explain,
   };
 }

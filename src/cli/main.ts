@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { checkText, reportText, type Report } from '../core/index.js';
+import { checkPattern, reportText, type Report } from '../core/index.js';
 import { CallError, checkCall, USAGE, type CheckCall } from './arguments.js';
 
 /** Files that hold text as it is. Others (.docx, .pdf) can't be read yet and are refused by name. */
@@ -28,12 +28,13 @@ function main(words: readonly string[]): number {
   }
 }
 
-function check({ files, format, terms, failOn }: CheckCall): number {
-  const reports = files.map((file) => checkText(textOf(file), file, { terms }));
+function check({ files, format, terms, failOn, explain }: CheckCall): number {
+  const checked = files.map((file) => checkPattern(textOf(file), file, { terms }));
+  const reports = checked.map(({ report }) => report);
   process.stdout.write(
     format === 'json'
       ? `${JSON.stringify(reports.length === 1 ? reports[0] : reports, null, 2)}\n`
-      : reports.map(reportText).join('\n'),
+      : checked.map((one) => reportText(one.report, explain ? one.account : undefined)).join('\n'),
   );
   return failOn !== 'never' && reports.some((report) => fails(report, failOn)) ? 1 : 0;
 }

@@ -1,20 +1,46 @@
 /** The face of the core: what the application, the worker and the terminal may use. */
 import { check } from './checks/registry.js';
 import { countPattern } from './counting/count.js';
+import { accountOf } from './explaining/account.js';
+import type { RoundAccount } from './explaining/schema.js';
 import { readPattern, type ReadOptions } from './reading/read.js';
 import { reportOf } from './report/report.js';
 import type { Report } from './report/schema.js';
 
+export { accountSchema } from './explaining/schema.js';
+export type { AccountStep, Ladder, RoundAccount } from './explaining/schema.js';
 export { reportSchema } from './report/schema.js';
 export type { Report, ReportFinding, ReportRound, ReportVerdict } from './report/schema.js';
 export { reportText } from './report/text.js';
 
+/** A text that has been checked, and can be asked how its figures come about. */
+export interface Checked {
+  readonly report: Report;
+  /**
+   * How the figures of a round come about.
+   * @param round its number among all rounds of the report, from 0.
+   * @returns null where there is no such round.
+   */
+  readonly account: (round: number) => RoundAccount | null;
+}
+
 /**
  * Reads, counts and checks a text.
  * @param file the name that the report carries.
- * @returns the report; never throws, whatever the text.
+ * @returns never throws, whatever the text.
  */
-export function checkText(text: string, file: string, options: ReadOptions = { terms: 'auto' }): Report {
+export function checkPattern(text: string, file: string, options: ReadOptions = { terms: 'auto' }): Checked {
   const counted = countPattern(readPattern(text, options));
-  return reportOf(file, counted, check(counted));
+  return {
+    report: reportOf(file, counted, check(counted)),
+    account: (index) => {
+      const round = counted.rounds[index];
+      return round ? accountOf(counted, round) : null;
+    },
+  };
+}
+
+/** As `checkPattern`, for those who want the report alone. */
+export function checkText(text: string, file: string, options?: ReadOptions): Report {
+  return checkPattern(text, file, options).report;
 }

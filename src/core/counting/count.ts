@@ -2,9 +2,10 @@ import type { Step } from '../pattern/instruction.js';
 import type { Loops } from '../vocabulary/stitches.js';
 import type { Part, Pattern, Round, RoundReference, Stretch } from '../pattern/pattern.js';
 import type { CountedPattern, CountedRound, Verdict } from './counted.js';
-import { evaluate, fixedSize, foundationIn } from './evaluate.js';
+import { evaluate, foundationIn } from './evaluate.js';
 import type { Ground, Obstacle, Outcome } from './outcome.js';
 import { mostPlausible, type Link } from './plausible.js';
+import { fixedSize } from './tally.js';
 
 /** Counts every round of a pattern on the most plausible edge, and gives each its verdict. */
 export function countPattern(pattern: Pattern): CountedPattern {
@@ -77,22 +78,22 @@ function countPart(pattern: Pattern, part: Part, previous: readonly CountedRound
       const first = run[0];
       if (!first) continue;
       const ground = groundOf(first, stretch, inStretch, counted, previous);
-      const links = run.map((round, i): Link =>
-        linkOf(run, i, i === 0 ? ground : null, chainCounts, { settled, pieces }),
-      );
+      const links = run.map((_, i) => linkOf(run, i, i === 0 ? ground : null, chainCounts, { settled, pieces }));
       const edge = ground.kind === 'edge' ? ground.length : null;
-      mostPlausible(links, edge).forEach(({ outcome, blame, carried }, i) => {
+      mostPlausible(links, edge).forEach(({ edge: into, outcome, blame, carried }, i) => {
         const round = run[i];
-        if (round)
-          inStretch.push({
-            round,
-            part,
-            stretch,
-            outcome,
-            verdict: verdictOf(round, outcome, blame !== null),
-            blame,
-            carried,
-          });
+        const link = links[i];
+        if (!round || !link) return;
+        inStretch.push({
+          round,
+          part,
+          stretch,
+          outcome,
+          verdict: verdictOf(round, outcome, blame !== null),
+          blame,
+          carried,
+          trace: () => link.trace(into),
+        });
       });
     }
     counted.push(...inStretch);
@@ -216,15 +217,15 @@ function linkOf(
   ground: Ground | null,
   chainCounts: (length: number) => boolean | null,
   earlier: Earlier,
-): Link {
+): TracedLink {
   const round = run[index] as Round;
   const again = round.reference ? referred(run, index, earlier) : null;
   if (round.reference) earlier.settled.set(round, again?.at(-1) ?? null);
   const stated = round.stated?.total ?? null;
   const size = fixedSize(round.steps);
-  const on = (edge: number | null): Outcome => {
+  const on = (edge: number | null, tracing: boolean): Outcome => {
     const first = ground && ground.kind !== 'edge' ? ground : ({ kind: 'edge', length: edge } as const);
-    return workRounds(round, again, first, chainCounts);
+    return workRounds(round, again, first, { chainCounts, tracing });
   };
   const remembered = new Map<number | null, Outcome>();
   return {
@@ -233,20 +234,29 @@ function linkOf(
     on: (edge) => {
       const known = remembered.get(edge);
       if (known) return known;
-      const outcome = on(edge);
+      const outcome = on(edge, false);
       remembered.set(edge, outcome);
       return outcome;
     },
+    trace: (edge) => on(edge, true),
   };
 }
 
+/** A link that can also tell what each step did. */
+interface TracedLink extends Link {
+  readonly trace: (edge: number | null) => Outcome;
+}
+
+interface Manner {
+  readonly chainCounts: (length: number) => boolean | null;
+  readonly tracing: boolean;
+}
+
+/** A round of more stitches than this is a slip of the pen, and is not worked on from. */
+const MOST_STITCHES = 100_000;
+
 /** Works a round, or each round of a range, or the rounds it refers to, one into the other. */
-function workRounds(
-  round: Round,
-  again: (readonly Step[])[] | null,
-  ground: Ground,
-  chainCounts: (length: number) => boolean | null,
-): Outcome {
+function workRounds(round: Round, again: (readonly Step[])[] | null, ground: Ground, manner: Manner): Outcome {
   const stated = round.stated?.total ?? null;
   if (round.unread.length > 0 || round.brackets.length > 0) return hindered(ground, [{ kind: 'unread' }]);
   const worked = round.reference ? again : Array<readonly Step[]>(Math.max(1, round.numbers.length)).fill(round.steps);
@@ -256,8 +266,9 @@ function workRounds(
   for (const [i, steps] of worked.entries()) {
     const last = i === worked.length - 1;
     if (round.reference && startsInRing(steps)) on = { kind: 'start' };
-    const one = onGround(steps, on, chainCounts, last ? stated : null);
+    const one = onGround(steps, on, manner, last ? stated : null);
     if (one.made === null || one.misfits.length > 0) return one;
+    if (one.made > MOST_STITCHES) return hindered(ground, [{ kind: 'edge-unknown' }]);
     const settled = on.kind === 'edge' && one.made === on.length && !round.reference;
     outcome = one;
     on = { kind: 'edge', length: one.made };
@@ -269,12 +280,12 @@ function workRounds(
 function onGround(
   steps: readonly Step[],
   ground: Ground,
-  chainCounts: (length: number) => boolean | null,
+  { chainCounts, tracing }: Manner,
   stated: number | null,
 ): Outcome {
   if (steps.every((step) => step.kind !== 'work' && step.kind !== 'group' && step.kind !== 'repeat'))
     return hindered(ground, [{ kind: 'unread' }]);
-  const outcome = evaluate(steps, { ground, chainCounts, stated });
+  const outcome = evaluate(steps, { ground, chainCounts, stated, tracing });
   // An edge that is not known is taken to be what plain amounts use up.
   if (ground.kind === 'edge' && ground.length === null) {
     const size = fixedSize(steps);
@@ -293,6 +304,7 @@ function hindered(ground: Ground, obstacles: readonly Obstacle[]): Outcome {
     obstacles,
     bracketed: false,
     chainGuess: null,
+    worked: [],
   };
 }
 

@@ -17,6 +17,8 @@ export interface CountedRound {
   readonly blame: Blame | null;
   /** The count that the next round is checked against: made, stated, or null where neither is known. */
   readonly carried: number | null;
+  /** Works the round once more, and tells what each step did (of its last round, where it is a range). */
+  readonly trace: () => Outcome;
 }
 
 export interface CountedPattern {

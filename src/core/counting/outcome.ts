@@ -1,4 +1,4 @@
-import type { Chain } from '../pattern/instruction.js';
+import type { Chain, Step } from '../pattern/instruction.js';
 import type { Span } from '../text/source.js';
 
 /** What keeps an instruction from coming out even. */
@@ -31,6 +31,16 @@ export type Obstacle =
   | { readonly kind: 'unread' }
   | { readonly kind: 'reference'; readonly span: Span };
 
+/** What one step did on its edge: how often, and what it used and made each time. */
+export interface Worked {
+  readonly step: Step;
+  readonly times: number;
+  readonly into: number;
+  readonly made: number;
+  /** One pass of a repeat. */
+  readonly body: readonly Worked[];
+}
+
 /** What an instruction does on a given edge. All figures are stitches. */
 export interface Outcome {
   /** Null where the piece starts here, or the figure can't be had. */
@@ -44,6 +54,8 @@ export interface Outcome {
   readonly bracketed: boolean;
   /** A starting chain of two or more was taken to count, or not, because only so the stated count agrees. */
   readonly chainGuess: { readonly chain: Chain; readonly counts: boolean } | null;
+  /** What each step did, where that was asked for; empty otherwise. */
+  readonly worked: readonly Worked[];
 }
 
 /** Where the stitches of a round go. */

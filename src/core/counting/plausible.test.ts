@@ -15,6 +15,7 @@ const outcome = (edge: number | null, into: number | null, made: number | null):
   obstacles: made === null ? [{ kind: 'unread' }] : [],
   bracketed: false,
   chainGuess: null,
+  worked: [],
 });
 
 /** A round that uses and makes fixed numbers of stitches. */

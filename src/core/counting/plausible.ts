@@ -39,6 +39,8 @@ export interface Link {
 }
 
 export interface Explained {
+  /** Stitches that the round is worked into; null where it starts a piece, or they are not known. */
+  readonly edge: number | null;
   readonly outcome: Outcome;
   readonly blame: Blame | null;
   readonly carried: number | null;
@@ -78,7 +80,8 @@ export function mostPlausible(links: readonly Link[], edge: number | null): Expl
   for (const node of states.values()) if (node && (!best || node.cost < best.cost)) best = node;
   const explained: Explained[] = [];
   for (let node = best; node; node = node.before) {
-    explained.push({ outcome: node.outcome, blame: node.reading.blame, carried: node.reading.count });
+    const into = node.before ? node.before.reading.count : edge;
+    explained.push({ edge: into, outcome: node.outcome, blame: node.reading.blame, carried: node.reading.count });
   }
   return explained.reverse();
 }

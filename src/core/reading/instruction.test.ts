@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Step } from '../pattern/instruction.js';
-import { fixedSize } from '../counting/evaluate.js';
+import { fixedSize } from '../counting/tally.js';
 import { readInstruction } from './instruction.js';
 import { Lexicon } from './lexicon.js';
 

@@ -1,3 +1,4 @@
+import type { RoundAccount } from '../explaining/schema.js';
 import type { Report } from './schema.js';
 
 const MARKS: Record<Report['parts'][number]['rounds'][number]['verdict'], string> = {
@@ -8,8 +9,12 @@ const MARKS: Record<Report['parts'][number]['rounds'][number]['verdict'], string
   'on-trust': '~',
 };
 
-/** The report as people read it on a terminal. */
-export function reportText(report: Report): string {
+/**
+ * The report as people read it on a terminal.
+ * @param account where it is given, each round is told in plain words below its figures.
+ */
+export function reportText(report: Report, account?: (round: number) => RoundAccount | null): string {
+  let index = -1;
   const lines: string[] = [];
   const rounds = report.parts.flatMap((part) => part.rounds);
   const off = rounds.filter(({ verdict }) => verdict === 'off').length;
@@ -21,11 +26,14 @@ export function reportText(report: Report): string {
     lines.push('', `  ${part.name}${part.make > 1 ? ` (make ${part.make})` : ''}`);
     const width = Math.min(28, Math.max(...part.rounds.map(({ label }) => label.length), 5));
     for (const round of part.rounds) {
+      index += 1;
       const uses = `${figure(round.into)}/${figure(round.edge)}`.padStart(9);
       const stated = round.stated === null ? '' : ` stated ${round.stated}`;
       lines.push(
         `    ${MARKS[round.verdict]} ${round.label.slice(0, width).padEnd(width)} ${uses} → ${figure(round.made).padStart(4)}${stated}`,
       );
+      const sentence = account?.(index)?.sentence;
+      if (sentence) lines.push(`        ${sentence}`);
     }
   }
   if (report.findings.length > 0) lines.push('');

@@ -133,6 +133,13 @@ export const STITCHES: readonly Stitch[] = [
   { id: 'picot', ...same(['picot'], ['pic']) },
 ];
 
+const byId = new Map(STITCHES.map((stitch) => [stitch.id, stitch]));
+
+/** The usual long name of a stitch in a vocabulary: `single crochet`. */
+export function longName(id: StitchId, vocabulary: Vocabulary): string {
+  return byId.get(id)?.[vocabulary].long[0] ?? id;
+}
+
 /** Post, extended and decorated stitches stand on one stitch and count as one, however many legs they have. */
 export const DECORATED: ReadonlySet<StitchId> = new Set(['bobble', 'puff', 'popcorn', 'cluster']);
 

@@ -1,9 +1,18 @@
-import { once, type Amount, type Step, type Work } from '../../pattern/instruction.js';
+import { once, type Amount, type ColourMarker, type Step, type Work } from '../../pattern/instruction.js';
 import { amountAfter, isTimesSign } from '../amount.js';
 import { countIn } from '../count.js';
 import { placementAfter } from '../placement.js';
-import { isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
-import { colourIn } from './colour.js';
+import {
+  isBoundary,
+  isWord,
+  meaningAt,
+  pass,
+  spanBetween,
+  tokenAt,
+  type InstructionForm,
+  type Reader,
+} from '../reader.js';
+import { colourIn, colourStep } from './colour.js';
 
 /** Brackets inside brackets are read to this depth; what lies deeper is left unread. */
 const DEEPEST = 24;
@@ -47,7 +56,11 @@ function readBracket(reader: Reader, at: number, open: number, close: number, be
     }
     if (isAside(reader, open, close)) {
       const colour = colourIn(reader, open + 1, close);
-      if (colour) reader.steps.push({ kind: 'colour', name: colour, span: spanBetween(reader, open, close + 1) });
+      if (colour) {
+        const step: ColourMarker = { kind: 'colour', name: colour, span: spanBetween(reader, open, close + 1) };
+        if (isBoundary(reader, close + 1)) colourStep(reader, open, step);
+        else reader.steps.push(step);
+      }
       reader.found.remarks.push(spanBetween(reader, open, close + 1));
       return close + 1;
     }

@@ -1,4 +1,5 @@
 import { COLOUR_WORDS } from '../../vocabulary/words.js';
+import type { ColourMarker } from '../../pattern/instruction.js';
 import { isBoundary, isWord, meaningAt, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
 
 const COLOUR_NAMES = new Set(['mc', 'cc', 'colour', 'color', 'col', 'yarn']);
@@ -19,6 +20,14 @@ export function colourIn(reader: Reader, from: number, to: number): string | nul
   )
     return null;
   return reader.text.slice(first.from, last.to);
+}
+
+/** Puts a colour before the stitches that it is of: "dc in next 5 sts in Chalk" says it behind them. */
+export function colourStep(reader: Reader, at: number, step: ColourMarker): void {
+  const last = reader.steps.at(-1);
+  const behind = last?.kind === 'work' && reader.tokens[at - 1]?.kind !== 'mark';
+  if (behind) reader.steps.splice(-1, 0, step);
+  else reader.steps.push(step);
 }
 
 /**
@@ -50,7 +59,7 @@ export const colour: InstructionForm = {
       reader.steps.length > 0 &&
       isBoundary(reader, at + 1)
     ) {
-      reader.steps.push({ kind: 'colour', name: before.raw, span: spanBetween(reader, at, at + 1) });
+      colourStep(reader, at, { kind: 'colour', name: before.raw, span: spanBetween(reader, at, at + 1) });
       return at + 1;
     }
     const change = meaningAt(reader, at, 'change');
@@ -72,7 +81,14 @@ export const colour: InstructionForm = {
       // "… in last st", "… on the last pull-through"
       for (let ahead = 0; ahead < 8 && !isBoundary(reader, i); ahead += 1) i += 1;
     }
-    reader.steps.push({ kind: 'colour', name: reader.text.slice(name.from, to), span: spanBetween(reader, at, i) });
+    const step: ColourMarker = {
+      kind: 'colour',
+      name: reader.text.slice(name.from, to),
+      span: spanBetween(reader, at, i),
+    };
+    const ends = isBoundary(reader, i) || tokenAt(reader, i)?.kind === 'open';
+    if (change === null && ends) colourStep(reader, at, step);
+    else reader.steps.push(step);
     return isWord(reader, i, ':') ? i + 1 : i;
   },
 };

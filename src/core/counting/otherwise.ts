@@ -1,0 +1,72 @@
+import { once, type Repeat, type Step } from '../pattern/instruction.js';
+import { isFabric, lastFabricOf } from './tally.js';
+
+/** Other ways to take the same words; null where they hold nothing of the kind. */
+export const OTHERWISE: readonly ((steps: readonly Step[]) => readonly Step[] | null)[] = [
+  eachStep(inEach),
+  eachStep(onceFewer),
+  eachStep(sameIsNext),
+  allBracketed,
+  throughBoth,
+];
+
+function eachStep(change: (step: Step) => Step) {
+  return (steps: readonly Step[]): readonly Step[] | null => {
+    const other = steps.map(change);
+    return other.every((step, i) => step === steps[i]) ? null : other;
+  };
+}
+
+/** "2 hdc in the same st" taken as both in one stitch that is the next. */
+function sameIsNext(step: Step): Step {
+  if (step.kind === 'repeat') return withBody(step, step.body.map(sameIsNext));
+  return (step.kind === 'work' && step.per > 1) || step.kind === 'group'
+    ? step.place.kind === 'same'
+      ? { ...step, place: { kind: 'edge' } }
+      : step
+    : step;
+}
+
+/** "sc 1, inc x 6" and "sc 1, inc around" taken as "(sc 1, inc) x 6" and "(sc 1, inc) around". */
+export function allBracketed(steps: readonly Step[]): readonly Step[] | null {
+  const last = steps[lastFabricOf(steps)];
+  if (last?.kind !== 'work' || !last.unbracketed) return null;
+  const first = steps.findIndex(isFabric);
+  const end = steps.indexOf(last);
+  if (first === end) return null;
+  const body: Step[] = [...steps.slice(first, end), { ...last, amount: once }];
+  return [
+    ...steps.slice(0, first),
+    { kind: 'repeat', body, amount: last.amount, span: { from: body[0]?.span.from ?? 0, to: last.span.to } },
+    ...steps.slice(end + 1),
+  ];
+}
+
+/** Stitches over an opening that has been laid flat go through both layers, said or not. */
+function throughBoth(steps: readonly Step[]): readonly Step[] | null {
+  if (!steps.some(({ kind }) => kind === 'flat')) return null;
+  return steps.map((step) =>
+    step.kind === 'work' && step.place.kind === 'edge' ? { ...step, place: { kind: 'both-layers' } } : step,
+  );
+}
+
+/** "2 sc in next 2 sts" taken as two in each of them. A step without such words is returned as it is. */
+function inEach(step: Step): Step {
+  if (step.kind === 'repeat') return withBody(step, step.body.map(inEach));
+  return step.kind === 'work' && step.shared && step.amount.kind === 'times'
+    ? { ...step, per: step.amount.times }
+    : step;
+}
+
+/** "rep from * 5 times" taken as five in all. A step without such words is returned as it is. */
+function onceFewer(step: Step): Step {
+  if (step.kind !== 'repeat') return step;
+  const inner = withBody(step, step.body.map(onceFewer));
+  return step.fewer && step.amount?.kind === 'times'
+    ? { ...inner, amount: { kind: 'times', times: step.amount.times - 1 } }
+    : inner;
+}
+
+function withBody(step: Repeat, body: readonly Step[]): Repeat {
+  return body.every((inner, i) => inner === step.body[i]) ? step : { ...step, body };
+}

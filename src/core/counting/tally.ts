@@ -1,0 +1,308 @@
+import type { Amount, Chain, Group, Repeat, Skip, Step, Work } from '../pattern/instruction.js';
+import type { Misfit, Obstacle, Outcome, Worked } from './outcome.js';
+
+/** How many stitches one pass of some steps uses and makes, where that is fixed; null where it depends on the edge. */
+export function fixedSize(steps: readonly Step[]): { into: number; made: number } | null {
+  const tally = new Tally(null, false);
+  tally.run(steps, false, true);
+  return tally.depends || tally.obstacles.length > 0 ? null : { into: tally.into, made: tally.made };
+}
+
+/** Adds up uses and makes from the first step to the last. */
+export class Tally {
+  into = 0;
+  made = 0;
+  /** Some step fills an edge whose length is not known. */
+  depends = false;
+  /** Loops of chain and slip stitch stand where stitches were: how many there are to work into can't be told. */
+  airy = false;
+  readonly misfits: Misfit[] = [];
+  readonly obstacles: Obstacle[] = [];
+  /** Step by step, where that was asked for. */
+  readonly worked: Worked[] = [];
+  /** Stitches left on purpose; null for "the rest". */
+  #leaves: number | null | undefined;
+  /** Chains of the last run, counted as made; and chains that are being worked back along, off the edge. */
+  #chains = 0;
+  #spur = 0;
+
+  constructor(
+    readonly edge: number | null,
+    /** In a ring nothing is used up. */
+    readonly free: boolean,
+    readonly tracing = false,
+  ) {}
+
+  run(steps: readonly Step[], chainCounts: boolean, inside = false): void {
+    let begun = inside;
+    const lastFabric = inside ? steps.length : lastFabricOf(steps);
+    steps.forEach((step, index) => {
+      switch (step.kind) {
+        case 'chain':
+          if (!begun) this.#standingChain(step, steps, index, chainCounts);
+          else if (inside || index < lastFabric) this.#chain(step);
+          else this.#note(step, 1, 0, 0);
+          break;
+        case 'leave':
+          this.#leaves = step.count;
+          this.#note(step, 1, 0, 0);
+          break;
+        case 'skip':
+          this.#skip(step);
+          break;
+        case 'work':
+          this.#work(step, steps, index, inside);
+          break;
+        case 'group':
+          this.#group(step, steps, index);
+          break;
+        case 'repeat':
+          this.#repeat(step, steps, index);
+          break;
+        default:
+          this.#note(step, 1, 0, 0);
+          break;
+      }
+      begun ||= isFabric(step);
+    });
+  }
+
+  #note(step: Step, times: number, into: number, made: number, body: readonly Worked[] = []): void {
+    if (this.tracing) this.worked.push({ step, times, into, made, body });
+  }
+
+  /** The chain that a round begins with; it stands over the first stitch where it counts, unless that one is missed. */
+  #standingChain(step: Chain, steps: readonly Step[], index: number, counts: boolean): void {
+    const next = afterMarkers(steps, index + 1);
+    const into = counts && !this.free && !(next?.kind === 'skip' && next.first) ? 1 : 0;
+    this.into += into;
+    this.made += counts ? 1 : 0;
+    this.#note(step, 1, into, counts ? 1 : 0);
+  }
+
+  #chain(step: Chain): void {
+    this.made += step.count;
+    this.#chains = step.count;
+    this.#note(step, 1, 0, step.count);
+  }
+
+  #skip(step: Skip): void {
+    this.into += step.count;
+    this.#note(step, 1, step.count, 0);
+  }
+
+  #work(step: Work, steps: readonly Step[], index: number, inside: boolean): void {
+    const place = step.place.kind;
+    if (step.stitch === 'picot') return;
+    if (place === 'surface') {
+      this.obstacles.push({ kind: 'edge-unknown' });
+      return;
+    }
+    const rest = this.#alongSpur(step);
+    if (rest === 0) return;
+    const amount: Amount = rest === null ? step.amount : { kind: 'times', times: rest };
+    if (place === 'ring') {
+      this.#add(step, 0, step.per, amount, steps, index);
+      return;
+    }
+    if (place === 'same') {
+      const times = amount.kind === 'times' ? amount.times : 1;
+      // At the start of a round "the same stitch" is the first one, where the chain stands and does not count.
+      const first = this.into === 0 && !this.free && !inside ? 1 : 0;
+      this.into += first;
+      this.made += step.per * times;
+      this.#note(step, 1, first, step.per * times);
+      return;
+    }
+    // Slip stitches behind a finished edge, and the one that closes a ring of stitches, are travel and not fabric.
+    if (step.stitch === 'slip' && amount.kind === 'times') {
+      const done = this.edge !== null && this.into >= this.edge;
+      if (done || (this.free && this.made > 0 && amount.times === 1 && index >= lastFabricOf(steps))) {
+        this.#note(step, amount.times, 0, 0);
+        return;
+      }
+    }
+    this.#add(step, place === 'both-layers' ? 2 * step.over : step.over, step.per, amount, steps, index);
+  }
+
+  /**
+   * A chain in mid-round that is worked back along is a point or a curl beside the edge, and no part of it.
+   * @returns how often the step is still to be done on the edge; null where there is no such chain.
+   */
+  #alongSpur(step: Work): number | null {
+    if (step.place.kind === 'chain-from-hook' && this.#chains > 0) {
+      this.made -= this.#chains;
+      const chain = this.worked.at(-1);
+      if (chain) this.worked[this.worked.length - 1] = { ...chain, made: 0 };
+      this.#spur = Math.max(0, this.#chains - step.place.k + 1);
+      this.#chains = 0;
+    }
+    if (this.#spur === 0 || step.place.kind === 'same') return null;
+    const wanted = step.amount.kind === 'times' ? step.amount.times * step.over : this.#spur;
+    const along = Math.min(wanted, this.#spur);
+    this.#spur -= along;
+    this.#note(step, along / step.over, 0, 0);
+    return (wanted - along) / step.over;
+  }
+
+  #group(step: Group, steps: readonly Step[], index: number): void {
+    // Chains inside a group are air, not fabric, unless a later round says that it works into them.
+    if (step.members.every(({ stitch }) => stitch === 'chain' || stitch === 'slip' || stitch === 'picot'))
+      this.airy = true;
+    const into = step.place.kind === 'same' || step.place.kind === 'ring' ? 0 : 1;
+    this.#add(step, into, madeInGroup(step), step.amount, steps, index);
+  }
+
+  #repeat(step: Repeat, steps: readonly Step[], index: number): void {
+    const body = new Tally(null, this.free, this.tracing);
+    body.run(step.body, false, true);
+    this.obstacles.push(...body.obstacles);
+    this.airy ||= body.airy;
+    if (step.amount === null) {
+      this.obstacles.push({ kind: 'no-amount', span: step.span, into: body.into, made: body.made });
+      return;
+    }
+    if (body.depends) {
+      // "(sc around) x 3" says nothing about one round.
+      this.obstacles.push({ kind: 'edge-unknown' });
+      return;
+    }
+    this.#add(step, body.into, body.made, step.amount, steps, index, body.worked);
+  }
+
+  /** Adds a step that uses `into` and makes `made` each time. */
+  #add(
+    step: Step,
+    into: number,
+    made: number,
+    amount: Amount,
+    steps: readonly Step[],
+    index: number,
+    body: readonly Worked[] = [],
+  ): void {
+    switch (amount.kind) {
+      case 'times':
+        this.#times(step, into, made, amount.times, body);
+        return;
+      case 'open':
+        this.obstacles.push({ kind: 'open-ended', span: step.span });
+        return;
+      case 'until-made':
+        this.#until(step, into, made, amount.count, body);
+        return;
+      case 'fill':
+        this.#fill(step, into, made, amount.leave > 0 ? amount.leave : neededAfter(steps, index), body);
+    }
+  }
+
+  #times(step: Step, into: number, made: number, times: number, body: readonly Worked[]): void {
+    this.into += this.free ? 0 : into * times;
+    this.made += made * times;
+    this.#note(step, times, this.free ? 0 : into, made, body);
+  }
+
+  #fill(step: Step, into: number, made: number, reserved: number, body: readonly Worked[]): void {
+    if (this.edge === null) {
+      this.depends = true;
+      return;
+    }
+    if (into === 0) {
+      this.obstacles.push({ kind: 'edge-unknown' });
+      return;
+    }
+    const room = Math.max(0, this.edge - this.into - reserved);
+    const whole = Math.floor(room / into);
+    const left = room - whole * into;
+    this.#times(step, into, made, whole, body);
+    if (left > 0) this.misfits.push({ kind: 'remainder', span: step.span, whole, left, each: into, room });
+  }
+
+  /** "dec around until 6 sts remain": decreases, on and on, until so many are left. */
+  #until(step: Step, into: number, made: number, target: number, body: readonly Worked[]): void {
+    if (this.edge === null) {
+      this.depends = true;
+      return;
+    }
+    if (made >= into) {
+      this.#fill(step, into, made, target, body);
+      return;
+    }
+    const room = this.edge - this.into + this.made;
+    const fewer = room - target;
+    const each = into - made;
+    const whole = Math.max(0, Math.floor(fewer / each));
+    if (fewer < 0 || fewer % each !== 0)
+      this.misfits.push({
+        kind: 'remainder',
+        span: step.span,
+        whole,
+        left: Math.abs(fewer % each) || 1,
+        each: into,
+        room,
+      });
+    this.#note(step, whole, into, made, body);
+    this.into = this.edge;
+    this.made = target;
+  }
+
+  #leavesTheRest(edge: number): boolean {
+    return this.#leaves === null || (this.#leaves !== undefined && this.into + this.#leaves === edge);
+  }
+
+  outcome(starts: boolean): Outcome {
+    const misfits = [...this.misfits];
+    const obstacles = [...this.obstacles];
+    if (this.depends) obstacles.push({ kind: 'edge-unknown' });
+    const computable = obstacles.length === 0;
+    if (!starts && computable && this.edge !== null && misfits.length === 0) {
+      if (this.into > this.edge) misfits.push({ kind: 'over', into: this.into, edge: this.edge });
+      if (this.into < this.edge && !this.#leavesTheRest(this.edge))
+        misfits.push({ kind: 'under', into: this.into, edge: this.edge });
+    }
+    return {
+      edge: starts ? null : this.edge,
+      into: starts || !computable ? null : this.into,
+      made: computable && !this.airy ? this.made : null,
+      starts,
+      misfits,
+      obstacles,
+      bracketed: false,
+      chainGuess: null,
+      worked: this.worked,
+    };
+  }
+}
+
+/** Stitches that a group leaves to work into. */
+export function madeInGroup({ members }: Group): number {
+  return members.reduce(
+    (sum, { stitch, per, amount }) =>
+      stitch === 'chain' || stitch === 'picot' ? sum : sum + per * (amount.kind === 'times' ? amount.times : 1),
+    0,
+  );
+}
+
+/** The first step from an index on that is more than a turn or a change of colour or loops. */
+function afterMarkers(steps: readonly Step[], from: number): Step | undefined {
+  for (let i = from; i < steps.length; i += 1) {
+    const kind = steps[i]?.kind;
+    if (kind !== 'turn' && kind !== 'colour' && kind !== 'loops') return steps[i];
+  }
+  return undefined;
+}
+
+/** Stitches of the edge that the steps after an index need; a step that fills leaves them free. */
+function neededAfter(steps: readonly Step[], index: number): number {
+  const rest = steps.slice(index + 1).filter(isFabric);
+  // Where several steps fill, the first takes everything: that is for the misfit to tell.
+  return rest.length === 0 ? 0 : (fixedSize(rest)?.into ?? 0);
+}
+
+export function lastFabricOf(steps: readonly Step[]): number {
+  return steps.findLastIndex(isFabric);
+}
+
+/** Whether a step uses or makes stitches. */
+export function isFabric(step: Step): boolean {
+  return step.kind === 'work' || step.kind === 'group' || step.kind === 'repeat' || step.kind === 'skip';
+}

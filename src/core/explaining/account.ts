@@ -1,0 +1,85 @@
+import type { CountedPattern, CountedRound } from '../counting/counted.js';
+import type { Outcome, Worked } from '../counting/outcome.js';
+import type { Step } from '../pattern/instruction.js';
+import { positionAt } from '../text/source.js';
+import type { StitchId } from '../vocabulary/stitches.js';
+import { ladderOf } from './ladder.js';
+import type { AccountStep, RoundAccount } from './schema.js';
+import { stepInWords, stepsInWords, type Speech } from './words.js';
+
+/** How the figures of one round come about: step by step, in plain words, and stitch by stitch. */
+export function accountOf({ pattern }: CountedPattern, counted: CountedRound): RoundAccount {
+  const { round, verdict } = counted;
+  const outcome = counted.trace();
+  const speech: Speech = { vocabulary: pattern.terms.used, base: baseStitch(round.steps) };
+  const indexOf = new Map<Worked, number>();
+  const steps = accountSteps(outcome.worked, speech, indexOf);
+  const { edge, into, made } = counted.outcome;
+  return {
+    part: counted.part.name,
+    label: round.label,
+    line: positionAt(pattern.source, round.span.from).line,
+    verdict,
+    edge,
+    into,
+    made,
+    stated: round.stated?.total ?? null,
+    sentence: sentenceOf(counted, outcome, speech),
+    steps,
+    ladder: ladderOf(outcome, speech, indexOf),
+  };
+}
+
+function accountSteps(worked: readonly Worked[], speech: Speech, indexOf: Map<Worked, number>): AccountStep[] {
+  const steps: AccountStep[] = [];
+  for (const one of worked) {
+    const index = indexOf.size;
+    indexOf.set(one, index);
+    const inner = accountSteps(one.body, speech, indexOf);
+    const words = stepInWords(one, speech);
+    if (words === '') continue;
+    const { from, to } = one.step.span;
+    steps.push({
+      words,
+      from,
+      to,
+      times: one.times,
+      into: one.into * one.times,
+      made: one.made * one.times,
+      index,
+      steps: inner,
+    });
+  }
+  return steps;
+}
+
+function sentenceOf(counted: CountedRound, outcome: Outcome, speech: Speech): string {
+  const { round } = counted;
+  const said = upperFirst(stepsInWords(outcome.worked, speech));
+  const { edge, into, made } = counted.outcome;
+  const stated = round.stated?.total;
+  if (counted.verdict === 'unreadable') return 'Not counted, because not every word of it was understood.';
+  if (made === null)
+    return stated === undefined
+      ? `${said ? `${said}. ` : ''}How many stitches that leaves can't be told from the text.`
+      : `${said ? `${said}. ` : ''}That can't be worked out from the text; the stated ${stated} is taken on trust.`;
+  if (into === null || edge === null) return `${said}: makes ${made}.`;
+  if (into === edge) return `${said}: uses all ${edge}, makes ${made}.`;
+  return `${said}: uses ${into} of ${edge}, makes ${made}.`;
+}
+
+function upperFirst(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+/** The stitch that the plain stitches of a round are of; a bare increase or decrease is of the same. */
+function baseStitch(steps: readonly Step[]): StitchId {
+  for (const step of steps) {
+    if (step.kind === 'repeat') {
+      const inner = baseStitch(step.body);
+      if (inner !== 'step1') return inner;
+    } else if (step.kind === 'work' && step.stitch !== null && step.stitch !== 'slip' && step.over === 1)
+      return step.stitch;
+  }
+  return 'step1';
+}

@@ -1,0 +1,72 @@
+import * as z from 'zod';
+
+const count = z.int().min(0);
+
+/** One step of a round, worked out. `into` and `made` are of all its `times` together; offsets are in the text. */
+export interface AccountStep {
+  words: string;
+  from: number;
+  to: number;
+  times: number;
+  into: number;
+  made: number;
+  /** Its number among all steps of the round, from 0, each before those inside it. */
+  index: number;
+  steps: AccountStep[];
+}
+
+const stepSchema: z.ZodType<AccountStep> = z.object({
+  words: z.string(),
+  from: count,
+  to: count,
+  times: count,
+  into: count,
+  made: count,
+  index: count,
+  get steps() {
+    return z.array(stepSchema);
+  },
+});
+
+/** Which stitch of the edge each made stitch sits on: the data of the stitch ladder. */
+export const ladderSchema = z.object({
+  /** Stitches there to work into; null where the piece starts here. */
+  edge: count.nullable(),
+  stitches: z.array(
+    z.object({
+      /** Stitches of the edge that it is worked into, from 0: one, several for a decrease, none for a chain or in a ring. */
+      on: z.array(count),
+      name: z.string(),
+      colour: z.string().nullable(),
+      /** `index` of the step that makes it. */
+      step: count,
+      /** Which pass of the outermost repeat it belongs to, from 0; null outside of repeats. */
+      pass: count.nullable(),
+    }),
+  ),
+  /** Stitches of the edge that are passed over on purpose, and those that are left over at the end. */
+  missed: z.array(count),
+  left: z.array(count),
+  /** Stitches used that the edge doesn't have. */
+  beyond: count,
+  /** The round is longer than what is drawn. */
+  cut: z.boolean(),
+});
+export type Ladder = z.infer<typeof ladderSchema>;
+
+/** How the figures of a round come about. */
+export const accountSchema = z.object({
+  part: z.string(),
+  label: z.string(),
+  line: z.int().min(1),
+  verdict: z.enum(['agrees', 'counted', 'off', 'unreadable', 'on-trust']),
+  edge: count.nullable(),
+  into: count.nullable(),
+  made: count.nullable(),
+  stated: count.nullable(),
+  /** The round in plain words, in the pattern's own vocabulary. */
+  sentence: z.string(),
+  steps: z.array(stepSchema),
+  ladder: ladderSchema.nullable(),
+});
+export type RoundAccount = z.infer<typeof accountSchema>;

@@ -1,0 +1,155 @@
+import type { Worked } from '../counting/outcome.js';
+import type { Group, Step, Work } from '../pattern/instruction.js';
+import { DECORATED, longName, type StitchId, type Vocabulary } from '../vocabulary/stitches.js';
+
+/** How a pattern speaks: its vocabulary, and the stitch that a bare increase or decrease is of. */
+export interface Speech {
+  readonly vocabulary: Vocabulary;
+  readonly base: StitchId;
+}
+
+/**
+ * The steps of a round as one sentence without its full stop: "3 single crochet, then 2 in the next stitch; do this
+ * 6 times". A repeat among other steps stands in brackets; a stitch that was just named is not named again.
+ */
+export function stepsInWords(worked: readonly Worked[], speech: Speech): string {
+  const alone = worked.filter(({ step }) => !LEADS.has(step.kind) && !SILENT.has(step.kind)).length === 1;
+  const phrases: string[] = [];
+  let lead = '';
+  let last = '';
+  for (const one of worked) {
+    let words = one.step.kind === 'repeat' && !alone ? bracketed(one, speech) : stepInWords(one, speech);
+    if (words === '') continue;
+    if (LEADS.has(one.step.kind)) {
+      lead += `${words} `;
+      continue;
+    }
+    const named = /^\d+ (.+?)( in (?:the|each) .*)?$/.exec(words);
+    if (named?.[1] === last && named[2]) words = words.replace(` ${last}`, '');
+    last = one.step.kind === 'work' ? (named?.[1] ?? '') : '';
+    phrases.push(lead + words);
+    lead = '';
+  }
+  if (lead !== '') phrases.push(lead.trim());
+  return phrases.join(', then ');
+}
+
+function bracketed({ times, body }: Worked, speech: Speech): string {
+  return `${often(times)} (${stepsInWords(body, speech).replaceAll(', then ', ', ')})`;
+}
+
+const SILENT: ReadonlySet<Step['kind']> = new Set(['flat', 'picot']);
+
+/** Steps that only say how the next one is worked. */
+const LEADS: ReadonlySet<Step['kind']> = new Set(['colour', 'loops', 'free-loops', 'first-chain', 'ring']);
+
+/** One step in plain words, in the pattern's own vocabulary. Empty for steps that need none. */
+export function stepInWords({ step, times, into, made, body }: Worked, speech: Speech): string {
+  switch (step.kind) {
+    case 'work':
+      return into === 0 && made === 0 ? besideTheEdge(step, times, speech) : workInWords(step, times, made, speech);
+    case 'group':
+      return `${membersInWords(step, speech)}, all ${inStitches(step.place.kind, times)}`;
+    case 'repeat': {
+      const inner = stepsInWords(body, speech);
+      return times === 1 ? inner : `${inner}; do this ${often(times)}`;
+    }
+    case 'skip':
+      return `${speech.vocabulary === 'us' ? 'skip' : 'miss'} ${stitches(step.count)}`;
+    case 'leave':
+      return step.count === null ? 'leave the rest' : `leave ${stitches(step.count)}`;
+    case 'chain':
+      return `chain ${step.count}${made === 1 && step.count > 1 ? ' (counts as a stitch)' : ''}`;
+    case 'join':
+      return 'close with a slip stitch';
+    case 'turn':
+      return 'turn';
+    case 'other-side':
+      return 'go on along the other side of the chain';
+    case 'loops':
+      return step.loops === 'both' ? 'in both loops' : `in the ${step.loops} loops only`;
+    case 'colour':
+      return `with ${step.name}`;
+    case 'free-loops':
+      return `into the loops left free${step.round === null ? '' : ` in round ${step.round}`}`;
+    case 'first-chain':
+      return `from the ${ordinal(step.k)} chain from the hook on`;
+    case 'ring':
+      return 'into a ring';
+    case 'flat':
+    case 'picot':
+      return '';
+  }
+}
+
+function workInWords(step: Work, times: number, made: number, speech: Speech): string {
+  const name = nameOf(step.stitch, speech);
+  switch (step.place.kind) {
+    case 'ring':
+      return `${many(times * step.per, name)} in the ring`;
+    case 'same':
+      return `${many(made, name)} in the same stitch`;
+    case 'chain-from-hook':
+      return `${many(step.per * times, name)} in the ${ordinal(step.place.k)} chain from the hook`;
+    case 'last-chain':
+      return `${many(step.per * times, name)} in the last chain`;
+    case 'both-layers':
+      return `${many(times * step.per, name)} through both layers`;
+    case 'surface':
+      return `${name} along the edge of the fabric`;
+    case 'edge':
+      if (step.over > 1) return `${name} ${step.over} together${times > 1 ? `, ${often(times)}` : ''}`;
+      if (step.per > 1) return `${many(step.per, name)} ${inStitches('edge', times)}`;
+      return many(times, name);
+  }
+}
+
+function besideTheEdge(step: Work, times: number, speech: Speech): string {
+  const name = nameOf(step.stitch, speech);
+  return step.stitch === 'slip'
+    ? `${many(times, name)} (not counted)`
+    : `${many(times * step.per, name)} along the chain`;
+}
+
+function membersInWords({ members }: Group, speech: Speech): string {
+  const names = members.map(({ stitch, per, amount }) => {
+    const count = per * (amount.kind === 'times' ? amount.times : 1);
+    return count === 1 ? nameOf(stitch, speech) : many(count, nameOf(stitch, speech));
+  });
+  const last = names.pop() ?? '';
+  return names.length === 0 ? last : `${names.join(', ')} and ${last}`;
+}
+
+/** The name of a stitch in the pattern's vocabulary. */
+export function nameOf(stitch: StitchId | null, { vocabulary, base }: Speech): string {
+  const id = stitch ?? base;
+  return longName(id, vocabulary).replace(DECORATED.has(id) ? / stitch$/ : /^$/, '');
+}
+
+function many(count: number, name: string): string {
+  const counted = / stitch$/.test(name) || /^(?:bobble|puff|popcorn|cluster|chain)$/.test(name);
+  return `${count} ${counted && count > 1 ? plural(name) : name}`;
+}
+
+function plural(name: string): string {
+  return /(?:ch|sh|x)$/.test(name) ? `${name}es` : `${name}s`;
+}
+
+function inStitches(place: string, times: number): string {
+  if (place === 'ring') return 'in the ring';
+  if (place === 'same') return 'in the same stitch';
+  return times === 1 ? 'in the next stitch' : `in each of the next ${times} stitches`;
+}
+
+function stitches(count: number): string {
+  return `${count} ${count === 1 ? 'stitch' : 'stitches'}`;
+}
+
+function often(times: number): string {
+  return times === 2 ? 'twice' : `${times} times`;
+}
+
+function ordinal(value: number): string {
+  const ending = value % 100 >= 11 && value % 100 <= 13 ? 'th' : (['th', 'st', 'nd', 'rd'][value % 10] ?? 'th');
+  return `${value}${ending}`;
+}

@@ -1,0 +1,29 @@
+/**
+ * Checks very many hostile texts; ends with 1, and the smallest text that fails, where one does.
+ *   npm run fuzz -- [CASES] [SEED]
+ */
+import fc from 'fast-check';
+import { bearsCheck, hostileText } from './hostile.js';
+
+/** A text of a few hundred characters that takes longer than this hangs; milliseconds. */
+const HANG = 500;
+const cases = Number(process.argv[2] ?? 100_000);
+const seed = Number(process.argv[3] ?? Date.now() % 1e9);
+let slowest = 0;
+const start = performance.now();
+const details = fc.check(
+  fc.property(hostileText, (text) => {
+    const before = performance.now();
+    bearsCheck(text);
+    const took = performance.now() - before;
+    slowest = Math.max(slowest, took);
+    if (took > HANG) throw new Error(`took ${took.toFixed(0)} ms`);
+  }),
+  { numRuns: cases, seed },
+);
+if (details.failed) {
+  console.error(fc.defaultReportMessage(details));
+  process.exit(1);
+}
+const seconds = (performance.now() - start) / 1000;
+console.log(`${cases} texts, seed ${seed}: none failed; ${seconds.toFixed(0)} s, the slowest ${slowest.toFixed(0)} ms`);
