@@ -19,9 +19,14 @@ export interface FrameStep {
 export function* steps({ rounds }: CountedPattern): Iterable<FrameStep> {
   let before: CountedRound | null = null;
   let owed = 0;
+  let unnumbered = 0;
   for (let i = 0; i < rounds.length; i += 1) {
     const round = rounds[i];
-    if (!round?.round.labelled || round.round.from === 0) continue;
+    if (!round?.round.labelled || round.round.from === 0) {
+      // "Continue in sc for 3 more rounds." stands for the numbers that it leaves out.
+      if (round && before?.stretch === round.stretch) unnumbered += round.round.statedRounds?.count ?? 0;
+      continue;
+    }
     const next = rounds[i + 1]?.stretch === round.stretch ? (rounds[i + 1]?.round.from ?? null) : null;
     const inner = between(round.round.numbers);
     if (inner.length > 0) yield { before: round, round, missing: inner, repeated: null, next };
@@ -30,7 +35,8 @@ export function* steps({ rounds }: CountedPattern): Iterable<FrameStep> {
       before = round;
       continue;
     }
-    const gap = round.round.from - before.round.to - 1;
+    const gap = round.round.from - before.round.to - 1 - unnumbered;
+    unnumbered = 0;
     if (gap < 0 && round.round.from >= before.round.from) {
       owed += 1;
       yield { before, round, missing: [], repeated: round.round.from, next };

@@ -33,6 +33,8 @@ function withSources(part: Part, lastEdges: ReadonlyMap<string, number | null>):
   if (!part.stretches.some(({ rounds }) => rounds.some(({ steps }) => steps.some(namesPiece)))) return part;
   const offered = (source: string) => lengthOf(source, lastEdges);
   const settle = (step: Step): Step => {
+    // Chains between the pieces are a part of the edge, and are worked in this very round.
+    if (step.kind === 'chain') return { ...step, counts: false };
     if (step.kind !== 'work' || step.source === undefined || step.amount.kind !== 'fill') return step;
     const length = offered(step.source);
     return length === null ? step : { ...step, amount: { kind: 'times', times: length - step.amount.leave } };
@@ -41,7 +43,9 @@ function withSources(part: Part, lastEdges: ReadonlyMap<string, number | null>):
     ...part,
     stretches: part.stretches.map((stretch) => ({
       ...stretch,
-      rounds: stretch.rounds.map((round) => ({ ...round, steps: round.steps.map(settle) })),
+      rounds: stretch.rounds.map((round) =>
+        round.steps.some(namesPiece) ? { ...round, steps: round.steps.map(settle) } : round,
+      ),
     })),
   };
 }

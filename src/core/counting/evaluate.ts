@@ -9,7 +9,7 @@ import {
 } from '../pattern/instruction.js';
 import { allBracketed, OTHERWISE } from './otherwise.js';
 import type { Ground, Misfit, Outcome, Worked } from './outcome.js';
-import { Tally } from './tally.js';
+import { standingChainOf, Tally } from './tally.js';
 
 export interface EvaluateOptions {
   readonly ground: Ground;
@@ -55,11 +55,8 @@ function faults(outcome: Outcome, stated: number | null): number {
 
 /** The chain that a round begins with, before any stitch of it; not a foundation chain. */
 function startingChain(steps: readonly Step[]): Chain | null {
-  for (const step of steps) {
-    if (step.kind === 'chain') return foundationIn(steps) ? null : step;
-    if (step.kind === 'work' || step.kind === 'group' || step.kind === 'repeat' || step.kind === 'skip') return null;
-  }
-  return null;
+  const step = steps[standingChainOf(steps)];
+  return step?.kind === 'chain' && foundationIn(steps)?.chain !== step ? step : null;
 }
 
 /** Whether a chain in the instruction is itself the ground: "ch 9, sc in 2nd ch from hook". */

@@ -36,10 +36,11 @@ export class Tally {
   run(steps: readonly Step[], chainCounts: boolean, inside = false): void {
     let begun = inside;
     const lastFabric = inside ? steps.length : lastFabricOf(steps);
+    const standing = standingChainOf(steps);
     steps.forEach((step, index) => {
       switch (step.kind) {
         case 'chain':
-          if (!begun) this.#standingChain(step, steps, index, chainCounts);
+          if (!begun) this.#standingChain(step, steps, index, chainCounts && index === standing);
           else if (inside || index < lastFabric) this.#chain(step);
           else this.#note(step, 1, 0, 0);
           break;
@@ -81,9 +82,10 @@ export class Tally {
   }
 
   #chain(step: Chain): void {
-    this.made += step.count;
-    this.#chains = step.count;
-    this.#note(step, 1, 0, step.count);
+    const made = step.counts === false ? 0 : step.count;
+    this.made += made;
+    this.#chains = made;
+    this.#note(step, 1, 0, made);
   }
 
   #skip(step: Skip): void {
@@ -280,6 +282,18 @@ export function madeInGroup({ members }: Group): number {
       stitch === 'chain' || stitch === 'picot' ? sum : sum + per * (amount.kind === 'times' ? amount.times : 1),
     0,
   );
+}
+
+/** Index of the chain that a round begins with, before its first stitch; -1 where there is none. */
+export function standingChainOf(steps: readonly Step[]): number {
+  let found = -1;
+  for (const [index, step] of steps.entries()) {
+    if (step.kind === 'chain') found = index;
+    // "ch 4, sl st to form a ring, ch 3": the first chain is the ring.
+    else if (step.kind === 'join') found = -1;
+    else if (isFabric(step)) break;
+  }
+  return found;
 }
 
 /** The first step from an index on that is more than a turn or a change of colour or loops. */

@@ -47,6 +47,8 @@ export interface Round {
   readonly statedRounds: { readonly count: number; readonly span: Span } | null;
   readonly unread: readonly Unread[];
   readonly brackets: readonly BracketProblem[];
+  /** Words to the maker in the instruction: markers, stuffing, talk. */
+  readonly remarks: readonly Span[];
 }
 
 export type PieceStart =

@@ -67,6 +67,8 @@ export function headingByLook(line: string): Heading | null {
   if (bold) return named(bold[1] ?? '', 0);
   const numbered = /^\[\d+\]\s*(.+)$/.exec(text);
   if (numbered) return named(numbered[1] ?? '', 0);
+  const mirrored = /^([^\p{L}\d\s(\[{"'“]{2,6})\s*(\p{L}[^\n]{1,50}?)\s*([^\p{L}\d\s)\]}.!?"'”]{2,6})$/u.exec(text);
+  if (mirrored?.[2] && mirrored[1]?.length === mirrored[3]?.length) return named(mirrored[2], 0);
   const decor = DECOR_LINE.exec(text);
   if (
     decor &&
@@ -96,7 +98,12 @@ function inCapitals(text: string): Heading | null {
   if (letters.length < 3 || /^(?:RNDS?|ROUNDS?|ROWS?|RDS?|R)\s*\d/.test(capitals)) return null;
   const rest = text.slice((match?.index ?? 0) + (match?.[0].length ?? 0));
   // A sentence that begins with a word in capitals ("CAUTION. Safety eyes …") is none.
-  if (/^[.:]\s*\S/.test(rest) || /[.!?]$/.test(rest.replace(/pcs?\.\)?,?.*/, '')) || rest.length > 45) return null;
+  if (
+    (/^[.:]\s*\S/.test(rest) && !/^[.:]\s*(?:make|need)\s+\w+[.)]?$/i.test(rest)) ||
+    /[.!?]$/.test(rest.replace(/pcs?\.\)?,?.*|(?:make|need)\s+\w+\.$/i, '')) ||
+    rest.length > 45
+  )
+    return null;
   if (/^[=:–-]?\s*\d*\s*(?:st|sts)\b/i.test(rest)) return null;
   return named(text, 0, capitals);
 }
@@ -110,6 +117,7 @@ function named(text: string, level: number, capitals: string | null = null): Hea
   name = name
     .replace(/\s*\([^)]*\)?\s*$/u, '')
     .replace(/^[^\p{L}\d]+|[^\p{L}\d)'’"”!?]+$/gu, '')
+    .replace(/^\d{1,2}[.)]\s+(?=\p{L})/u, '')
     .replace(/^(?:the|a|an)\s+(?=\p{L})/iu, '');
   if (!/\p{Ll}/u.test(name) && name.length > 1) name = name.charAt(0) + name.slice(1).toLowerCase();
   const rest = text.slice(Math.max(quantity?.end ?? 0, capitals ? capitals.length : 0));
@@ -136,5 +144,5 @@ export function headingBeforeLabel(words: string): Heading | null {
     text,
   );
   if (!match?.[1] || LEADS_YARN.test(match[1])) return null;
-  return named(match[1], 0);
+  return { ...named(match[1], 0), rest: '' };
 }

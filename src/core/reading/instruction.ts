@@ -36,15 +36,17 @@ export function readInstruction(text: string, span: Span, lexicon: Lexicon): Ins
   found.brackets.sort((a, b) => a.span.from - b.span.from);
   return {
     ...found,
-    steps: sequence.steps.map((step, _, all) =>
-      isAlone(step, all) ? { ...step, amount: { kind: 'fill', leave: 0 } } : step,
-    ),
+    steps: allAround(sequence.steps),
   };
 }
 
 /** "Rnds 6-10 dc": a stitch that is all there is of the instruction is worked all around. */
-function isAlone(step: Step, all: readonly Step[]): step is Work {
-  return step.kind === 'work' && step.bare === true && all.every((other) => other === step || !FABRIC.has(other.kind));
+function allAround(steps: readonly Step[]): readonly Step[] {
+  const fabric = steps.filter(({ kind }) => FABRIC.has(kind));
+  const alone = fabric[0];
+  if (fabric.length !== 1 || alone?.kind !== 'work' || !alone.bare) return steps;
+  const around: Work = { ...alone, amount: { kind: 'fill', leave: 0 } };
+  return steps.map((step) => (step === alone ? around : step));
 }
 
 const FABRIC: ReadonlySet<Step['kind']> = new Set(['work', 'group', 'repeat', 'skip']);
@@ -52,7 +54,7 @@ const FABRIC: ReadonlySet<Step['kind']> = new Set(['work', 'group', 'repeat', 's
 interface Context {
   readonly text: string;
   readonly tokens: readonly Token[];
-  readonly partner: Int32Array;
+  readonly partner: readonly number[];
   readonly lexicon: Lexicon;
   readonly found: Findings;
   readonly memo: (Placed | null | undefined)[];
@@ -79,7 +81,7 @@ class Sequence implements Reader {
   get tokens(): readonly Token[] {
     return this.#context.tokens;
   }
-  get partner(): Int32Array {
+  get partner(): readonly number[] {
     return this.#context.partner;
   }
   get lexicon(): Lexicon {
@@ -208,9 +210,12 @@ function formsAt(token: Token | undefined, lexeme: Placed | null): readonly Inst
 
 const SEPARATORS = new Set([',', ';', '.', '!', '?', '-', ':', '"', '“', '”', "'", '’', '‘', '/', '~']);
 
+const NO_BRACKETS: readonly number[] = [];
+
 /** Pairs the brackets of an instruction by kind; those left alone are reported. Angle brackets count only as pairs. */
-function pairBrackets(tokens: readonly Token[], found: Findings): Int32Array {
-  const partner = new Int32Array(tokens.length).fill(-1);
+function pairBrackets(tokens: readonly Token[], found: Findings): readonly number[] {
+  if (!tokens.some(({ kind }) => kind === 'open' || kind === 'close')) return NO_BRACKETS;
+  const partner = new Array<number>(tokens.length).fill(-1);
   const open: number[] = [];
   const openOfKind = [0, 0, 0, 0];
   const lost = (index: number, what: BracketProblem['what']) => {

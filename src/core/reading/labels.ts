@@ -19,12 +19,17 @@ export interface Label {
   readonly next?: number;
 }
 
-const NUMBER = String.raw`(?:\d{1,4}|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)(?![\p{L}\d])`;
+const UNITS = 'one|two|three|four|five|six|seven|eight|nine';
+const TENS = 'twenty|thirty|forty|fifty|sixty';
+const NUMBER = String.raw`(?:\d{1,4}|(?:${TENS})(?:[- ](?:${UNITS}))?|${UNITS}|ten|eleven|twelve|(?:thir|four|fif|six|seven|eigh|nine)teen)(?![\p{L}\d])`;
+const COMPOUND = new RegExp(`(${TENS})[- ](${UNITS})`, 'gi');
 const UNIT = String.raw`(?:rnds?|rounds?|rds?|rows?|r)`;
 const WORD_LABEL = new RegExp(
   String.raw`(?<![\p{L}\d])(${UNIT})\.?[ \t\u00a0]{0,3}#?(${NUMBER}(?:[ \t]{0,3}(?:[-–—−,&+~/→]|\.{2,3}|…|to(?![\p{L}])|through|thru|until|and)[ \t]{0,3}(?:(?:and|&)[ \t]{1,3})?(?:${UNIT}\.?[ \t]{0,3})?${NUMBER}){0,20})`,
   'iuy',
 );
+const RING_AFTER = /^\s*\p{L}[\p{L} .]{0,30}?(?<!\p{L})(?:ring|circle|loop|mr|mc)(?!\p{L})/iu;
+const MAY_HOLD_LABEL = /\d|ro(?:w|und)|rnd/i;
 /** Where a label can stand within a line: after the end of a sentence or a bracket. */
 const AFTER_SENTENCE = /[.!?;)\]}|][ \t\u00a0*_]+(?=r)/giu;
 /** "1st round:", "6th - 10th rounds:", "Third row:". */
@@ -35,7 +40,8 @@ const ORDINAL_LABEL = new RegExp(
 );
 const AFTER_LABEL =
   /[ \t\u00a0]{0,4}(?:\((?:rs|ws|right side|wrong side|[^()\n]{0,12}side)\))?[ \t]{0,4}(?:\*\*|__)?[ \t]{0,4}([:.)…=~;]|[-–—−](?!\d))?(?:\*\*|__)?\.{0,6}/iuy;
-const BARE_LABEL = /\(?(\d{1,3})(?:[.)]?[ \t]{0,2}(?:[-–—]|to)[ \t]{0,2}(\d{1,3}))?[ \t]{0,2}([.):]{1,2}|[-–—][ \t])/uy;
+const BARE_LABEL =
+  /\(?(\d{1,3})(?:[.)]?[ \t]{0,2}(?:[-–—]|to)[ \t]{0,2}(\d{1,3}))?[ \t]{0,2}([.):|]{1,2}|[-–—][ \t]|$)/muy;
 const LETTER_LABEL = /([\p{L}])[ \t]?(\d{1,3})(?:[ \t]?[-–—][ \t]?(?:\1)?(\d{1,3}))?[ \t]?:/uy;
 /** "Next 3 rnds:", "Next round –": the number goes on from the round before. */
 const NEXT_LABEL =
@@ -64,8 +70,11 @@ export interface LabelContext {
 export function labelsIn(text: string, line: Span, context: LabelContext): Label[] {
   const start = contentStart(text, line.from, line.to);
   const labels: Label[] = [];
+  // Most lines of prose hold neither a figure nor a word for a round, and need no closer look.
+  if (!MAY_HOLD_LABEL.test(text.slice(line.from, line.to))) return labels;
   const first =
     wordLabelAt(text, start, line.to, true) ??
+    bracketedLabel(text, start, line.to) ??
     ordinalLabel(text, start, line.to) ??
     letterLabel(text, start, line.to, context) ??
     bareLabel(text, start, line.to, context) ??
@@ -85,7 +94,7 @@ function wordLabelAt(text: string, at: number, to: number, atStart: boolean): La
   const match = WORD_LABEL.exec(text);
   if (!match || at + match[0].length > to) return null;
   const unit = (match[1] ?? '').toLowerCase();
-  const written = withoutAmount(match[2] ?? '', text, at + match[0].length);
+  const written = withoutAmount(match[2] ?? '', text, at + match[0].length, to);
   const numbers = numbersOf(written);
   if (!numbers) return null;
   const end = at + match[0].length - ((match[2] ?? '').length - written.length);
@@ -109,8 +118,18 @@ function wordLabelAt(text: string, at: number, to: number, atStart: boolean): La
   };
 }
 
+/** "(Rnd 1) 6 sc …", "[R2] inc …" */
+function bracketedLabel(text: string, at: number, to: number): Label | null {
+  const close = { '(': ')', '[': ']' }[text.charAt(at)];
+  const label = close ? wordLabelAt(text, at + 1, to, true) : null;
+  if (!label || text.charAt(label.span.to) !== close) return null;
+  return { ...label, bodyFrom: Math.max(label.bodyFrom, label.span.to + 1) };
+}
+
 /** "Rnd 1 - 6 sc": the dash ends the label, and the figure after it belongs to the stitch. */
-function withoutAmount(written: string, text: string, end: number): string {
+function withoutAmount(written: string, text: string, end: number, to: number): string {
+  // "R1-6 sc in MR" is round 1, since a ring is begun once.
+  if (/^1[-–—]\d+$/.test(written) && RING_AFTER.test(text.slice(end, Math.min(to, end + 60)))) return '1';
   const tail =
     /[ \t]+(?:[-–—−,~→…]|\.{2,3})[ \t]+\d{1,4}$/u.exec(written) ?? /[ \t]*(?:,|…|\.{2,3})[ \t]*\d{1,4}$/u.exec(written);
   return tail && /^[ \t]*[\p{L}(]/u.test(text.slice(end, end + 4)) ? written.slice(0, tail.index) : written;
@@ -145,12 +164,10 @@ function bareLabel(text: string, at: number, to: number, context: LabelContext):
   const match = BARE_LABEL.exec(text);
   if (!match || BARE_LABEL.lastIndex > to) return null;
   const bodyFrom = BARE_LABEL.lastIndex;
-  // "(30)" alone on a line is a count.
-  if (
-    text.slice(bodyFrom, to).trim() === ''
-      ? match[0].startsWith('(')
-      : !beginsInstruction(text, bodyFrom, to, context.lexicon)
-  )
+  if (text.slice(bodyFrom, to).trim() !== '') {
+    if (match[3] === '' || !beginsInstruction(text, bodyFrom, to, context.lexicon)) return null;
+    // "(30)" alone on a line is a count; a figure alone is a label where an instruction follows.
+  } else if (match[0].startsWith('(') || (match[3] === '' && !instructionFollows(text, to, context.lexicon)))
     return null;
   const from = Number(match[1]);
   const last = match[2] ? Number(match[2]) : from;
@@ -228,6 +245,16 @@ function namedLabel(text: string, at: number, to: number): Label | null {
   };
 }
 
+/** Whether the next line that is not empty begins an instruction. */
+function instructionFollows(text: string, lineEnd: number, lexicon: Lexicon): boolean {
+  const rest = text.slice(lineEnd, lineEnd + 200);
+  const start = rest.search(/\S/);
+  const end = start < 0 ? -1 : rest.indexOf('\n', start);
+  return (
+    start >= 0 && beginsInstruction(text, lineEnd + start, end < 0 ? lineEnd + rest.length : lineEnd + end, lexicon)
+  );
+}
+
 /** Whether the words from here on can be the beginning of an instruction. */
 export function beginsInstruction(text: string, from: number, to: number, lexicon: Lexicon): boolean {
   const tokens = tokenize(text, { from, to: Math.min(to, from + 160) });
@@ -275,7 +302,10 @@ function numbersOf(written: string): number[] | null {
   if (/^\d+$/.test(written)) return [Number(written)];
   const numbers: number[] = [];
   let ranged = false;
-  for (const [piece] of written.toLowerCase().matchAll(/\d+|\p{L}+|[-–—−~→…]|\.{2,3}/gu)) {
+  const plain = written.toLowerCase().replace(COMPOUND, (_, tens: string, unit: string) => {
+    return String((cardinal(tens) ?? 0) + (cardinal(unit) ?? 0));
+  });
+  for (const [piece] of plain.matchAll(/\d+|\p{L}+|[-–—−~→…]|\.{2,3}/gu)) {
     if (/^(?:[-–—−~→…]|\.{2,3}|to|through|thru|until)$/.test(piece)) {
       ranged = true;
       continue;

@@ -39,6 +39,9 @@ const PARTS = new Set(
     ' ',
   ),
 );
+/** First words of a line that tells the maker to do something. */
+const ORDERS =
+  /^\W{0,3}(?:fasten|stuff|cut|change|fill|insert|sew|place|put|attach|join|turn|do|repeat|continue|work|weave|finish|leave|now|then|add)(?!\p{L})/iu;
 const LEAD = /^[^\p{L}\d]{0,4}(\p{L}[\p{L} '’-]{1,28}?)\s*(?:[:.]\s*[*_]{1,2}|[*_]{1,2}\s*[:.–—-]|:)(?=\s)/u;
 
 /** Finds parts and rounds, in one pass over the lines. */
@@ -244,7 +247,6 @@ class Outliner {
   #roundOf(open: OpenRound, reading: InstructionReading): Round {
     const { label } = open;
     const to = open.from + this.#source.text.slice(open.from, open.to).trimEnd().length;
-    const { remarks: _, ...read } = reading;
     const turned = reading.steps.some((step) => step.kind === 'turn');
     const inRows = this.#stretch?.rounds.at(-1)?.kind === 'row';
     return {
@@ -260,7 +262,13 @@ class Outliner {
       numbers: label?.numbers ?? [],
       labelSpan: label?.span ?? { from: open.from, to: open.from },
       span: { from: open.from, to },
-      ...read,
+      steps: reading.steps,
+      reference: reading.reference,
+      stated: reading.stated,
+      statedRounds: reading.statedRounds,
+      unread: reading.unread,
+      brackets: reading.brackets,
+      remarks: reading.remarks,
     };
   }
 
@@ -271,14 +279,25 @@ class Outliner {
       const from = (this.#source.lineStarts[index] ?? 0) + Math.max(0, start);
       const known =
         look.level === 0 &&
-        !look.saysMake &&
+        !(look.saysMake && !COUNT_AT_END.test(text)) &&
         beginsInstruction(this.#source.text, from, from + text.length - Math.max(0, start), this.#lexicon);
       if (!known) return look;
     }
     const place = headingByPlace(text);
     if (!place) return null;
-    if (place.section) return afterBlank || /:$/.test(text.trim()) ? place : null;
-    return (afterBlank || /:$/.test(text.trim())) && this.#roundsFollow(index) ? place : null;
+    if (place.section) {
+      const next = this.#nextLabel(index);
+      // "Joining the legs" with its rounds right below is a part.
+      if (next?.lines === 0 && next.label.kind !== null && place.section === 'assembly')
+        return { ...place, section: null };
+      return afterBlank || /:$/.test(text.trim()) ? place : null;
+    }
+    if (afterBlank || /:$/.test(text.trim())) return this.#roundsFollow(index) ? place : null;
+    // "Right ear" between the last round of the left one and its own first.
+    const next = this.#nextLabel(index);
+    return next?.lines === 0 && next.label.from === 1 && !ORDERS.test(text) && /^\p{Lu}/u.test(text.trim())
+      ? place
+      : null;
   }
 
   /** The first label within the next few lines, with how many lines of text lie before it. */
@@ -311,6 +330,12 @@ class Outliner {
       const first = labels[0];
       if (first) return first.from <= 1 || seen === 1;
       if (chainStartIn(text, this.#lexicon.compact)) return true;
+      if (
+        seen === 1 &&
+        COUNT_AT_END.test(text) &&
+        beginsInstruction(this.#source.text, span.from, span.to, this.#lexicon)
+      )
+        return true;
       if (headingByLook(text)) return false;
     }
     return false;
@@ -321,6 +346,7 @@ class Outliner {
     this.#prose = null;
     if (heading.section) {
       this.#section = heading.section;
+      this.#noteYarns(span);
       this.#pending = null;
     } else {
       this.#section = null;
@@ -393,13 +419,18 @@ class Outliner {
 
   #addProse(span: Span): void {
     this.#close();
-    if (this.#section === 'materials') {
+    this.#noteYarns(span);
+    this.#prose = { from: this.#prose?.from ?? span.from, to: span.to };
+  }
+
+  /** Keeps the words of the materials, so that a yarn's name is known when it stands alone. */
+  #noteYarns(span: Span): void {
+    if (this.#section === 'materials' && this.#yarns.size < 500) {
       for (const [word] of this.#source.text
         .slice(span.from, Math.min(span.to, span.from + 400))
         .matchAll(/\p{L}{3,}/gu))
         this.#yarns.add(word.toLowerCase());
     }
-    this.#prose = { from: this.#prose?.from ?? span.from, to: span.to };
   }
 }
 
@@ -418,7 +449,9 @@ function isInstruction(reading: InstructionReading): boolean {
   const foundation =
     reading.steps.some((step) => step.kind === 'chain') &&
     reading.steps.some((step) => step.kind === 'work' && step.place.kind === 'chain-from-hook');
-  return reading.stated !== null || (foundation && reading.unread.length === 0);
+  if (reading.stated !== null || (foundation && reading.unread.length === 0)) return true;
+  // "Continue in sc for 3 more rounds."
+  return reading.statedRounds !== null && reading.unread.length === 0;
 }
 
 function firstWords(text: string): string {

@@ -42,7 +42,7 @@ export function pieceNamed(reader: Reader, at: number): { name: string; next: nu
   const chosen = first.kind === 'ordinal' || WHICH.includes(first.word);
   if (chosen && second.kind === 'word' && !reader.lexeme(at + 1))
     return { name: reader.text.slice(first.from, second.to).toLowerCase(), next: at + 2 };
-  const numbered = first.kind === 'word' && first.word.length > 3 && second.kind === 'number';
+  const numbered = first.kind === 'word' && first.word !== 'for' && second.kind === 'number';
   if (!numbered || reader.lexeme(at) || meaningAt(reader, at + 2, 'stitch-word', 'round-word', 'row-word', 'times'))
     return null;
   return { name: reader.text.slice(first.from, second.to).toLowerCase(), next: at + 2 };
@@ -51,7 +51,7 @@ export function pieceNamed(reader: Reader, at: number): { name: string; next: nu
 const WHICH = ['other', 'left', 'right', 'same', 'this', 'front', 'back', 'both'];
 
 function placementWords(reader: Reader, at: number): Placement | null {
-  const otherSide = meaningAt(reader, at, 'other-side');
+  const otherSide = meaningAt(reader, pass(reader, at, 'in'), 'other-side');
   const chains = otherSide ? tokenAt(reader, otherSide.next) : null;
   const chainsEnd = otherSide && chains?.kind === 'number' ? chainWord(reader, otherSide.next + 1) : null;
   // "along the other side of the 3 ch": a chain between two pieces, not the second half of an oval.

@@ -48,14 +48,23 @@ function writesLetters(text: string, terms: readonly string[]): boolean {
  */
 function chainRuleIn(text: string): ChainRule {
   const rule = new Map<number, boolean>();
-  for (const match of text.matchAll(
-    /(?<![\p{L}])(?:turning |starting |beginning |first )?(?:ch|chains?)(?![\p{L}])[^.;:()\n]{0,60}?(?<![\p{L}])(does not|doesn['’]t|do not|don['’]t|never|not|n't)?\s*(?:be )?count(?:s|ed)?(?![\p{L}])/giu,
-  )) {
-    const counts = match[1] === undefined;
-    const lengths = [...match[0].matchAll(/(?:ch|chains?)[\s-]?(\d{1,2})/giu)].map((found) => Number(found[1]));
-    // A clause about several chains ends at its own comma: "ch 3 counts as dc, ch 1 does not".
-    if (lengths.length === 0) rule.set(0, counts);
-    for (const length of lengths) if (!rule.has(length)) rule.set(length, counts);
+  let done = 0;
+  for (const { index } of text.matchAll(/count/gi)) {
+    const lineStart = Math.max(text.lastIndexOf('\n', index) + 1, index - 200, done);
+    done = index + 12;
+    const line = text.slice(lineStart, done);
+    for (const match of line.matchAll(COUNTING_CHAIN)) {
+      const counts = match[1] === undefined;
+      const lengths = [...match[0].matchAll(/(?:ch|chains?)[\s-]?(\d{1,2})|(\d{1,2})\s?ch/giu)].map((found) =>
+        Number(found[1] ?? found[2]),
+      );
+      // A clause about several chains ends at its own comma: "ch 3 counts as dc, ch 1 does not".
+      if (lengths.length === 0) rule.set(0, counts);
+      for (const length of lengths) if (!rule.has(length)) rule.set(length, counts);
+    }
   }
   return rule;
 }
+
+const COUNTING_CHAIN =
+  /(?<![\p{L}])(?:turning |starting |beginning |first )?(?:\d{1,2}\s?)?(?:ch|chains?)(?![\p{L}])[^.;:()\n]{0,60}?(?<![\p{L}])(does not|doesn['’]t|do not|don['’]t|never|not|n't)?\s*(?:be )?count(?:s|ed)?(?![\p{L}])/giu;

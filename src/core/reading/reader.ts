@@ -42,8 +42,8 @@ export interface Placed<M extends Meaning = Meaning> {
 export interface Reader {
   readonly text: string;
   readonly tokens: readonly Token[];
-  /** For each token that is a bracket the index of its partner, -1 for all others. */
-  readonly partner: Int32Array;
+  /** For each token that is a bracket the index of its partner; -1, or nothing at all, for all others. */
+  readonly partner: readonly number[];
   readonly lexicon: Lexicon;
   readonly found: Findings;
   /** Steps of the sequence being read. */

@@ -67,9 +67,9 @@ function readBracket(reader: Reader, at: number, open: number, close: number, be
   }
   if (reader.depth >= DEEPEST) return null;
   const { steps } = reader.sequence(open + 1, close, false);
-  const loops = steps.find((step) => step.kind === 'loops');
-  if (loops && steps.length === 1) {
-    reader.steps.push(loops);
+  // "(BLO)", "(other side)"
+  if (steps.length > 0 && steps.every(({ kind }) => kind === 'loops' || kind === 'other-side')) {
+    reader.steps.push(...steps);
     return close + 1;
   }
   const times = before === null ? after : { amount: { kind: 'times', times: before } as Amount, next: close + 1 };
@@ -136,7 +136,7 @@ function isAside(reader: Reader, open: number, close: number): boolean {
     if (!token) return false;
     if (token.kind === 'open') i = Math.max(i, reader.partner[i] ?? i);
     const found = reader.lexicon.at(reader.tokens, i)?.meaning.is;
-    if (found === 'loops' && close - open <= 5) return false;
+    if (found === 'other-side' || (found === 'loops' && close - open <= 5)) return false;
     if (found === 'counts' || found === 'counts-not') return true;
     if (found === 'stitch' || found === 'shaping' || found === 'increase' || found === 'decrease' || found === 'skip') {
       // "(see the note on dc)" talks of stitches; an instruction begins with one.

@@ -18,6 +18,8 @@ export const reference: InstructionForm = {
     'as Rnd 8',
     'Rep Rnd 5 for 4 more rounds',
     'same as round 3',
+    'as 4th round',
+    'rep 2nd and 3rd rows 4 times',
     'as for First leg',
     'same as the front leg to Rnd 9',
   ],
@@ -102,7 +104,29 @@ function asPiece(reader: Reader, at: number, from: number): number | null {
 }
 
 /** "Rnd 5", "R11-12", "Rows 2 and 3", "Rnds 4, 5 and 6". */
-function roundNumbers(reader: Reader, at: number): { rounds: number[]; next: number } | null {
+export function roundNumbers(reader: Reader, at: number): { rounds: number[]; next: number } | null {
+  return ordinalRounds(reader, at) ?? cardinalRounds(reader, at);
+}
+
+/** "4th round", "2nd and 3rd rows", "2nd to 5th rounds". */
+function ordinalRounds(reader: Reader, at: number): { rounds: number[]; next: number } | null {
+  const first = tokenAt(reader, at);
+  if (first?.kind !== 'ordinal') return null;
+  const joint = isWord(reader, at + 1, 'and', '&', 'to', '-') ? tokenAt(reader, at + 1) : null;
+  const second = joint ? tokenAt(reader, at + 2) : null;
+  const last = second?.kind === 'ordinal' ? second : null;
+  const unit = meaningAt(reader, last ? at + 3 : at + 1, 'round-word', 'row-word');
+  if (!unit) return null;
+  const rounds = [first.value];
+  if (last) {
+    const range = joint?.word === 'to' || joint?.word === '-';
+    if (range) for (let n = first.value + 1; n < last.value && n - first.value < 500; n += 1) rounds.push(n);
+    rounds.push(last.value);
+  }
+  return { rounds, next: unit.next };
+}
+
+function cardinalRounds(reader: Reader, at: number): { rounds: number[]; next: number } | null {
   const word = meaningAt(reader, at, 'round-word', 'row-word');
   let i = word?.next ?? (isWord(reader, at, 'r') ? at + 1 : -1);
   if (i < 0) return null;
@@ -139,15 +163,16 @@ function roundNumbers(reader: Reader, at: number): { rounds: number[]; next: num
  */
 export const roundSpan: InstructionForm = {
   name: 'round-span',
-  begins: ['each', 'in', 'unknown'],
+  begins: ['each', 'in', 'work', 'unknown'],
   examples: ['sc around for 3 Rnds', 'sc 36 for 5 rounds', '24sc each rnd'],
   read(reader, at) {
-    if (isWord(reader, at, 'for')) {
-      const number = tokenAt(reader, at + 1);
+    const verb = pass(reader, at, 'work');
+    if (isWord(reader, verb, 'for')) {
+      const number = tokenAt(reader, verb + 1);
       if (number?.kind !== 'number') return null;
-      const unit = meaningAt(reader, pass(reader, at + 2, 'more'), 'round-word', 'row-word');
+      const unit = meaningAt(reader, pass(reader, verb + 2, 'more'), 'round-word', 'row-word');
       if (!unit) return null;
-      reader.found.statedRounds = { count: number.value, span: spanBetween(reader, at + 1, at + 2) };
+      reader.found.statedRounds = { count: number.value, span: spanBetween(reader, verb + 1, verb + 2) };
       return unit.next;
     }
     const each = meaningAt(reader, isWord(reader, at, 'in', 'on') ? at + 1 : at, 'each');

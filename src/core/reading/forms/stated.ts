@@ -21,7 +21,10 @@ export const stated: InstructionForm = {
     if (!token) return null;
     const total = meaningAt(reader, at, 'total');
     const sign = token.word === '=' || token.word === '-' || (token.word === ':' && reader.steps.length > 0);
-    if (!total && !sign && !(token.kind === 'number' && reader.steps.length > 0)) return null;
+    // "on the other side: 7 sc" goes on with the round.
+    if (token.word === ':' && reader.steps.at(-1)?.kind === 'other-side') return null;
+    const begun = reader.steps.length > 0 || reader.found.reference !== null;
+    if (!total && !sign && !(token.kind === 'number' && begun)) return null;
     const from = total ? pass(reader, total.next, 'total') : sign ? at + 1 : at;
     const first = isWord(reader, from, ':', '=') ? from + 1 : from;
     if (tokenAt(reader, first)?.kind !== 'number') return null;

@@ -32,10 +32,10 @@ interface Tool {
  */
 export const work: InstructionForm = {
   name: 'work',
-  begins: ['number', 'stitch', 'shaping', 'increase', 'decrease', 'invisible', 'work', 'in', 'each', 'post'],
+  begins: ['number', 'stitch', 'shaping', 'increase', 'decrease', 'invisible', 'work', 'in', 'each', 'around', 'post'],
   examples: ['sc 5', '5 x sc', '2 sc in each of next 3 sts', 'inc x3', 'sc2tog twice', 'sc around', '6X', 'V6'],
   read(reader, at) {
-    const read = readWork(reader, at) ?? again(reader, at);
+    const read = readWork(reader, at) ?? again(reader, at) ?? inStitch(reader, at);
     if (!read) return null;
     if (read.loops && read.loops !== 'both') {
       reader.steps.push({ kind: 'loops', loops: read.loops, span: read.work.span });
@@ -67,6 +67,30 @@ function again(reader: Reader, at: number): ReadWork | null {
     span: spanBetween(reader, at, placement.next),
   };
   return { work, loops: placement.loops, next: placement.next };
+}
+
+/** "Continue in sc", "work in hdc": a stitch that all of the round is of. */
+function inStitch(reader: Reader, at: number): ReadWork | null {
+  const verb = pass(reader, at, 'work');
+  const into = meaningAt(reader, verb, 'in');
+  const stitch = into && meaningAt(reader, into.next, 'stitch');
+  if (!stitch || stitch.meaning.stitch === 'chain' || reader.steps.some(isFabricStep)) return null;
+  const next = stitch.next;
+  if (!isBoundary(reader, next) && !isWord(reader, next, 'for') && tokenAt(reader, next)?.kind !== 'open') return null;
+  const work: Work = {
+    kind: 'work',
+    stitch: stitch.meaning.stitch,
+    per: 1,
+    over: 1,
+    amount: { kind: 'fill', leave: 0 },
+    place: EDGE,
+    span: spanBetween(reader, at, next),
+  };
+  return { work, loops: null, next };
+}
+
+function isFabricStep(step: Step): boolean {
+  return step.kind === 'work' || step.kind === 'group' || step.kind === 'repeat';
 }
 
 interface ReadWork {
