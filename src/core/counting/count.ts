@@ -11,48 +11,37 @@ import { fixedSize } from './tally.js';
 export function countPattern(pattern: Pattern): CountedPattern {
   const rounds: CountedRound[] = [];
   let before: readonly CountedRound[] = [];
-  const lastEdges = new Map<string, number | null>();
-  const parts: Part[] = [];
-  const pieces: Pieces = new Map();
-  for (const written of pattern.parts) {
-    const part = withSources(written, lastEdges);
-    parts.push(part);
-    before = countPart(pattern, part, before, pieces);
-    pieces.set(
-      part.name.toLowerCase(),
-      part.stretches.flatMap(({ rounds: all }) => all),
-    );
+  const earlier: Earlier = { lastEdges: new Map(), pieces: new Map() };
+  for (const part of pattern.parts) {
+    before = countPart(pattern, part, before, earlier);
     rounds.push(...before);
-    lastEdges.set(part.name.toLowerCase(), before.at(-1)?.carried ?? null);
+    const name = part.name.toLowerCase();
+    earlier.pieces.set(
+      name,
+      part.stretches.flatMap((stretch) => stretch.rounds),
+    );
+    earlier.lastEdges.set(name, before.at(-1)?.carried ?? null);
   }
-  return { pattern: { ...pattern, parts }, rounds };
+  return { pattern, rounds };
+}
+
+/** What is known of the parts that came before, by name in lower case. */
+interface Earlier {
+  readonly lastEdges: Map<string, number | null>;
+  readonly pieces: Map<string, readonly Round[]>;
 }
 
 /** Gives the steps around a piece ("sc around the second leg") the number of stitches that the piece offers. */
-function withSources(part: Part, lastEdges: ReadonlyMap<string, number | null>): Part {
-  if (!part.stretches.some(({ rounds }) => rounds.some(({ steps }) => steps.some(namesPiece)))) return part;
-  const offered = (source: string) => lengthOf(source, lastEdges);
+function withSources(round: Round, lastEdges: ReadonlyMap<string, number | null>): Round {
+  if (!round.steps.some(namesPiece)) return round;
   const settle = (step: Step): Step => {
     // Chains between the pieces are a part of the edge, and are worked in this very round.
     if (step.kind === 'chain') return { ...step, counts: false };
     if (step.kind !== 'work' || step.source === undefined || step.amount.kind !== 'fill') return step;
-    const length = offered(step.source);
+    const length = pieceCalled(step.source, lastEdges) ?? null;
     return length === null ? step : { ...step, amount: { kind: 'times', times: length - step.amount.leave } };
   };
-  return {
-    ...part,
-    stretches: part.stretches.map((stretch) => ({
-      ...stretch,
-      rounds: stretch.rounds.map((round) =>
-        round.steps.some(namesPiece) ? { ...round, steps: round.steps.map(settle) } : round,
-      ),
-    })),
-  };
-}
-
-/** "second leg" is the piece of that name, else the last one that is a leg. */
-function lengthOf(source: string, lastEdges: ReadonlyMap<string, number | null>): number | null {
-  return pieceCalled(source, lastEdges) ?? null;
+  return { ...round, steps: round.steps.map(settle) };
 }
 
 /** What is known of the piece that a text calls so; undefined where no piece before it has such a name. */
@@ -67,29 +56,29 @@ function pieceCalled<T>(called: string, pieces: ReadonlyMap<string, T>): T | und
 
 const WHICH = /^(?:the|first|second|third|other|left|right|this|same|both|front|back)$/;
 
-/** The rounds of the pieces so far, by name. */
-type Pieces = Map<string, readonly Round[]>;
-
 /** @param previous the rounds of the part before, whose free loops a collar may be worked into. */
-function countPart(pattern: Pattern, part: Part, previous: readonly CountedRound[], pieces: Pieces): CountedRound[] {
+function countPart(pattern: Pattern, part: Part, previous: readonly CountedRound[], earlier: Earlier): CountedRound[] {
   const counted: CountedRound[] = [];
   const settled: Settled = new Map();
   const rule = new Map(pattern.chainRule);
   const chainCounts = (length: number) => rule.get(length) ?? rule.get(0) ?? null;
   for (const stretch of part.stretches) {
     const inStretch: CountedRound[] = [];
-    for (const run of runsOf(stretch)) {
+    const asWritten = new Map(stretch.rounds.map((round) => [withSources(round, earlier.lastEdges), round]));
+    for (const run of runsOf([...asWritten.keys()])) {
       const first = run[0];
       if (!first) continue;
       const ground = groundOf(first, stretch, inStretch, counted, previous);
-      const links = run.map((_, i) => linkOf(run, i, i === 0 ? ground : null, chainCounts, { settled, pieces }));
+      const links = run.map((_, i) =>
+        linkOf(run, i, i === 0 ? ground : null, chainCounts, { settled, pieces: earlier.pieces }),
+      );
       const edge = ground.kind === 'edge' ? ground.length : null;
       mostPlausible(links, edge).forEach(({ edge: into, outcome, blame, carried }, i) => {
         const round = run[i];
         const link = links[i];
         if (!round || !link) return;
         inStretch.push({
-          round,
+          round: asWritten.get(round) ?? round,
           part,
           stretch,
           outcome,
@@ -113,9 +102,9 @@ function rememberChains(steps: readonly Step[], rule: Map<number, boolean>): voi
 }
 
 /** Rounds that are each worked into the one before; a new run begins where a round brings its own ground. */
-function runsOf(stretch: Stretch): Round[][] {
+function runsOf(rounds: readonly Round[]): Round[][] {
   const runs: Round[][] = [];
-  for (const round of stretch.rounds) {
+  for (const round of rounds) {
     const last = runs.at(-1);
     if (!last || bringsGround(round)) runs.push([round]);
     else last.push(round);
@@ -220,11 +209,11 @@ function linkOf(
   index: number,
   ground: Ground | null,
   chainCounts: (length: number) => boolean | null,
-  earlier: Earlier,
+  known: Known,
 ): TracedLink {
   const round = run[index] as Round;
-  const again = round.reference ? referred(run, index, earlier) : null;
-  if (round.reference) earlier.settled.set(round, again?.at(-1) ?? null);
+  const again = round.reference ? referred(run, index, known) : null;
+  if (round.reference) known.settled.set(round, again?.at(-1) ?? null);
   const stated = round.stated?.total ?? null;
   const size = fixedSize(round.steps);
   const on = (edge: number | null, tracing: boolean): Outcome => {
@@ -316,13 +305,13 @@ function hindered(ground: Ground, obstacles: readonly Obstacle[]): Outcome {
 type Settled = Map<Round, readonly Step[] | null>;
 
 /** What a reference can be looked up in. */
-interface Earlier {
+interface Known {
   readonly settled: Settled;
-  readonly pieces: Pieces;
+  readonly pieces: Earlier['pieces'];
 }
 
 /** The instructions that a reference stands for, one a round; null where a round named is not there. */
-function referred(run: readonly Round[], index: number, { settled, pieces }: Earlier): (readonly Step[])[] | null {
+function referred(run: readonly Round[], index: number, { settled, pieces }: Known): (readonly Step[])[] | null {
   const round = run[index];
   const reference = round?.reference;
   if (!round || !reference) return null;
@@ -346,7 +335,7 @@ function ofPiece(
   round: Round,
   { rounds, upTo }: RoundReference,
   part: string,
-  { settled, pieces }: Earlier,
+  { settled, pieces }: Known,
 ): (readonly Step[])[] | null {
   const piece = pieceCalled(part, pieces);
   if (!piece) return null;

@@ -1,12 +1,4 @@
-import {
-  once,
-  type Amount,
-  type Chain,
-  type Group,
-  type Repeat,
-  type Step,
-  type Work,
-} from '../pattern/instruction.js';
+import type { Chain, Step } from '../pattern/instruction.js';
 import { allBracketed, OTHERWISE } from './otherwise.js';
 import type { Ground, Misfit, Outcome, Worked } from './outcome.js';
 import { standingChainOf, Tally } from './tally.js';

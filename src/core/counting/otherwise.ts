@@ -8,6 +8,7 @@ export const OTHERWISE: readonly ((steps: readonly Step[]) => readonly Step[] | 
   eachStep(sameIsNext),
   allBracketed,
   throughBoth,
+  twoPieces,
 ];
 
 function eachStep(change: (step: Step) => Step) {
@@ -69,4 +70,12 @@ function onceFewer(step: Step): Step {
 
 function withBody(step: Repeat, body: readonly Step[]): Repeat {
   return body.every((inner, i) => inner === step.body[i]) ? step : { ...step, body };
+}
+
+/** "sc around through both layers" of two pieces held together: each stitch takes one of either. */
+function twoPieces(steps: readonly Step[]): readonly Step[] | null {
+  if (!steps.some((step) => step.kind === 'work' && step.place.kind === 'both-layers')) return null;
+  return steps.map((step) =>
+    step.kind === 'work' && step.place.kind === 'both-layers' ? { ...step, place: { kind: 'edge' } } : step,
+  );
 }

@@ -46,23 +46,24 @@ class Rungs {
     this.#indexOf = indexOf;
   }
 
-  lay(worked: readonly Worked[], pass: number | null): void {
+  /** @returns false where there is no more room. */
+  lay(worked: readonly Worked[], pass: number | null): boolean {
     for (const one of worked) {
-      if (this.cut) return;
       const { step, times, into, made, body } = one;
       if (step.kind === 'colour') this.#colour = step.name;
-      for (let i = 0; i < times && !this.cut; i += 1) {
-        if (step.kind === 'repeat') this.lay(body, pass ?? i);
-        else if (into > 0 || made > 0) this.#once(one, into, made, pass);
+      for (let i = 0; i < times; i += 1) {
+        const room = step.kind === 'repeat' ? this.lay(body, pass ?? i) : this.#once(one, into, made, pass);
+        if (!room) return false;
       }
     }
+    return true;
   }
 
   /** One time of a step that is not itself a repeat. */
-  #once(one: Worked, into: number, made: number, pass: number | null): void {
+  #once(one: Worked, into: number, made: number, pass: number | null): boolean {
     if (this.stitches.length + made > LONGEST_LADDER || this.at + into > LONGEST_LADDER) {
       this.cut = true;
-      return;
+      return false;
     }
     const { step } = one;
     const same = into === 0 && (step.kind === 'work' || step.kind === 'group') && step.place.kind === 'same';
@@ -80,6 +81,7 @@ class Rungs {
         pass,
       });
     }
+    return true;
   }
 }
 

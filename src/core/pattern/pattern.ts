@@ -1,4 +1,5 @@
 import type { SourceText, Span } from '../text/source.js';
+import type { SectionKind } from '../vocabulary/sections.js';
 import type { Vocabulary } from '../vocabulary/stitches.js';
 import type { StatedCount, Step } from './instruction.js';
 
@@ -68,8 +69,27 @@ export interface Stretch {
 export interface Part {
   readonly name: string;
   readonly make: number;
+  /** How many are to be made stands at the heading; otherwise `make` is 1. */
+  readonly saysMake: boolean;
   readonly heading: Span;
   readonly stretches: readonly Stretch[];
+}
+
+/** A stretch of the text that is no part: materials, abbreviations, notes, assembly. */
+export interface Section {
+  readonly kind: SectionKind;
+  readonly heading: Span;
+  readonly span: Span;
+}
+
+/** A line that is neither heading nor instruction, with where it stands. */
+export interface Passage {
+  readonly span: Span;
+  readonly section: SectionKind | null;
+  /** The part that it stands in; null outside of all parts. */
+  readonly part: Part | null;
+  /** The round of that part that it stands behind; null before the first. */
+  readonly after: Round | null;
 }
 
 /** A word of the pattern's own list of abbreviations, with what it says it means. */
@@ -97,5 +117,8 @@ export interface Pattern {
   readonly terms: TermsReading;
   readonly legend: readonly LegendEntry[];
   readonly chainRule: ChainRule;
+  readonly title: string | null;
   readonly parts: readonly Part[];
+  readonly sections: readonly Section[];
+  readonly passages: readonly Passage[];
 }

@@ -61,13 +61,15 @@ const SECTIONS: ReadonlyMap<string, SectionKind> = new Map(
 export function headingByLook(line: string): Heading | null {
   const text = line.trim();
   if (text.length === 0 || text.length > 90) return null;
+  // A sentence, most often.
+  if (/[.,;]$/.test(text) && !MAY_SAY_MAKE.test(text) && !text.startsWith('#')) return null;
   const markdown = /^(#{1,6})\s+(.+?)\s*#*$/.exec(text);
   if (markdown) return named(markdown[2] ?? '', markdown[1]?.length ?? 1);
   const bold = /^(?:\*\*|__)([^*_]{2,60})(?:\*\*|__)\s*:?$/.exec(text);
   if (bold) return named(bold[1] ?? '', 0);
   const numbered = /^\[\d+\]\s*(.+)$/.exec(text);
   if (numbered) return named(numbered[1] ?? '', 0);
-  const mirrored = /^([^\p{L}\d\s(\[{"'“]{2,6})\s*(\p{L}[^\n]{1,50}?)\s*([^\p{L}\d\s)\]}.!?"'”]{2,6})$/u.exec(text);
+  const mirrored = /^([^\p{L}\d\s(\[{"'“|]{1,6})\s*(\p{L}[^\n]{1,50}?)\s*([^\p{L}\d\s)\]}.!?:;,"'”]{1,6})$/u.exec(text);
   if (mirrored?.[2] && mirrored[1]?.length === mirrored[3]?.length) return named(mirrored[2], 0);
   const decor = DECOR_LINE.exec(text);
   if (

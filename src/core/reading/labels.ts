@@ -40,6 +40,8 @@ const ORDINAL_LABEL = new RegExp(
 );
 const AFTER_LABEL =
   /[ \t\u00a0]{0,4}(?:\((?:rs|ws|right side|wrong side|[^()\n]{0,12}side)\))?[ \t]{0,4}(?:\*\*|__)?[ \t]{0,4}([:.)…=~;]|[-–—−](?!\d))?(?:\*\*|__)?\.{0,6}/iuy;
+const NUMBER_FIRST =
+  /(\d{1,3})(?:[ \t]{0,2}[-–—][ \t]{0,2}(\d{1,3}))?[ \t]{1,2}(rnds?|rounds?|rds?|rows?)([:.)–—]|[ \t]- )/iuy;
 const BARE_LABEL =
   /\(?(\d{1,3})(?:[.)]?[ \t]{0,2}(?:[-–—]|to)[ \t]{0,2}(\d{1,3}))?[ \t]{0,2}([.):|]{1,2}|[-–—][ \t]|$)/muy;
 const LETTER_LABEL = /([\p{L}])[ \t]?(\d{1,3})(?:[ \t]?[-–—][ \t]?(?:\1)?(\d{1,3}))?[ \t]?:/uy;
@@ -74,6 +76,7 @@ export function labelsIn(text: string, line: Span, context: LabelContext): Label
   if (!MAY_HOLD_LABEL.test(text.slice(line.from, line.to))) return labels;
   const first =
     wordLabelAt(text, start, line.to, true) ??
+    numberFirst(text, start, line.to) ??
     bracketedLabel(text, start, line.to) ??
     ordinalLabel(text, start, line.to) ??
     letterLabel(text, start, line.to, context) ??
@@ -203,6 +206,27 @@ function letterLabel(text: string, at: number, to: number, context: LabelContext
     numbers: range(from, last),
     kind: null,
     series: (match[1] ?? '').toLowerCase(),
+  };
+}
+
+/** "3 row: …", "5-8 rnd. …": the figure before the word. */
+function numberFirst(text: string, at: number, to: number): Label | null {
+  NUMBER_FIRST.lastIndex = at;
+  const match = NUMBER_FIRST.exec(text);
+  if (!match || NUMBER_FIRST.lastIndex > to) return null;
+  const from = Number(match[1]);
+  const last = match[2] ? Number(match[2]) : from;
+  if (last < from) return null;
+  const end = at + match[0].length - (match[4] ?? '').length;
+  return {
+    span: { from: at, to: end },
+    bodyFrom: at + match[0].length,
+    text: text.slice(at, end),
+    from,
+    to: last,
+    numbers: range(from, last),
+    kind: /^row/i.test(match[3] ?? '') ? 'row' : 'round',
+    series: '',
   };
 }
 

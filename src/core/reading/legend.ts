@@ -24,7 +24,8 @@ export function legendIn(text: string, from: number, to: number): LegendEntry[] 
 }
 
 function readLine(line: string, offset: number, entries: LegendEntry[]): void {
-  const pieces = (line.match(/=/g)?.length ?? 0) > 1 ? splitList(line) : [{ at: 0, text: line }];
+  const equals = (line.match(/=/g)?.length ?? 0) > 1;
+  const pieces = equals ? splitList(line) : (listed(line) ?? [{ at: 0, text: line }]);
   for (const { at, text } of pieces) {
     const match = ENTRY.exec(text);
     if (!match) continue;
@@ -33,6 +34,19 @@ function readLine(line: string, offset: number, entries: LegendEntry[]): void {
     if (term.length > 0 && meaning.length > 0)
       entries.push({ term, meaning, span: { from: offset + at, to: offset + at + text.length } });
   }
+}
+
+/** "X – single crochet; INC – increase; …": entries with semicolons or dots between; null where it is no such list. */
+function listed(line: string): { at: number; text: string }[] | null {
+  const pieces: { at: number; text: string }[] = [];
+  let at = 0;
+  for (const piece of line.split(/[;•·]/)) {
+    // "Designations: X – …" begins behind the colon.
+    const lead = pieces.length === 0 ? (/^[\p{L} ]{3,30}:\s*(?=\S{1,12}\s*[–—-])/u.exec(piece)?.[0].length ?? 0) : 0;
+    pieces.push({ at: at + lead, text: piece.slice(lead) });
+    at += piece.length + 1;
+  }
+  return pieces.length > 2 && pieces.filter(({ text }) => ENTRY.test(text)).length > 2 ? pieces : null;
 }
 
 /** "sc = single crochet, inc = two sc in one stitch": cut before each new term. */

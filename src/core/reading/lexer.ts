@@ -66,6 +66,8 @@ export function tokenize(text: string, span: Span): Token[] {
       }
       // "INCx6": the x before a figure is a sign and no letter of the word.
       if (i - from > 2 && isDigit(text.charCodeAt(i)) && (text.charCodeAt(i - 1) | 32) === 120) i -= 1;
+      // "2dctog" is "2 dc tog".
+      if (i - from > 3 && i - from < 9 && text.slice(i - 3, i).toLowerCase() === 'tog') i -= 3;
       const raw = text.slice(from, i);
       const word = raw.toLowerCase();
       const number = cardinal(word);

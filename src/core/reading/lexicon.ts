@@ -124,7 +124,9 @@ function matches(tokens: readonly Token[], index: number, words: readonly string
   for (let w = 0; w < words.length; w += 1) {
     if (w > 0) {
       const dot = tokens[at];
-      if (dot?.word === '.' && dot.glued && words[w] !== undefined && tokens[at + 1]?.word === words[w]) at += 1;
+      // Only what is shortened has a full stop inside a phrase.
+      const short = (words[w - 1]?.length ?? 0) <= 3;
+      if (short && dot?.word === '.' && dot.glued && tokens[at + 1]?.word === words[w]) at += 1;
     }
     const token = tokens[at];
     const word = words[w] ?? '';

@@ -1,17 +1,21 @@
-import type { LegendEntry, Part, PieceStart, Round, Stretch } from '../pattern/pattern.js';
+import type { LegendEntry, Part, Passage, PieceStart, Round, Section, Stretch } from '../pattern/pattern.js';
 import { lineSpan, type SourceText, type Span } from '../text/source.js';
 import type { SectionKind } from '../vocabulary/sections.js';
-import { headingBeforeLabel, headingByLook, headingByPlace, sectionOf, type Heading } from './headings.js';
+import { headingBeforeLabel, headingByLook, sectionOf, type Heading } from './headings.js';
 import { readInstruction, type InstructionReading } from './instruction.js';
 import { beginsInstruction, contentStart, labelsIn, type Label } from './labels.js';
-import { COLOUR_WORDS } from '../vocabulary/words.js';
 import { legendIn } from './legend.js';
 import type { Lexicon } from './lexicon.js';
+import { COUNT_AT_END, Lookahead } from './lookahead.js';
 import { chainStartIn, freeLoopsIn } from './starts.js';
+import { Yarns } from './yarns.js';
 
-/** The parts of a text with their rounds read. */
+/** The parts of a text with their rounds read, its sections, and all that is neither. */
 export interface Outline {
+  readonly title: string | null;
   readonly parts: readonly Part[];
+  readonly sections: readonly Section[];
+  readonly passages: readonly Passage[];
 }
 
 type Draft<T> = { -readonly [K in keyof T]: T[K] };
@@ -23,6 +27,12 @@ interface StretchDraft extends Omit<Draft<Stretch>, 'rounds'> {
   rounds: Round[];
   series: string;
 }
+interface PassageDraft {
+  readonly span: Span;
+  readonly section: SectionKind | null;
+  part: PartDraft | null;
+  readonly after: Round | null;
+}
 interface OpenRound {
   readonly label: Label | null;
   readonly from: number;
@@ -30,24 +40,12 @@ interface OpenRound {
   to: number;
 }
 
-const COUNT_AT_END =
-  /(?:[.,;]\s+\d{1,4}|[([{<]\s*[^()[\]{}<>\n]{0,60}?\d[^()[\]{}<>\n]{0,40}[)\]}>]|[=–—]\s*\d+\s*\p{L}*|-\s+\d+(?:\s*\p{L}+)?|\d+\s*(?:sts?|stitch(?:es)?))[\s.*_|]*$/u;
 const GOES_ON = /(?:[,;:(\[{*+&–—-]|(?<![\p{L}])(?:and|in|into|the|next|each|of|to|from|then|with|a|over))\s*$/iu;
-/** Materials name these too ("eyes", "felt for the wings"), and they are never yarns. */
-const PARTS = new Set(
-  'head body arm arms leg legs ear ears eye eyes wing wings tail foot feet beak nose base fin fins hair hat cap shell horn horns'.split(
-    ' ',
-  ),
-);
-/** First words of a line that tells the maker to do something. */
-const ORDERS =
-  /^\W{0,3}(?:fasten|stuff|cut|change|fill|insert|sew|place|put|attach|join|turn|do|repeat|continue|work|weave|finish|leave|now|then|add)(?!\p{L})/iu;
 const LEAD = /^[^\p{L}\d]{0,4}(\p{L}[\p{L} '’-]{1,28}?)\s*(?:[:.]\s*[*_]{1,2}|[*_]{1,2}\s*[:.–—-]|:)(?=\s)/u;
 
 /** Finds parts and rounds, in one pass over the lines. */
 export function outlineOf(source: SourceText, lexicon: Lexicon): Outline {
-  const outliner = new Outliner(source, lexicon);
-  return { parts: outliner.run() };
+  return new Outliner(source, lexicon).run();
 }
 
 class Outliner {
@@ -63,26 +61,46 @@ class Outliner {
   /** Prose since the last round: where starts, free loops and names of edgings are told. */
   #prose: Span | null = null;
   #afterBlank = true;
-  /** Words of the materials, names of yarns among them. */
-  readonly #yarns = new Set<string>();
+  readonly #yarns = new Yarns();
+  readonly #ahead: Lookahead;
+  readonly #sections: Draft<Section>[] = [];
+  readonly #passages: PassageDraft[] = [];
 
   constructor(source: SourceText, lexicon: Lexicon) {
     this.#source = source;
     this.#lexicon = lexicon;
+    this.#ahead = new Lookahead(source, lexicon);
   }
 
-  run(): Part[] {
+  run(): Outline {
     const count = this.#source.lineStarts.length;
     for (let line = 0; line < count; line += 1) this.#line(line);
     this.#close();
-    return this.#parts
-      .filter((part) => part.stretches.some((stretch) => stretch.rounds.length > 0))
-      .map(({ level: _, ...part }) => ({
-        ...part,
-        stretches: part.stretches
-          .filter((stretch) => stretch.rounds.length > 0)
-          .map(({ series: __, ...stretch }) => stretch),
-      }));
+    const finished = new Map<PartDraft, Part>();
+    for (const draft of this.#parts) {
+      const stretches = draft.stretches
+        .filter(({ rounds }) => rounds.length > 0)
+        .map(({ name, start, into, rounds }) => ({ name, start, into, rounds }));
+      if (stretches.length === 0) continue;
+      finished.set(draft, {
+        name: draft.name,
+        make: draft.make,
+        saysMake: draft.saysMake,
+        heading: draft.heading,
+        stretches,
+      });
+    }
+    return {
+      title: this.#title,
+      parts: [...finished.values()],
+      sections: this.#sections,
+      passages: this.#passages.map(({ span, section, part, after }) => ({
+        span,
+        section,
+        part: (part && finished.get(part)) ?? null,
+        after,
+      })),
+    };
   }
 
   #line(index: number): void {
@@ -105,12 +123,12 @@ class Outliner {
       this.#open.to = span.to;
       return;
     }
-    const heading = this.#headingAt(index, text, afterBlank);
+    const heading = this.#ahead.headingAt(index, text, afterBlank);
     if (heading && !(heading.level === 0 && !heading.saysMake && this.#leadsYarn(heading.name, index))) {
       this.#heading(heading, span);
       return;
     }
-    this.#inlineSection(text);
+    this.#inlineSection(text, span);
     if (this.#unlabelled(index, span, text)) return;
     this.#addProse(span);
   }
@@ -126,7 +144,7 @@ class Outliner {
       if (i === 0 && label.span.from > contentStart(this.#source.text, line.from, line.to)) {
         const lead = { from: line.from, to: label.span.from };
         const heading = label.from === 1 ? headingBeforeLabel(this.#source.text.slice(lead.from, lead.to)) : null;
-        if (heading && !this.#isColour(heading.name)) this.#heading(heading, lead);
+        if (heading && !this.#yarns.isColour(heading.name)) this.#heading(heading, lead);
         this.#addProse(lead);
       }
       this.#begin(label);
@@ -207,11 +225,18 @@ class Outliner {
     this.#part = {
       name: heading.name || 'Pattern',
       make: heading.make,
+      saysMake: heading.saysMake,
       heading: span,
       stretches: [],
       level: heading.level,
     };
     this.#parts.push(this.#part);
+    // What stood between the heading and the first round is of this part.
+    for (let i = this.#passages.length - 1; i >= 0; i -= 1) {
+      const passage = this.#passages[i];
+      if (!passage || passage.section || passage.span.from < span.from || passage.after) break;
+      passage.part = this.#part;
+    }
     const fromHeading = start ?? chainStartIn(heading.rest, this.#lexicon.compact);
     this.#newStretch(null, fromHeading, into, '');
   }
@@ -272,98 +297,34 @@ class Outliner {
     };
   }
 
-  #headingAt(index: number, text: string, afterBlank: boolean): Heading | null {
-    const look = headingByLook(text);
-    if (look && (look.level > 0 || afterBlank || look.section || this.#roundsFollow(index))) {
-      const start = text.search(/[\p{L}\d]/u);
-      const from = (this.#source.lineStarts[index] ?? 0) + Math.max(0, start);
-      const known =
-        look.level === 0 &&
-        !(look.saysMake && !COUNT_AT_END.test(text)) &&
-        beginsInstruction(this.#source.text, from, from + text.length - Math.max(0, start), this.#lexicon);
-      if (!known) return look;
-    }
-    const place = headingByPlace(text);
-    if (!place) return null;
-    if (place.section) {
-      const next = this.#nextLabel(index);
-      // "Joining the legs" with its rounds right below is a part.
-      if (next?.lines === 0 && next.label.kind !== null && place.section === 'assembly')
-        return { ...place, section: null };
-      return afterBlank || /:$/.test(text.trim()) ? place : null;
-    }
-    if (afterBlank || /:$/.test(text.trim())) return this.#roundsFollow(index) ? place : null;
-    // "Right ear" between the last round of the left one and its own first.
-    const next = this.#nextLabel(index);
-    return next?.lines === 0 && next.label.from === 1 && !ORDERS.test(text) && /^\p{Lu}/u.test(text.trim())
-      ? place
-      : null;
-  }
-
-  /** The first label within the next few lines, with how many lines of text lie before it. */
-  #nextLabel(index: number): { label: Label; lines: number } | null {
-    let lines = 0;
-    for (let line = index + 1; line < this.#source.lineStarts.length && line < index + 9 && lines < 4; line += 1) {
-      const span = lineSpan(this.#source, line);
-      const to = Math.min(span.to, span.from + 200);
-      if (this.#source.text.slice(span.from, to).trim() === '') continue;
-      const label = labelsIn(this.#source.text, { from: span.from, to }, { lexicon: this.#lexicon, bare: true })[0];
-      if (label) return { label, lines };
-      lines += 1;
-    }
-    return null;
-  }
-
-  /** Whether a first round, or a chain to begin with, stands within the next few lines. */
-  #roundsFollow(index: number): boolean {
-    let seen = 0;
-    for (let line = index + 1; line < this.#source.lineStarts.length && line < index + 9 && seen < 4; line += 1) {
-      const span = lineSpan(this.#source, line);
-      const text = this.#source.text.slice(span.from, Math.min(span.to, span.from + 200));
-      if (text.trim() === '') continue;
-      seen += 1;
-      const labels = labelsIn(
-        this.#source.text,
-        { from: span.from, to: span.from + text.length },
-        { lexicon: this.#lexicon, bare: true },
-      );
-      const first = labels[0];
-      if (first) return first.from <= 1 || seen === 1;
-      if (chainStartIn(text, this.#lexicon.compact)) return true;
-      if (
-        seen === 1 &&
-        COUNT_AT_END.test(text) &&
-        beginsInstruction(this.#source.text, span.from, span.to, this.#lexicon)
-      )
-        return true;
-      if (headingByLook(text)) return false;
-    }
-    return false;
-  }
-
   #heading(heading: Heading, span: Span): void {
     this.#close();
     this.#prose = null;
     if (heading.section) {
-      this.#section = heading.section;
-      this.#noteYarns(span);
+      this.#beginSection(heading.section, span, span);
       this.#pending = null;
     } else {
       this.#section = null;
-      this.#pending = { heading: { ...heading, name: this.#withoutColour(heading.name) }, span };
+      this.#pending = { heading: { ...heading, name: this.#yarns.without(heading.name) }, span };
       if (heading.rest)
         this.#prose = { from: span.to - Math.min(heading.rest.length, span.to - span.from), to: span.to };
     }
   }
 
   /** "Hook: 2.5 mm", "What I used: …": a section that begins in the middle of a line. */
-  #inlineSection(text: string): void {
+  #inlineSection(text: string, span: Span): void {
     const match = /^[^\p{L}]{0,4}(\p{L}[\p{L}' ’]{1,28}?)\s*(?:\*\*|__)?\s*[:–—]/u.exec(text);
     const kind = match?.[1] ? sectionOf(match[1]) : null;
-    if (kind && (kind === 'assembly' || !this.#part)) {
+    if (match && kind && (kind === 'assembly' || !this.#part)) {
       this.#close();
-      this.#section = kind;
+      this.#beginSection(kind, { from: span.from, to: span.from + match[0].length }, span);
     }
+  }
+
+  #beginSection(kind: SectionKind, heading: Span, span: Span): void {
+    this.#section = kind;
+    this.#sections.push({ kind, heading, span });
+    if (kind === 'materials') this.#yarns.note(this.#source.text.slice(span.from, span.to));
   }
 
   /** An instruction without a label: a flat closing, an edging, a piece of one row. */
@@ -391,46 +352,35 @@ class Outliner {
       this.#lexicon,
     );
     if (!isInstruction(reading)) return false;
+    // Below a title anything may stand; only what is understood to the last word is taken for a round there.
+    if (this.#section !== 'part' && reading.unread.length > 0) return false;
     this.#close();
     this.#begin(null);
     this.#open = { label: null, from: contentStart(this.#source.text, span.from, span.to), bodyFrom, to: span.to };
     return true;
   }
 
-  /** "Rust:" on a line of its own names the yarn for what follows. */
-  #isColour(name: string): boolean {
-    const words = name.toLowerCase().split(/\s+/);
-    return words.every((word) => COLOUR_WORDS.has(word) || this.#yarns.has(word)) && !PARTS.has(words.at(-1) ?? '');
-  }
-
   /** Whether a line that could be a heading only says the yarn: one has been seen already, or the rounds just go on. */
   #leadsYarn(name: string, line: number): boolean {
-    if (!this.#isColour(name)) return false;
-    const next = this.#nextLabel(line);
+    if (!this.#yarns.isColour(name)) return false;
+    const next = this.#ahead.nextLabel(line);
     return this.#pending !== null || (next !== null && next.label.from !== 1);
-  }
-
-  /** "fins orange" is the heading of the fins. */
-  #withoutColour(name: string): string {
-    const words = name.split(/\s+/);
-    while (words.length > 1 && this.#isColour(words.at(-1) ?? '')) words.pop();
-    return words.join(' ');
   }
 
   #addProse(span: Span): void {
     this.#close();
-    this.#noteYarns(span);
+    const section = this.#section === 'part' ? null : this.#section;
+    if (section === 'materials') this.#yarns.note(this.#source.text.slice(span.from, span.to));
+    const current = this.#sections.at(-1);
+    if (section && current?.kind === section) current.span = { from: current.span.from, to: span.to };
+    const waits = this.#pending !== null;
+    this.#passages.push({
+      span,
+      section,
+      part: waits || section ? null : this.#part,
+      after: waits || section ? null : (this.#stretch?.rounds.at(-1) ?? null),
+    });
     this.#prose = { from: this.#prose?.from ?? span.from, to: span.to };
-  }
-
-  /** Keeps the words of the materials, so that a yarn's name is known when it stands alone. */
-  #noteYarns(span: Span): void {
-    if (this.#section === 'materials' && this.#yarns.size < 500) {
-      for (const [word] of this.#source.text
-        .slice(span.from, Math.min(span.to, span.from + 400))
-        .matchAll(/\p{L}{3,}/gu))
-        this.#yarns.add(word.toLowerCase());
-    }
   }
 }
 

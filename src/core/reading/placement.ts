@@ -108,7 +108,7 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
   const same = meaningAt(reader, i, 'same');
   if (same) {
     const next = pass(reader, same.next, 'stitch-word', 'loop-word', 'chain-word', 'stitch');
-    return found({ kind: 'same' }, once, pass(reader, next, 'stitch-word'));
+    return found({ kind: 'same' }, once, passAsJoining(reader, pass(reader, next, 'stitch-word')));
   }
   const rank = tokenAt(reader, i);
   if (rank?.kind === 'ordinal') {
@@ -179,6 +179,15 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
     if (fill) return { ...found(EDGE, fill.amount, fill.next), loops };
   }
   return { ...found(EDGE, upTo(count ?? 1), i), each: each !== null, loops };
+}
+
+/** "in same st as joining", "as the sl st", "as last sc": which one it is has been said by "same". */
+function passAsJoining(reader: Reader, at: number): number {
+  if (!isWord(reader, at, 'as')) return at;
+  const last = pass(reader, at + 1, 'last');
+  const named = meaningAt(reader, last, 'join', 'stitch', 'turn');
+  if (!named) return at;
+  return pass(reader, named.next, 'stitch', 'stitch-word');
 }
 
 /** "[sc in 2, inc]": the figure alone is enough where the step ends with it. */

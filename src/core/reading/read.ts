@@ -24,13 +24,12 @@ export function readPattern(text: string, options: ReadOptions = { terms: 'auto'
     legend.map(({ term }) => term),
   );
   const lexicon = new Lexicon(terms.used, compact, definitions(legend, terms.used, compact));
-  const { parts } = outlineOf(source, lexicon);
-  return { source, terms, legend, chainRule: chainRuleIn(text), parts };
+  return { source, terms, legend, chainRule: chainRuleIn(text), ...outlineOf(source, lexicon) };
 }
 
 /** Whether single capital letters stand for stitches: X and V at least, explained or in use. */
 function writesLetters(text: string, terms: readonly string[]): boolean {
-  if (terms.includes('X') && (terms.includes('V') || terms.includes('A'))) return true;
+  if (terms.includes('X')) return true;
   let x = 0;
   let v = 0;
   for (const match of text.matchAll(/(?<![\p{L}])\d{0,3}([XVA])\d{0,3}(?![\p{L}])/gu)) {

@@ -138,6 +138,9 @@ function isAside(reader: Reader, open: number, close: number): boolean {
     const found = reader.lexicon.at(reader.tokens, i)?.meaning.is;
     if (found === 'other-side' || (found === 'loops' && close - open <= 5)) return false;
     if (found === 'counts' || found === 'counts-not') return true;
+    // "(inc rnd)", "(popcorn rnd)" is the name of the round.
+    const unit = i + 2 === close ? reader.lexicon.at(reader.tokens, i + 1)?.meaning.is : undefined;
+    if (token.kind === 'word' && (unit === 'round-word' || unit === 'row-word')) return true;
     if (found === 'stitch' || found === 'shaping' || found === 'increase' || found === 'decrease' || found === 'skip') {
       // "(see the note on dc)" talks of stitches; an instruction begins with one.
       return (

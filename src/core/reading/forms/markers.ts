@@ -63,8 +63,10 @@ export const firstChain: InstructionForm = {
     const rank = tokenAt(reader, isWord(reader, i, 'at', 'from') ? i + 1 : i);
     if (rank?.kind !== 'ordinal') return null;
     const at2 = reader.tokens.indexOf(rank, i) + 1;
-    const chain = meaningAt(reader, at2, 'stitch');
-    if (chain?.meaning.stitch !== 'chain') return null;
+    const chain = meaningAt(reader, at2, 'stitch', 'loop-word', 'chain-word');
+    if (!chain || (chain.meaning.is === 'stitch' && chain.meaning.stitch !== 'chain')) return null;
+    // "the 2nd loop" alone may be any loop.
+    if (chain.meaning.is !== 'stitch' && !meaningAt(reader, chain.next, 'from-hook')) return null;
     const hook = pass(reader, pass(reader, chain.next, 'stitch-word'), 'from-hook');
     // "in 2nd ch from hook make 6 sc" goes into that one chain.
     if (verb === at && meaningAt(reader, hook, 'work')) return null;

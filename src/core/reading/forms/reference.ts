@@ -1,6 +1,7 @@
 import type { FreeLoops } from '../../pattern/instruction.js';
 import { amountAfter } from '../amount.js';
 import { pieceNamed } from '../placement.js';
+import { isFabricStep } from './work.js';
 import { isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
 
 /**
@@ -73,7 +74,7 @@ export const reference: InstructionForm = {
  *  ^                    ^                                  ^
  */
 function asPiece(reader: Reader, at: number, from: number): number | null {
-  if (!isWord(reader, from - 1, 'as', 'for', 'like')) return null;
+  if (!isWord(reader, from - 1, 'as', 'for', 'like') || reader.steps.some(isFabricStep)) return null;
   let end = from;
   for (; end < from + 4; end += 1) {
     const token = tokenAt(reader, end);

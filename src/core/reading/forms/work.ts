@@ -32,7 +32,20 @@ interface Tool {
  */
 export const work: InstructionForm = {
   name: 'work',
-  begins: ['number', 'stitch', 'shaping', 'increase', 'decrease', 'invisible', 'work', 'in', 'each', 'around', 'post'],
+  begins: [
+    'number',
+    'stitch',
+    'shaping',
+    'together',
+    'increase',
+    'decrease',
+    'invisible',
+    'work',
+    'in',
+    'each',
+    'around',
+    'post',
+  ],
   examples: ['sc 5', '5 x sc', '2 sc in each of next 3 sts', 'inc x3', 'sc2tog twice', 'sc around', '6X', 'V6'],
   read(reader, at) {
     const read = readWork(reader, at) ?? again(reader, at) ?? inStitch(reader, at);
@@ -61,7 +74,7 @@ function again(reader: Reader, at: number): ReadWork | null {
   if (!placement || placement.place.kind !== 'edge' || placement.together) return null;
   const work: Work = {
     ...last,
-    per: last.over > 1 ? last.per : 1,
+    per: last.over > 1 || last.place.kind === 'same' ? last.per : 1,
     amount: placement.amount,
     place: placement.place,
     span: spanBetween(reader, at, placement.next),
@@ -89,7 +102,8 @@ function inStitch(reader: Reader, at: number): ReadWork | null {
   return { work, loops: null, next };
 }
 
-function isFabricStep(step: Step): boolean {
+/** Whether a step makes stitches. */
+export function isFabricStep(step: Step): boolean {
   return step.kind === 'work' || step.kind === 'group' || step.kind === 'repeat';
 }
 
@@ -117,6 +131,12 @@ function readWork(reader: Reader, at: number): ReadWork | null {
   const said = { before: tool.takesAmount ? null : before.amount, after: after.amount };
   let { each, total, shared } = sharing(tool, said, placement);
   // "inc, repeat around" repeats more than the increase; that is for another form.
+  // "sc through both sides, 15 times"
+  const often = placement?.place.kind === 'both-layers' && isWord(reader, i, ',') ? amountAfter(reader, i + 1) : null;
+  if (often?.amount.kind === 'times') {
+    total = often.amount;
+    i = often.next;
+  }
   const own = !isWord(reader, i, ',', ';') && !meaningAt(reader, i, 'repeat');
   const more = own && (said.after === null || placement || isTimesSign(reader, i)) ? amountAfter(reader, i) : null;
   if (more?.amount.kind === 'times' && total.kind === 'times' && saysTimes(reader, i)) {
@@ -239,8 +259,9 @@ function readTool(reader: Reader, at: number, before: number | null): Tool | nul
 
 function readNamed(reader: Reader, at: number, before: number | null): Tool | null {
   const first = meaningAt(reader, passKind(reader, at), 'stitch', 'shaping', 'increase', 'decrease');
-  if (!first) return null;
-  const { meaning, next } = first;
+  if (!first) return togetherOnly(reader, at, before);
+  const { meaning } = first;
+  const next = passDot(reader, first.next);
   switch (meaning.is) {
     case 'shaping':
       return tool(meaning.stitch, meaning.per, meaning.over, next);
@@ -257,6 +278,23 @@ function readNamed(reader: Reader, at: number, before: number | null): Tool | nu
         ? null
         : stitchTool(reader, meaning.stitch, next, before);
   }
+}
+
+/** "crochet 2 together", "2 sts tog": a decrease without the name of its stitch. */
+function togetherOnly(reader: Reader, at: number, before: number | null): Tool | null {
+  const tog = before === null ? null : meaningAt(reader, pass(reader, at, 'stitch-word'), 'together');
+  return tog && before !== null ? { ...tool(null, 1, before, tog.next), takesAmount: true } : null;
+}
+
+/** "incr. in each st", "decr. 6 times": the full stop of a shortened word. */
+function passDot(reader: Reader, at: number): number {
+  const dot = tokenAt(reader, at);
+  if (dot?.word !== '.' || !dot.glued) return at;
+  const number = tokenAt(reader, at + 1)?.kind === 'number';
+  const goesOn = number
+    ? meaningAt(reader, at + 2, 'times')
+    : meaningAt(reader, at + 1, 'in', 'times', 'each', 'around', 'next');
+  return goesOn ? at + 1 : at;
 }
 
 /** "invisible dec", "inv. dec" */

@@ -1,0 +1,92 @@
+import { lineSpan, type SourceText } from '../text/source.js';
+import { headingByLook, headingByPlace, type Heading } from './headings.js';
+import { beginsInstruction, labelsIn, type Label } from './labels.js';
+import type { Lexicon } from './lexicon.js';
+import { chainStartIn } from './starts.js';
+
+/** A line that ends with its count: the instruction is complete. */
+export const COUNT_AT_END =
+  /(?:[.,;|]\s+\d{1,4}|[([{<]\s*[^()[\]{}<>\n]{0,60}?\d[^()[\]{}<>\n]{0,40}[)\]}>]|[=–—]\s*\d+\s*\p{L}*|-\s+\d+(?:\s*\p{L}+)?|\d+\s*(?:sts?|stitch(?:es)?))[\s.*_|]*$/u;
+/** First words of a line that tells the maker to do something. */
+const ORDERS =
+  /^\W{0,3}(?:fasten|stuff|cut|change|fill|insert|sew|place|put|attach|join|turn|do|repeat|continue|work|weave|finish|leave|now|then|add)(?!\p{L})/iu;
+/** What a line is, seen together with the lines below it. Looks a few lines ahead and never further. */
+export class Lookahead {
+  readonly #source: SourceText;
+  readonly #lexicon: Lexicon;
+
+  constructor(source: SourceText, lexicon: Lexicon) {
+    this.#source = source;
+    this.#lexicon = lexicon;
+  }
+
+  /** The heading that a line is; null where it is none. */
+  headingAt(index: number, text: string, afterBlank: boolean): Heading | null {
+    const look = headingByLook(text);
+    if (look && (look.level > 0 || afterBlank || look.section || this.roundsFollow(index))) {
+      const start = text.search(/[\p{L}\d]/u);
+      const from = (this.#source.lineStarts[index] ?? 0) + Math.max(0, start);
+      const known =
+        look.level === 0 &&
+        !(look.saysMake && !COUNT_AT_END.test(text)) &&
+        beginsInstruction(this.#source.text, from, from + text.length - Math.max(0, start), this.#lexicon);
+      if (!known) return look;
+    }
+    const place = headingByPlace(text);
+    if (!place) return null;
+    if (place.section) {
+      const next = this.nextLabel(index);
+      // "Joining the legs" with its rounds right below is a part.
+      if (next?.lines === 0 && next.label.kind !== null && place.section === 'assembly')
+        return { ...place, section: null };
+      return afterBlank || /:$/.test(text.trim()) ? place : null;
+    }
+    if (afterBlank || /:$/.test(text.trim())) return this.roundsFollow(index) ? place : null;
+    // "Right ear" between the last round of the left one and its own first.
+    const next = this.nextLabel(index);
+    return next?.lines === 0 && next.label.from === 1 && !ORDERS.test(text) && /^\p{Lu}/u.test(text.trim())
+      ? place
+      : null;
+  }
+
+  /** The first label within the next few lines, with how many lines of text lie before it. */
+  nextLabel(index: number): { label: Label; lines: number } | null {
+    let lines = 0;
+    for (let line = index + 1; line < this.#source.lineStarts.length && line < index + 9 && lines < 4; line += 1) {
+      const span = lineSpan(this.#source, line);
+      const to = Math.min(span.to, span.from + 200);
+      if (this.#source.text.slice(span.from, to).trim() === '') continue;
+      const label = labelsIn(this.#source.text, { from: span.from, to }, { lexicon: this.#lexicon, bare: true })[0];
+      if (label) return { label, lines };
+      lines += 1;
+    }
+    return null;
+  }
+
+  /** Whether a first round, or a chain to begin with, stands within the next few lines. */
+  roundsFollow(index: number): boolean {
+    let seen = 0;
+    for (let line = index + 1; line < this.#source.lineStarts.length && line < index + 9 && seen < 4; line += 1) {
+      const span = lineSpan(this.#source, line);
+      const text = this.#source.text.slice(span.from, Math.min(span.to, span.from + 200));
+      if (text.trim() === '') continue;
+      seen += 1;
+      const labels = labelsIn(
+        this.#source.text,
+        { from: span.from, to: span.from + text.length },
+        { lexicon: this.#lexicon, bare: true },
+      );
+      const first = labels[0];
+      if (first) return first.from <= 1 || seen === 1;
+      if (chainStartIn(text, this.#lexicon.compact)) return true;
+      if (
+        seen === 1 &&
+        COUNT_AT_END.test(text) &&
+        beginsInstruction(this.#source.text, span.from, span.to, this.#lexicon)
+      )
+        return true;
+      if (headingByLook(text)) return false;
+    }
+    return false;
+  }
+}

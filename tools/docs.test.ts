@@ -1,0 +1,8 @@
+import { readFileSync } from 'node:fs';
+import { expect, it } from 'vitest';
+import { withTables } from './docs.js';
+
+it('docs/reading.md shows the data that the reader works with (npm run docs)', () => {
+  const document = readFileSync('docs/reading.md', 'utf8');
+  expect(document).toBe(withTables(document));
+});
