@@ -1,9 +1,9 @@
 /**
  * The import rule: arrows point one way. Inside the core
- *   text → vocabulary → pattern → reading → counting → explaining → checks → report
+ *   text → vocabulary → pattern → reading → counting → explaining → checks → fixes → report
  * each folder knows only those before it; the core knows nothing outside itself but Zod.
  */
-const order = ['text', 'vocabulary', 'pattern', 'reading', 'counting', 'explaining', 'checks', 'report'];
+const order = ['text', 'vocabulary', 'pattern', 'reading', 'counting', 'explaining', 'checks', 'fixes', 'report'];
 
 const down = order.map((folder, i) => ({
   name: `core-${folder}-knows-only-what-comes-before`,

@@ -27,6 +27,8 @@ export interface Planted {
   readonly kind: string;
   readonly fate: Fate;
   readonly named: readonly number[];
+  /** The whole pattern with the slip in it. */
+  readonly text: string;
 }
 
 interface Slip {
@@ -111,7 +113,8 @@ export function mutate(cases: number, seed: number, folders = ['demo', 'corpus',
     ),
   );
   return fc.sample(fc.constantFrom(...spots), { numRuns: cases, seed }).map(({ file, lines, line, kind, after }) => {
-    const named = namedLines(lines.map((text, i) => (i === line - 1 ? after : text)).join('\n'));
+    const text = lines.map((other, i) => (i === line - 1 ? after : other)).join('\n');
+    const named = namedLines(text);
     const fate: Fate =
       named.length === 0
         ? 'not noticed'
@@ -120,7 +123,7 @@ export function mutate(cases: number, seed: number, folders = ['demo', 'corpus',
           : named.length === 1
             ? 'named'
             : 'and others';
-    return { file, line, before: lines[line - 1] ?? '', after, kind, fate, named };
+    return { file, line, before: lines[line - 1] ?? '', after, kind, fate, named, text };
   });
 }
 

@@ -30,11 +30,11 @@ function main(words: readonly string[]): number {
 
 function check({ files, format, terms, failOn, explain }: CheckCall): number {
   const checked = files.map((file) => checkPattern(textOf(file), file, { terms }));
-  const reports = checked.map(({ report }) => report);
+  const reports = checked.map(({ fixed }) => fixed());
   process.stdout.write(
     format === 'json'
       ? `${JSON.stringify(reports.length === 1 ? reports[0] : reports, null, 2)}\n`
-      : checked.map((one) => reportText(one.report, explain ? one.account : undefined)).join('\n'),
+      : checked.map((one, i) => reportText(reports[i] ?? one.report, explain ? one.account : undefined)).join('\n'),
   );
   return failOn !== 'never' && reports.some((report) => fails(report, failOn)) ? 1 : 0;
 }

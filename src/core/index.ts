@@ -4,6 +4,7 @@ import { countPattern } from './counting/count.js';
 import { accountOf } from './explaining/account.js';
 import type { RoundAccount } from './explaining/schema.js';
 import { readPattern, type ReadOptions } from './reading/read.js';
+import { withFixes } from './fixes/index.js';
 import { reportOf } from './report/report.js';
 import type { Report } from './report/schema.js';
 
@@ -16,6 +17,8 @@ export { reportText } from './report/text.js';
 /** A text that has been checked, and can be asked how its figures come about. */
 export interface Checked {
   readonly report: Report;
+  /** The report with the fixes that can be found; this takes longer, and is done when it is asked for. */
+  readonly fixed: () => Report;
   /**
    * How the figures of a round come about.
    * @param round its number among all rounds of the report, from 0.
@@ -31,8 +34,10 @@ export interface Checked {
  */
 export function checkPattern(text: string, file: string, options: ReadOptions = { terms: 'auto' }): Checked {
   const counted = countPattern(readPattern(text, options));
+  const findings = check(counted);
   return {
-    report: reportOf(file, counted, check(counted)),
+    report: reportOf(file, counted, findings),
+    fixed: () => reportOf(file, counted, withFixes(counted, findings)),
     account: (index) => {
       const round = counted.rounds[index];
       return round ? accountOf(counted, round) : null;

@@ -1,6 +1,6 @@
 import type { Step } from '../pattern/instruction.js';
 import type { Loops } from '../vocabulary/stitches.js';
-import type { Part, Pattern, Round, RoundReference, Stretch } from '../pattern/pattern.js';
+import type { Instruction, Part, Pattern, Round, RoundReference, Stretch } from '../pattern/pattern.js';
 import type { CountedPattern, CountedRound, Verdict } from './counted.js';
 import { evaluate, foundationIn } from './evaluate.js';
 import type { Ground, Obstacle, Outcome } from './outcome.js';
@@ -86,6 +86,8 @@ function countPart(pattern: Pattern, part: Part, previous: readonly CountedRound
           blame,
           carried,
           trace: () => link.trace(into),
+          instead: (instruction) => link.instead(instruction, into),
+          on: link.on,
         });
       });
     }
@@ -232,12 +234,21 @@ function linkOf(
       return outcome;
     },
     trace: (edge) => on(edge, true),
+    instead: (instruction, edge) => {
+      const own = foundationIn(instruction.steps);
+      const grounds: Ground = own
+        ? { kind: 'chains', chains: own.chain.count, ring: own.ring, k: own.k }
+        : (ground ?? { kind: 'edge', length: edge });
+      return workRounds({ ...round, ...instruction }, again, grounds, { chainCounts, tracing: false });
+    },
   };
 }
 
 /** A link that can also tell what each step did. */
 interface TracedLink extends Link {
   readonly trace: (edge: number | null) => Outcome;
+  /** What another instruction would do in its place. */
+  readonly instead: (instruction: Instruction, edge: number | null) => Outcome;
 }
 
 interface Manner {

@@ -1,4 +1,4 @@
-import type { Part, Pattern, Round, Stretch } from '../pattern/pattern.js';
+import type { Instruction, Part, Pattern, Round, Stretch } from '../pattern/pattern.js';
 import type { Outcome } from './outcome.js';
 
 /** What the counting says of a round; see the verdicts of the report. */
@@ -19,6 +19,10 @@ export interface CountedRound {
   readonly carried: number | null;
   /** Works the round once more, and tells what each step did (of its last round, where it is a range). */
   readonly trace: () => Outcome;
+  /** What another instruction would do in its place. */
+  readonly instead: (instruction: Instruction) => Outcome;
+  /** What it would do on an edge of so many stitches. */
+  readonly on: (edge: number) => Outcome;
 }
 
 export interface CountedPattern {

@@ -27,8 +27,21 @@ export interface BracketProblem {
   readonly mark: string;
 }
 
+/** What was understood of the words of one instruction. */
+export interface Instruction {
+  readonly steps: readonly Step[];
+  readonly reference: RoundReference | null;
+  readonly stated: StatedCount | null;
+  /** "for 3 rnds" in the instruction of a range. */
+  readonly statedRounds: { readonly count: number; readonly span: Span } | null;
+  readonly unread: readonly Unread[];
+  readonly brackets: readonly BracketProblem[];
+  /** Words to the maker in the instruction: markers, stuffing, talk. */
+  readonly remarks: readonly Span[];
+}
+
 /** One labelled instruction, or one that stands without a label (a flat closing, an edging). */
-export interface Round {
+export interface Round extends Instruction {
   /** As written: "Rnd 3", "R7-R10"; the first words of a line that has no label. */
   readonly label: string;
   readonly kind: 'round' | 'row';
@@ -41,15 +54,8 @@ export interface Round {
   readonly labelSpan: Span;
   /** Label and instruction, from first to last word. */
   readonly span: Span;
-  readonly steps: readonly Step[];
-  readonly reference: RoundReference | null;
-  readonly stated: StatedCount | null;
-  /** "for 3 rnds" in the instruction of a range. */
-  readonly statedRounds: { readonly count: number; readonly span: Span } | null;
-  readonly unread: readonly Unread[];
-  readonly brackets: readonly BracketProblem[];
-  /** Words to the maker in the instruction: markers, stuffing, talk. */
-  readonly remarks: readonly Span[];
+  /** Where the instruction begins, behind the label. */
+  readonly bodyFrom: number;
 }
 
 export type PieceStart =
@@ -121,4 +127,6 @@ export interface Pattern {
   readonly parts: readonly Part[];
   readonly sections: readonly Section[];
   readonly passages: readonly Passage[];
+  /** Reads an instruction by itself with the pattern's own words; its spans are in the text given. */
+  readonly readAgain: (instruction: string) => Instruction;
 }

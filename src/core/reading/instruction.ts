@@ -1,24 +1,13 @@
-import type { RoundReference, Unread } from '../pattern/pattern.js';
-import type { StatedCount, Step, Work } from '../pattern/instruction.js';
-import type { BracketProblem } from '../pattern/pattern.js';
+import type { Step, Work } from '../pattern/instruction.js';
+import type { BracketProblem, Instruction } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
 import { FORMS } from './forms/index.js';
 import { tokenize, type Token } from './lexer.js';
 import type { Lexicon } from './lexicon.js';
 import type { Beginning, Findings, InstructionForm, Placed, Reader } from './reader.js';
 
-export interface InstructionReading {
-  readonly steps: readonly Step[];
-  readonly stated: StatedCount | null;
-  readonly reference: RoundReference | null;
-  readonly statedRounds: { readonly count: number; readonly span: Span } | null;
-  readonly unread: readonly Unread[];
-  readonly brackets: readonly BracketProblem[];
-  readonly remarks: readonly Span[];
-}
-
 /** Reads the instruction in a stretch of text. Never throws; what is not understood is in `unread`. */
-export function readInstruction(text: string, span: Span, lexicon: Lexicon): InstructionReading {
+export function readInstruction(text: string, span: Span, lexicon: Lexicon): Instruction {
   const tokens = tokenize(text, span);
   const found: Findings = { stated: null, reference: null, statedRounds: null, unread: [], brackets: [], remarks: [] };
   const partner = pairBrackets(tokens, found);

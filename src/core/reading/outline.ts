@@ -1,8 +1,17 @@
-import type { LegendEntry, Part, Passage, PieceStart, Round, Section, Stretch } from '../pattern/pattern.js';
+import type {
+  Instruction,
+  LegendEntry,
+  Part,
+  Passage,
+  PieceStart,
+  Round,
+  Section,
+  Stretch,
+} from '../pattern/pattern.js';
 import { lineSpan, type SourceText, type Span } from '../text/source.js';
 import type { SectionKind } from '../vocabulary/sections.js';
 import { headingBeforeLabel, headingByLook, sectionOf, type Heading } from './headings.js';
-import { readInstruction, type InstructionReading } from './instruction.js';
+import { readInstruction } from './instruction.js';
 import { beginsInstruction, contentStart, labelsIn, type Label } from './labels.js';
 import { legendIn } from './legend.js';
 import type { Lexicon } from './lexicon.js';
@@ -269,7 +278,7 @@ class Outliner {
     this.#stretch.rounds.push(this.#roundOf(open, reading));
   }
 
-  #roundOf(open: OpenRound, reading: InstructionReading): Round {
+  #roundOf(open: OpenRound, reading: Instruction): Round {
     const { label } = open;
     const to = open.from + this.#source.text.slice(open.from, open.to).trimEnd().length;
     const turned = reading.steps.some((step) => step.kind === 'turn');
@@ -287,6 +296,7 @@ class Outliner {
       numbers: label?.numbers ?? [],
       labelSpan: label?.span ?? { from: open.from, to: open.from },
       span: { from: open.from, to },
+      bodyFrom: open.bodyFrom,
       steps: reading.steps,
       reference: reading.reference,
       stated: reading.stated,
@@ -391,7 +401,7 @@ function wordsBeforeWork(text: string, lexicon: Lexicon): number {
 }
 
 /** Whether what was read of an unlabelled line is crochet with a result, and not talk about it. */
-function isInstruction(reading: InstructionReading): boolean {
+function isInstruction(reading: Instruction): boolean {
   const works = reading.steps.some(
     (step) => step.kind === 'work' || step.kind === 'group' || (step.kind === 'repeat' && step.body.length > 0),
   );

@@ -2,6 +2,7 @@ import type { ChainRule, Pattern } from '../pattern/pattern.js';
 import { sourceText } from '../text/source.js';
 import type { Vocabulary } from '../vocabulary/stitches.js';
 import { detectTerms } from './detect.js';
+import { readInstruction } from './instruction.js';
 import { definitions } from './legend.js';
 import { Lexicon } from './lexicon.js';
 import { legendOf, outlineOf } from './outline.js';
@@ -24,7 +25,14 @@ export function readPattern(text: string, options: ReadOptions = { terms: 'auto'
     legend.map(({ term }) => term),
   );
   const lexicon = new Lexicon(terms.used, compact, definitions(legend, terms.used, compact));
-  return { source, terms, legend, chainRule: chainRuleIn(text), ...outlineOf(source, lexicon) };
+  return {
+    source,
+    terms,
+    legend,
+    chainRule: chainRuleIn(text),
+    ...outlineOf(source, lexicon),
+    readAgain: (instruction) => readInstruction(instruction, { from: 0, to: instruction.length }, lexicon),
+  };
 }
 
 /** Whether single capital letters stand for stitches: X and V at least, explained or in use. */

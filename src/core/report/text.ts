@@ -37,8 +37,9 @@ export function reportText(report: Report, account?: (round: number) => RoundAcc
     }
   }
   if (report.findings.length > 0) lines.push('');
-  for (const { line, column, severity, rule, message } of report.findings) {
+  for (const { line, column, severity, rule, message, fixes } of report.findings) {
     lines.push(`  ${line}:${column}  ${severity}  ${rule}  ${message}`);
+    for (const { title } of fixes) lines.push(`      → ${title}`);
   }
   if (rounds.length === 0)
     lines.push('', '  No rounds were found. A line such as "Rnd 3: (sc 1, inc) x 6 (18)" is read as one.');

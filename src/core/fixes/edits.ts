@@ -1,0 +1,101 @@
+import type { Span } from '../text/source.js';
+
+/** A small change of an instruction: one span replaced. Places count from its first character. */
+export interface Edit extends Span {
+  readonly text: string;
+  /** How far it goes: the smaller, the likelier it is what was meant. */
+  readonly size: number;
+  readonly kind: 'number' | 'swap' | 'bracket' | 'times';
+}
+
+/** Figures that name a place ("2nd ch") or belong to a name ("2tog", "3.5 mm") are not tried. */
+const FIGURE = /(?<![\d.])\d{1,3}(?!\d|\.\d|st(?![\p{L}])|nd|rd|th|\s?(?:tog|mm|cm|g)(?![\p{L}]))/gu;
+const NUMBER_WORDS = new Map(
+  'one two three four five six seven eight nine ten eleven twelve'.split(' ').map((word, i) => [word, i + 1]),
+);
+const WORD_FIGURE = new RegExp(`(?<!\\p{L})(?:${[...NUMBER_WORDS.keys()].join('|')})(?!\\p{L})`, 'giu');
+const SHAPING =
+  /(?<!\p{L})(?:(inc|increase|increases|incs)|(inv ?dec|invdec|dec|decrease|decreases|decs))(?!\p{L})|(?<![\p{L}])(\d*)([VA])(?=\d|\b)/giu;
+/** A figure may have been meant to be so much larger or smaller. */
+const REACH = 12;
+
+/** All small changes of an instruction: one number, an increase for a decrease, one bracket, one "times". */
+export function* smallEdits(text: string): Iterable<Edit> {
+  for (const { 0: found, index } of text.matchAll(FIGURE))
+    yield* otherFigures(Number(found), index, found.length, String);
+  for (const { 0: found, index } of text.matchAll(WORD_FIGURE)) {
+    const value = NUMBER_WORDS.get(found.toLowerCase()) ?? 0;
+    yield* otherFigures(value, index, found.length, (figure) => [...NUMBER_WORDS.keys()][figure - 1] ?? String(figure));
+  }
+  for (const match of text.matchAll(SHAPING)) yield* swapped(match);
+}
+
+function* otherFigures(value: number, from: number, length: number, write: (figure: number) => string): Iterable<Edit> {
+  const swapped = digitsSwapped(value);
+  const edit = (other: number, size: number): Edit => ({
+    from,
+    to: from + length,
+    text: write(other),
+    size,
+    kind: 'number',
+  });
+  if (swapped !== null && swapped !== value) yield edit(swapped, 1);
+  const highest = value + Math.max(REACH, Math.ceil(value / 2));
+  for (let other = Math.max(1, value - REACH); other <= highest; other += 1)
+    if (other !== value && other !== swapped) yield edit(other, Math.abs(other - value));
+}
+
+function digitsSwapped(value: number): number | null {
+  return value > 9 && value < 100 ? (value % 10) * 10 + Math.floor(value / 10) : null;
+}
+
+function* swapped(match: RegExpExecArray): Iterable<Edit> {
+  const [found, inc, dec, , letter] = match;
+  const from = match.index + (letter ? found.length - 1 : 0);
+  const to = match.index + found.length;
+  const text = inc ? 'dec' : dec ? 'inc' : letter === 'V' ? 'A' : letter === 'A' ? 'V' : null;
+  if (text !== null) yield { from, to, text: matchingCase(text, inc ?? dec ?? letter ?? ''), size: 1.5, kind: 'swap' };
+}
+
+function matchingCase(text: string, like: string): string {
+  if (like.length > 1 && like === like.toUpperCase()) return text.toUpperCase();
+  return /^\p{Lu}/u.test(like) ? text.charAt(0).toUpperCase() + text.slice(1) : text;
+}
+
+const PAIRS: Record<string, string> = { '(': ')', '[': ']', '{': '}', ')': '(', ']': '[', '}': '{' };
+
+const REPEATS = /^\s*(?:[x×*]\s*\d|\d+\s*(?:x|times)|twice|around|to end|rep)/i;
+
+/** Where the missing partner of a bracket can stand: after a word or figure behind it, or before one in front. */
+export function* bracketEdits(text: string, mark: string, at: number): Iterable<Edit> {
+  const partner = PAIRS[mark];
+  if (!partner) return;
+  const opens = '([{'.includes(mark);
+  const gaps = opens ? /(?<=[\p{L}\d)\]}])(?=[\s,;.)\]}*×]|$)/gu : /(?<=^|[\s,;(*])(?=[\p{L}\d(])/gu;
+  for (const { index } of text.matchAll(gaps)) {
+    if (opens ? index <= at + 1 : index >= at) continue;
+    // Where "x 6" or "around" follows, all that stands before it is what is repeated.
+    const likely = opens && REPEATS.test(text.slice(index, index + 16));
+    yield {
+      from: index,
+      to: index,
+      text: partner,
+      size: likely ? 0.5 : 1 + Math.abs(index - at) / 1000,
+      kind: 'bracket',
+    };
+  }
+  yield { from: at, to: at + 1, text: '', size: 2, kind: 'bracket' };
+}
+
+/** "x 3" behind a repeat that says no number; `sign` as `timesSign` gives it. */
+export function* timesEdits(at: number, sign: string): Iterable<Edit> {
+  for (let times = 2; times <= 24; times += 1)
+    yield { from: at, to: at, text: sign.replace('#', String(times)), size: 1, kind: 'times' };
+}
+
+/** How a pattern says how often, with its spaces: " × #", "x#", " # times". */
+export function timesSign(text: string): string {
+  const match = /[)\]}]( ?)([x×*])( ?)\d/.exec(text);
+  if (match) return `${match[1] ?? ''}${match[2] ?? ''}${match[3] ?? ''}#`;
+  return /[)\]}] \d+ times/.test(text) ? ' # times' : ' x #';
+}

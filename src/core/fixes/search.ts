@@ -1,0 +1,189 @@
+import type { Fix } from '../checks/rule.js';
+import type { CountedPattern, CountedRound } from '../counting/counted.js';
+import { madeByKind } from '../counting/kinds.js';
+import type { Outcome } from '../counting/outcome.js';
+import type { Instruction } from '../pattern/pattern.js';
+import { bracketEdits, smallEdits, timesEdits, timesSign, type Edit } from './edits.js';
+
+/** At most so many ways to put a round right are offered. */
+const MOST = 4;
+/** Instructions longer than this are not searched. */
+const LONGEST = 1500;
+
+interface Candidate {
+  readonly edit: Edit;
+  readonly text: string;
+  readonly outcome: Outcome;
+  readonly cost: number;
+}
+
+/**
+ * The small changes of a round after which it fits its edge, makes what it states, and lets the next round fit;
+ * the likeliest first. Each is worked out with the real counting; nothing is guessed.
+ */
+export function fixesFor(counted: CountedPattern, index: number): Fix[] {
+  const round = counted.rounds[index];
+  if (!round) return [];
+  const fixes: Fix[] = [];
+  const stated = statedFix(counted, round);
+  if (stated && round.blame === 'stated') fixes.push(stated);
+  for (const candidate of candidates(counted, index)) fixes.push(fixOf(counted, round, candidate));
+  if (stated && round.blame !== 'stated') fixes.push(stated);
+  return fixes.slice(0, MOST);
+}
+
+function candidates(counted: CountedPattern, index: number): Candidate[] {
+  const round = counted.rounds[index];
+  if (!round || round.round.reference) return [];
+  const { source, readAgain } = counted.pattern;
+  const from = round.round.bodyFrom;
+  const text = source.text.slice(from, round.round.span.to);
+  if (text.length > LONGEST || (round.round.unread.length > 0 && round.round.brackets.length === 0)) return [];
+  const target = round.carried;
+  const found: Candidate[] = [];
+  for (const edit of editsOf(counted, round, text, from)) {
+    if (touchesCount(round, edit, from)) continue;
+    const edited = text.slice(0, edit.from) + edit.text + text.slice(edit.to);
+    const instruction = readAgain(edited);
+    if (!isSound(instruction)) continue;
+    const outcome = round.instead(instruction);
+    if (outcome.made === null || outcome.misfits.length > 0 || outcome.obstacles.length > 0) continue;
+    const stated = instruction.stated?.total ?? round.round.stated?.total ?? null;
+    if (stated !== null && outcome.made !== stated) continue;
+    if (stated === null && outcome.made !== target) continue;
+    if (!goesOn(counted, index, outcome.made)) continue;
+    found.push({ edit, text: edited, outcome, cost: edit.size - likeness(counted, index, edited) });
+  }
+  return distinct(found.sort((a, b) => a.cost - b.cost));
+}
+
+function editsOf(
+  { pattern }: CountedPattern,
+  { round, outcome }: CountedRound,
+  text: string,
+  from: number,
+): Iterable<Edit> {
+  const problem = round.brackets[0];
+  if (problem) return bracketEdits(text, problem.mark, problem.span.from - from);
+  const bare = outcome.obstacles.find(({ kind }) => kind === 'no-amount');
+  if (bare?.kind === 'no-amount') return timesEdits(bare.span.to - from, timesSign(pattern.source.text));
+  return smallEdits(text);
+}
+
+function isSound({ unread, brackets }: Instruction): boolean {
+  return unread.length === 0 && brackets.length === 0;
+}
+
+/** The stated count has a fix of its own. */
+function touchesCount({ round }: CountedRound, { from, to }: Edit, offset: number): boolean {
+  const count = round.stated?.span;
+  return count !== undefined && from + offset < count.to && to + offset > count.from;
+}
+
+/** Whether the round after comes out on so many stitches. */
+function goesOn({ rounds }: CountedPattern, index: number, made: number): boolean {
+  const round = rounds[index];
+  const next = rounds[index + 1];
+  if (!round || !next || next.stretch !== round.stretch || next.outcome.starts || next.verdict !== 'agrees')
+    return true;
+  const { misfits, made: after } = next.on(made);
+  return misfits.length === 0 && after === next.outcome.made;
+}
+
+/** How well an instruction continues its neighbours: the same words, and figures that go up or down by one. From 0 to 1. */
+function likeness({ rounds, pattern }: CountedPattern, index: number, text: string): number {
+  const shape = shapeOf(text);
+  let best = 0;
+  for (const step of [-2, -1, 1, 2]) {
+    const other = rounds[index + step];
+    if (!other || other.stretch !== rounds[index]?.stretch) continue;
+    const words = pattern.source.text.slice(other.round.bodyFrom, other.round.span.to);
+    if (shapeOf(words) !== shape) continue;
+    const mine = figuresOf(text);
+    const theirs = figuresOf(words);
+    const even = mine.every(
+      (figure, i) => Math.abs(figure - (theirs[i] ?? figure)) <= Math.abs(step) || i >= mine.length - 1,
+    );
+    best = Math.max(best, even ? 1 : 0.5);
+  }
+  return best;
+}
+
+function shapeOf(text: string): string {
+  return text.toLowerCase().replace(/\d+/g, '#').replace(/\s+/g, ' ').trim();
+}
+
+function figuresOf(text: string): number[] {
+  return [...text.matchAll(/\d+/g)].map(([figure]) => Number(figure));
+}
+
+function distinct(candidates: readonly Candidate[]): Candidate[] {
+  const seen = new Set<string>();
+  return candidates.filter(({ text }) => {
+    if (seen.has(text)) return false;
+    seen.add(text);
+    return true;
+  });
+}
+
+/** The stated count changed to what the instruction makes, where it fits and the next round can go on from that. */
+function statedFix(counted: CountedPattern, round: CountedRound): Fix | null {
+  const { stated } = round.round;
+  const { made, misfits } = round.outcome;
+  const index = counted.rounds.indexOf(round);
+  if (!stated || made === null || misfits.length > 0 || made === stated.total || !goesOn(counted, index, made))
+    return null;
+  const words = counted.pattern.source.text.slice(stated.span.from, stated.span.to);
+  const slip = stated.breakdown.length > 1 ? wrongKind(round) : { figure: stated.total, right: made };
+  const at = slip ? words.lastIndexOf(String(slip.figure)) : -1;
+  if (!slip || at < 0) return null;
+  const from = stated.span.from + at;
+  return {
+    title: `State ${slip.right} instead of ${slip.figure}`,
+    edits: [{ span: { from, to: from + String(slip.figure).length }, text: String(slip.right) }],
+  };
+}
+
+/** The one figure of "(20 dc, 4 htr)" that is not what the round makes of its kind; null where several are not. */
+function wrongKind(counted: CountedRound): { figure: number; right: number } | null {
+  const made = madeByKind(counted);
+  const wrong = (counted.round.stated?.breakdown ?? []).filter(
+    ({ stitch, count }) => (made.get(stitch) ?? 0) !== count,
+  );
+  const only = wrong[0];
+  return only && wrong.length === 1 ? { figure: only.count, right: made.get(only.stitch) ?? 0 } : null;
+}
+
+function fixOf({ pattern }: CountedPattern, { round }: CountedRound, { edit, text, outcome }: Candidate): Fix {
+  const from = round.bodyFrom;
+  const { into, edge, made } = outcome;
+  const uses = into !== null && edge !== null ? `uses all ${edge}, makes ${made}` : `makes ${made}`;
+  const was = pattern.source.text.slice(from + edit.from, from + edit.to);
+  const place = aroundEdit(text, edit);
+  const what =
+    edit.kind === 'bracket' && edit.text !== ''
+      ? `Add "${edit.text}": ${place}`
+      : edit.kind === 'bracket'
+        ? `Take out "${was}"`
+        : edit.kind === 'times'
+          ? `Say how often: ${place}`
+          : `${edit.text} instead of ${was}: ${place}`;
+  return {
+    title: `${what} (${uses})`,
+    edits: [{ span: { from: from + edit.from, to: from + edit.to }, text: edit.text }],
+  };
+}
+
+/** The step that an edit stands in, as it reads then. */
+function aroundEdit(text: string, { from, text: inserted }: Edit): string {
+  const open = Math.max(...['(', '[', '{', '*'].map((mark) => text.lastIndexOf(mark, Math.max(0, from - 1))));
+  const closes = [')', ']', '}', ';', '*']
+    .map((mark) => text.indexOf(mark, from + inserted.length))
+    .filter((at) => at >= 0);
+  const inBracket = open >= 0 && !/[)\]}]/.test(text.slice(open, from));
+  const start = inBracket ? open : Math.max(0, text.lastIndexOf(',', from - 1) + 1);
+  const comma = text.indexOf(',', from + inserted.length);
+  const end = inBracket ? Math.min(text.length, ...closes) + 1 : comma < 0 ? Math.min(text.length, from + 30) : comma;
+  const words = text.slice(start, end).replace(/\s+/g, ' ').trim();
+  return words.length > 60 ? `${words.slice(0, 59)}…` : words;
+}
