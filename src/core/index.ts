@@ -2,14 +2,15 @@
 import { check } from './checks/registry.js';
 import { countPattern } from './counting/count.js';
 import { accountOf } from './explaining/account.js';
-import type { RoundAccount } from './explaining/schema.js';
+import { slipsFor } from './explaining/hook.js';
+import type { HookSlip, RoundAccount } from './explaining/schema.js';
 import { readPattern, type ReadOptions } from './reading/read.js';
 import { withFixes } from './fixes/index.js';
 import { reportOf } from './report/report.js';
 import type { Report } from './report/schema.js';
 
-export { accountSchema } from './explaining/schema.js';
-export type { AccountStep, Ladder, RoundAccount } from './explaining/schema.js';
+export { accountSchema, hookSlipSchema } from './explaining/schema.js';
+export type { AccountStep, HookSlip, Ladder, RoundAccount } from './explaining/schema.js';
 export { reportSchema } from './report/schema.js';
 export type { Report, ReportFinding, ReportRound, ReportVerdict } from './report/schema.js';
 export { reportText } from './report/text.js';
@@ -25,6 +26,11 @@ export interface Checked {
    * @returns null where there is no such round.
    */
   readonly account: (round: number) => RoundAccount | null;
+  /**
+   * Which slips of the maker explain another count on the hook, the likeliest first.
+   * @param round its number among all rounds, from 0.
+   */
+  readonly slips: (round: number, onHook: number) => HookSlip[];
 }
 
 /**
@@ -41,6 +47,10 @@ export function checkPattern(text: string, file: string, options: ReadOptions = 
     account: (index) => {
       const round = counted.rounds[index];
       return round ? accountOf(counted, round) : null;
+    },
+    slips: (index, onHook) => {
+      const round = counted.rounds[index];
+      return round ? slipsFor(counted, round, onHook) : [];
     },
   };
 }

@@ -1,10 +1,11 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import {
   conflictSchema,
   createdSchema,
   patternSchema,
   savedSchema,
   troubleSchema,
+  type Dismissal,
   type StoredPattern,
 } from './patterns.js';
 
@@ -61,6 +62,16 @@ export async function current(id: string): Promise<StoredPattern> {
 
 export async function rename(id: string, name: string): Promise<void> {
   await ask(`/api/patterns/${id}`, body('PATCH', { name }));
+}
+
+/** Sets a round's tick, or takes it off. */
+export async function saveTick(id: string, key: string, on: boolean): Promise<void> {
+  await ask(`/api/patterns/${id}/ticks`, body('PUT', { key, on }));
+}
+
+/** Puts a finding aside with a reason, or (null) takes it up again. */
+export async function saveDismissal(id: string, dismissal: Dismissal): Promise<void> {
+  await ask(`/api/patterns/${id}/dismissals`, body('PUT', dismissal));
 }
 
 export async function putAway(id: string): Promise<void> {

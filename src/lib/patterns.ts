@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 
 /** Longest text that is taken in, in UTF-16 units: a book of some 1,500 pages. */
 export const LONGEST_TEXT = 4_000_000;
@@ -6,26 +6,52 @@ export const LONGEST_NAME = 200;
 
 const text = z
   .string()
-  .max(
-    LONGEST_TEXT,
-    `This text is longer than ${LONGEST_TEXT.toLocaleString('en')} characters. Split it, and take in the parts.`,
+  .check(
+    z.maxLength(
+      LONGEST_TEXT,
+      `This text is longer than ${LONGEST_TEXT.toLocaleString('en')} characters. Split it, and take in the parts.`,
+    ),
   );
-const name = z.string().trim().max(LONGEST_NAME, `A name has at most ${LONGEST_NAME} characters.`);
+const name = z.string().check(z.trim(), z.maxLength(LONGEST_NAME, `A name has at most ${LONGEST_NAME} characters.`));
 
 /** Something pasted or dropped, to be taken in. Without a name the first line of the text is taken. */
 export const intakeSchema = z.object({
-  name: name.default(''),
-  text: text.refine((value) => value.trim() !== '', 'There is no text yet. Paste the pattern, or drop its file here.'),
+  name: z._default(name, ''),
+  text: text.check(
+    z.refine((value) => value.trim() !== '', 'There is no text yet. Paste the pattern, or drop its file here.'),
+  ),
 });
 
 /** A save from the Desk: the text, and the revision that it was made from. */
-export const saveSchema = z.object({ text, base: z.int().min(1) });
+export const saveSchema = z.object({ text, base: z.int().check(z.gte(1)) });
 
-export const renameSchema = z.object({ name: name.min(1, 'A pattern needs a name.') });
+export const renameSchema = z.object({ name: name.check(z.minLength(1, 'A pattern needs a name.')) });
 
 /** A pattern as the Desk holds it. */
 export const patternSchema = z.object({ id: z.string(), name: z.string(), text: z.string(), revision: z.int() });
 export type StoredPattern = z.infer<typeof patternSchema>;
+
+const key = z.string().check(z.minLength(1), z.maxLength(64));
+
+/** A tick set or taken off. */
+export const tickSchema = z.object({ key, on: z.boolean() });
+
+/** A finding put aside with a reason, or (null) taken up again. */
+export const dismissalSchema = z.object({
+  key,
+  rule: z.string().check(z.maxLength(64)),
+  reason: z.nullable(z.string().check(z.trim(), z.maxLength(500, 'A reason has at most 500 characters.'))),
+});
+export type Dismissal = z.infer<typeof dismissalSchema>;
+
+/** What a person has noted on a pattern. */
+export interface Notes {
+  /** Keys of the rounds that are ticked. */
+  readonly ticks: readonly string[];
+  readonly dismissals: readonly Dismissal[];
+  /** The text as it was before the last sitting; null where there was none. */
+  readonly before: string | null;
+}
 
 /** What the server says to a save: the new revision, or what stands there instead. */
 export const savedSchema = z.object({ revision: z.int() });
@@ -44,6 +70,6 @@ export const summarySchema = z.object({
   warnings: z.int(),
   terms: z.enum(['us', 'uk', 'mixed', 'unclear']),
   /** One letter a round, in the order of the text: a(grees), c(ounted), o(ff), u(nreadable), t (on trust). */
-  tally: z.string().max(400),
+  tally: z.string().check(z.maxLength(400)),
 });
 export type Summary = z.infer<typeof summarySchema>;

@@ -1,6 +1,6 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 
-const count = z.int().min(0);
+const count = z.int().check(z.gte(0));
 
 /** One step of a round, worked out. `into` and `made` are of all its `times` together; offsets are in the text. */
 export interface AccountStep {
@@ -15,7 +15,7 @@ export interface AccountStep {
   steps: AccountStep[];
 }
 
-const stepSchema: z.ZodType<AccountStep> = z.object({
+const stepSchema: z.ZodMiniType<AccountStep> = z.object({
   words: z.string(),
   from: count,
   to: count,
@@ -31,17 +31,17 @@ const stepSchema: z.ZodType<AccountStep> = z.object({
 /** Which stitch of the edge each made stitch sits on: the data of the stitch ladder. */
 export const ladderSchema = z.object({
   /** Stitches there to work into; null where the piece starts here. */
-  edge: count.nullable(),
+  edge: z.nullable(count),
   stitches: z.array(
     z.object({
       /** Stitches of the edge that it is worked into, from 0: one, several for a decrease, none for a chain or in a ring. */
       on: z.array(count),
       name: z.string(),
-      colour: z.string().nullable(),
+      colour: z.nullable(z.string()),
       /** `index` of the step that makes it. */
       step: count,
       /** Which pass of the outermost repeat it belongs to, from 0; null outside of repeats. */
-      pass: count.nullable(),
+      pass: z.nullable(count),
     }),
   ),
   /** Stitches of the edge that are passed over on purpose, and those that are left over at the end. */
@@ -58,15 +58,19 @@ export type Ladder = z.infer<typeof ladderSchema>;
 export const accountSchema = z.object({
   part: z.string(),
   label: z.string(),
-  line: z.int().min(1),
+  line: z.int().check(z.gte(1)),
   verdict: z.enum(['agrees', 'counted', 'off', 'unreadable', 'on-trust']),
-  edge: count.nullable(),
-  into: count.nullable(),
-  made: count.nullable(),
-  stated: count.nullable(),
+  edge: z.nullable(count),
+  into: z.nullable(count),
+  made: z.nullable(count),
+  stated: z.nullable(count),
   /** The round in plain words, in the pattern's own vocabulary. */
   sentence: z.string(),
   steps: z.array(stepSchema),
-  ladder: ladderSchema.nullable(),
+  ladder: z.nullable(ladderSchema),
 });
 export type RoundAccount = z.infer<typeof accountSchema>;
+
+/** A slip of the maker that explains a count on the hook, and how to go on from it. */
+export const hookSlipSchema = z.object({ what: z.string(), mend: z.string() });
+export type HookSlip = z.infer<typeof hookSlipSchema>;

@@ -1,7 +1,8 @@
 import type { Finding } from '../checks/registry.js';
 import type { CountedPattern, CountedRound } from '../counting/counted.js';
 import type { Part } from '../pattern/pattern.js';
-import { positionAt, type SourceText, type Span } from '../text/source.js';
+import { Keys } from '../text/key.js';
+import { lineIndexAt, lineSpan, positionAt, type SourceText, type Span } from '../text/source.js';
 import type { Report, ReportFinding, ReportRound } from './schema.js';
 
 /** Puts a counted pattern and its findings into the form that other programs read. */
@@ -14,6 +15,8 @@ export function reportOf(file: string, counted: CountedPattern, findings: readon
     if (list) list.push(round);
     else byPart.set(round.part, [round]);
   }
+  const roundKeys = new Keys();
+  const findingKeys = new Keys();
   return {
     schema: 'dostik.check/1',
     file,
@@ -22,9 +25,9 @@ export function reportOf(file: string, counted: CountedPattern, findings: readon
       name: part.name,
       make: part.make,
       line: positionAt(source, part.heading.from).line,
-      rounds: (byPart.get(part) ?? []).map((round) => roundOf(source, round)),
+      rounds: (byPart.get(part) ?? []).map((round) => roundOf(source, round, roundKeys)),
     })),
-    findings: findings.map((finding) => findingOf(source, finding)),
+    findings: findings.map((finding) => findingOf(source, finding, findingKeys)),
     coverage: {
       instructionLines: counted.rounds.length,
       read: counted.rounds.filter(({ round, verdict }) => round.unread.length === 0 && verdict !== 'unreadable').length,
@@ -32,7 +35,9 @@ export function reportOf(file: string, counted: CountedPattern, findings: readon
   };
 }
 
-function roundOf(source: SourceText, { round, outcome, verdict }: CountedRound): ReportRound {
+function roundOf(source: SourceText, { round, part, outcome, verdict }: CountedRound, keys: Keys): ReportRound {
+  const { edge, into, made } = outcome;
+  const words = source.text.slice(round.span.from, round.span.to);
   return {
     label: round.label,
     from: round.from,
@@ -40,15 +45,26 @@ function roundOf(source: SourceText, { round, outcome, verdict }: CountedRound):
     kind: round.kind,
     line: positionAt(source, round.span.from).line,
     endLine: positionAt(source, round.span.to).line,
-    edge: outcome.edge,
-    into: outcome.into,
-    made: outcome.made,
+    edge,
+    into,
+    made,
     stated: round.stated?.total ?? null,
     verdict,
+    key: keys.of(`${part.name}|${words}|${edge}|${into}|${made}`),
   };
 }
 
-function findingOf(source: SourceText, { rule, severity, span, message, round, fixes }: Finding): ReportFinding {
+const LONGEST_KEYED = 400;
+
+function findingOf(
+  source: SourceText,
+  { rule, severity, span, message, round, fixes }: Finding,
+  keys: Keys,
+): ReportFinding {
+  const line = lineSpan(source, lineIndexAt(source, span.from));
+  // The line that it begins in, as far as people write lines, and its own words.
+  const words = source.text.slice(line.from, Math.min(line.to, line.from + LONGEST_KEYED));
+  const own = source.text.slice(span.from, Math.min(span.to, span.from + LONGEST_KEYED));
   return {
     rule: rule.id,
     severity: severity ?? rule.severity,
@@ -60,6 +76,7 @@ function findingOf(source: SourceText, { rule, severity, span, message, round, f
       title,
       edits: edits.map((edit) => ({ ...place(source, edit.span), text: edit.text })),
     })),
+    key: keys.of(`${rule.id}|${words}|${own}`),
   };
 }
 

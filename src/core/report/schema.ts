@@ -1,20 +1,24 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 
-const position = { line: z.int().min(1), column: z.int().min(1), endLine: z.int().min(1), endColumn: z.int().min(1) };
-const count = z.int().min(0).nullable();
+const atLeast = (least: number) => z.int().check(z.gte(least));
+
+const position = { line: atLeast(1), column: atLeast(1), endLine: atLeast(1), endColumn: atLeast(1) };
+const count = z.nullable(atLeast(0));
 
 const round = z.object({
   label: z.string(),
-  from: z.int().min(0),
-  to: z.int().min(0),
+  from: atLeast(0),
+  to: atLeast(0),
   kind: z.enum(['round', 'row']),
-  line: z.int().min(1),
-  endLine: z.int().min(1),
+  line: atLeast(1),
+  endLine: atLeast(1),
   edge: count,
   into: count,
   made: count,
   stated: count,
   verdict: z.enum(['agrees', 'counted', 'off', 'unreadable', 'on-trust']),
+  /** Stands for the round's words and all that its count rests on; another one as soon as any of that changes. */
+  key: z.string(),
 });
 
 const fix = z.object({ title: z.string(), edits: z.array(z.object({ ...position, text: z.string() })) });
@@ -24,9 +28,11 @@ const finding = z.object({
   severity: z.enum(['error', 'warning', 'hint']),
   ...position,
   message: z.string(),
-  part: z.string().nullable(),
-  round: z.string().nullable(),
+  part: z.nullable(z.string()),
+  round: z.nullable(z.string()),
   fixes: z.array(fix),
+  /** Stands for the rule and the lines that it was found in. */
+  key: z.string(),
 });
 
 /** The check report, `dostik.check/1`: lines and columns count from 1, `endColumn` is exclusive. */
@@ -34,13 +40,13 @@ export const reportSchema = z.object({
   schema: z.literal('dostik.check/1'),
   file: z.string(),
   terms: z.object({
-    declared: z.enum(['us', 'uk']).nullable(),
+    declared: z.nullable(z.enum(['us', 'uk'])),
     detected: z.enum(['us', 'uk', 'mixed', 'unclear']),
-    confidence: z.number().min(0).max(1),
+    confidence: z.number().check(z.gte(0), z.lte(1)),
   }),
-  parts: z.array(z.object({ name: z.string(), make: z.int().min(1), line: z.int().min(1), rounds: z.array(round) })),
+  parts: z.array(z.object({ name: z.string(), make: atLeast(1), line: atLeast(1), rounds: z.array(round) })),
   findings: z.array(finding),
-  coverage: z.object({ instructionLines: z.int().min(0), read: z.int().min(0) }),
+  coverage: z.object({ instructionLines: atLeast(0), read: atLeast(0) }),
 });
 
 export type Report = z.infer<typeof reportSchema>;

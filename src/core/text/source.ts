@@ -31,7 +31,7 @@ export function sourceText(text: string): SourceText {
 }
 
 /** The line (from 0) that holds an offset. Offsets outside the text count to its nearest line. */
-function lineIndexAt(source: SourceText, offset: number): number {
+export function lineIndexAt(source: SourceText, offset: number): number {
   const starts = source.lineStarts;
   let low = 0;
   let high = starts.length - 1;

@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 
 /** A text that has not reached the server yet, kept in this browser. */
 const draftSchema = z.object({ text: z.string(), base: z.int() });

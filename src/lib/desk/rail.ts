@@ -114,6 +114,7 @@ export function rail(): Extension {
           made: 888,
           stated: 888,
           verdict: 'off',
+          key: '',
         }),
     }),
   ];

@@ -1,9 +1,20 @@
 import { randomUUID } from 'node:crypto';
+import * as z from 'zod/mini';
 import { and, desc, eq, isNull } from 'drizzle-orm';
-import { LONGEST_NAME, patternSchema, summarySchema, type StoredPattern, type Summary } from '../patterns.js';
+import {
+  LONGEST_NAME,
+  patternSchema,
+  summarySchema,
+  type Dismissal,
+  type Notes,
+  type StoredPattern,
+  type Summary,
+} from '../patterns.js';
 import type { OpenDatabase } from './db/client.js';
-import { patterns } from './db/schema.js';
+import { dismissals, patterns, ticks, versions } from './db/schema.js';
 import { summarise } from './summary.js';
+
+const storedSummary = z.nullable(summarySchema);
 
 export interface ShelfEntry {
   readonly id: string;
@@ -17,6 +28,11 @@ export type SaveOutcome =
   | { readonly kind: 'saved'; readonly revision: number }
   | { readonly kind: 'conflict'; readonly current: StoredPattern }
   | { readonly kind: 'gone' };
+
+/** A sitting ends after so long a pause, and a new one begins after so long in any case; milliseconds. */
+const SITTING = 30 * 60_000;
+const LONGEST_SITTING = 4 * 3_600_000;
+const MOST_VERSIONS = 50;
 
 /** Everything that is done with stored patterns. */
 export class PatternStore {
@@ -33,7 +49,7 @@ export class PatternStore {
       .from(patterns)
       .where(isNull(patterns.deletedAt))
       .orderBy(desc(patterns.updatedAt), patterns.name);
-    return rows.map((row) => ({ ...row, summary: summarySchema.nullable().parse(JSON.parse(row.summary)) }));
+    return rows.map((row) => ({ ...row, summary: storedSummary.parse(JSON.parse(row.summary)) }));
   }
 
   /** A pattern by its id; null where there is none or it has been put away. */
@@ -68,13 +84,14 @@ export class PatternStore {
   async save(id: string, given: string, base: number): Promise<SaveOutcome> {
     const text = storable(given);
     const summary = JSON.stringify(summarise(text));
-    const changed = await this.#database.write(() =>
-      this.#database.db
+    const changed = await this.#database.write(async () => {
+      await this.#keepVersion(id, base);
+      return this.#database.db
         .update(patterns)
         .set({ text, revision: base + 1, updatedAt: Date.now(), summary })
         .where(and(eq(patterns.id, id), eq(patterns.revision, base), isNull(patterns.deletedAt)))
-        .returning({ revision: patterns.revision }),
-    );
+        .returning({ revision: patterns.revision });
+    });
     const saved = changed[0];
     if (saved) return { kind: 'saved', revision: saved.revision };
     const current = await this.get(id);
@@ -82,6 +99,72 @@ export class PatternStore {
     // The same text again, after an answer that never arrived, is no conflict.
     if (current.text === text) return { kind: 'saved', revision: current.revision };
     return { kind: 'conflict', current };
+  }
+
+  /** Keeps the text that a save is about to replace, once for each sitting. */
+  async #keepVersion(id: string, base: number): Promise<void> {
+    const { db } = this.#database;
+    const [last] = await db
+      .select({ at: versions.at })
+      .from(versions)
+      .where(eq(versions.patternId, id))
+      .orderBy(desc(versions.at))
+      .limit(1);
+    const [current] = await db
+      .select({ text: patterns.text, updatedAt: patterns.updatedAt })
+      .from(patterns)
+      .where(and(eq(patterns.id, id), eq(patterns.revision, base)));
+    const now = Date.now();
+    if (!current || (last && now - current.updatedAt < SITTING && now - last.at < LONGEST_SITTING)) return;
+    await db.insert(versions).values({ patternId: id, revision: base, text: current.text, at: now });
+    const old = await db
+      .select({ id: versions.id })
+      .from(versions)
+      .where(eq(versions.patternId, id))
+      .orderBy(desc(versions.at))
+      .offset(MOST_VERSIONS)
+      .limit(1000);
+    for (const { id: version } of old) await db.delete(versions).where(eq(versions.id, version));
+  }
+
+  /** Ticks, dismissals and the text before the last sitting. */
+  async notes(id: string): Promise<Notes> {
+    const { db } = this.#database;
+    const ticked = await db.select({ key: ticks.key }).from(ticks).where(eq(ticks.patternId, id));
+    const put = await db
+      .select({ key: dismissals.key, rule: dismissals.rule, reason: dismissals.reason })
+      .from(dismissals)
+      .where(eq(dismissals.patternId, id));
+    const [version] = await db
+      .select({ text: versions.text })
+      .from(versions)
+      .where(eq(versions.patternId, id))
+      .orderBy(desc(versions.at))
+      .limit(1);
+    return { ticks: ticked.map(({ key }) => key), dismissals: put, before: version?.text ?? null };
+  }
+
+  /** Sets or takes off a tick; false where there is no such pattern. */
+  async tick(id: string, key: string, on: boolean): Promise<boolean> {
+    if (!(await this.get(id))) return false;
+    await this.#database.write(async () => {
+      const { db } = this.#database;
+      if (on) await db.insert(ticks).values({ patternId: id, key, at: Date.now() }).onConflictDoNothing();
+      else await db.delete(ticks).where(and(eq(ticks.patternId, id), eq(ticks.key, key)));
+    });
+    return true;
+  }
+
+  /** Puts a finding aside, or takes it up again where no reason is given; false where there is no such pattern. */
+  async dismiss(id: string, { key, rule, reason }: Dismissal): Promise<boolean> {
+    if (!(await this.get(id))) return false;
+    await this.#database.write(async () => {
+      const { db } = this.#database;
+      const of = and(eq(dismissals.patternId, id), eq(dismissals.key, key));
+      await db.delete(dismissals).where(of);
+      if (reason !== null) await db.insert(dismissals).values({ patternId: id, key, rule, reason, at: Date.now() });
+    });
+    return true;
   }
 
   async rename(id: string, name: string): Promise<boolean> {

@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import { checkText, type Report } from '../../core/index.js';
 
 const askSchema = z.object({ text: z.string(), name: z.string() });

@@ -3,7 +3,8 @@ import { store } from '../../../lib/server/store.js';
 import type { PageServerLoad } from './$types.js';
 
 export const load: PageServerLoad = async ({ params }) => {
-  const pattern = await (await store()).get(params.id);
+  const patterns = await store();
+  const pattern = await patterns.get(params.id);
   if (!pattern) error(404, 'This pattern is not on the shelf. It may have been put away.');
-  return { pattern };
+  return { pattern, notes: await patterns.notes(params.id) };
 };

@@ -1,0 +1,7 @@
+import { tickSchema } from '../../../../../lib/patterns.js';
+import { noted } from '../../../../../lib/server/noted.js';
+import type { RequestHandler } from './$types.js';
+
+/** Sets a round's tick, or takes it off. */
+export const PUT: RequestHandler = ({ params, request }) =>
+  noted(request, tickSchema, (store, { key, on }) => store.tick(params.id, key, on));
