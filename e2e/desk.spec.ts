@@ -4,7 +4,7 @@ import { test } from './server.js';
 
 const FAULT = 'Round 18';
 
-async function openPattern(page: Page, url: string, name: string): Promise<void> {
+async function openPattern(page: Page, url: string, name: string | RegExp): Promise<void> {
   await page.goto(url);
   await page.getByRole('link', { name }).click();
   await expect(page.getByRole('tab', { name: /Findings \d/ })).toBeVisible();
@@ -21,6 +21,7 @@ async function saved(page: Page): Promise<void> {
 
 test('open a demo pattern, see the fault, mend the line, reload, and find it mended', async ({ page, server }) => {
   await openPattern(page, server.url, 'Lantern Point Lighthouse');
+  await page.getByRole('tab', { name: /Findings/ }).click();
   const finding = page.getByRole('button', { name: new RegExp(`${FAULT}.*States 24`) });
   await finding.click();
   await expect(railRow(page, FAULT)).toHaveAttribute('title', 'Round 18: uses 30 of 30, makes 25, states 24; off');
@@ -32,6 +33,7 @@ test('open a demo pattern, see the fault, mend the line, reload, and find it men
   await saved(page);
 
   await page.reload();
+  await page.getByRole('tab', { name: 'Findings 0' }).click();
   await expect(page.getByText('Nothing left to mend')).toBeVisible();
   await page.goto(server.url);
   await expect(page.getByRole('listitem').filter({ hasText: 'Lantern Point Lighthouse' })).toContainText(
@@ -55,6 +57,7 @@ test('paste a new pattern, put it away and put it back', async ({ page, server }
     .fill('Limpet\n\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 5 (18)\n');
   await page.getByRole('button', { name: 'Take in', exact: true }).click();
   await expect(page.getByRole('heading', { name: 'Limpet', level: 1 })).toBeVisible();
+  await page.getByRole('tab', { name: 'Findings 1' }).click();
   await expect(page.getByText('Uses 10 of 12 stitches: 2 are left unworked.')).toBeVisible();
 
   await page.getByRole('link', { name: 'Shelf' }).click();
@@ -125,7 +128,90 @@ test('shelf and desk have no violations of accessibility in either scheme', asyn
     await page.goto(server.url);
     expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
     await openPattern(page, server.url, 'Tugboat');
-    await page.getByRole('button', { name: /Rnd 10/ }).click();
+    await page.keyboard.press('Alt+Period');
+    await expect(page.getByRole('heading', { name: /^Rnd/ })).toBeVisible();
+    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+    await page.keyboard.press('Alt+l');
+    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+    await page.keyboard.press('Alt+a');
+    await expect(page.getByRole('combobox')).toBeFocused();
     expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
   }
+});
+
+test('a working session by keyboard alone: mend, put aside, tick, ask, undo past a reload', async ({
+  page,
+  server,
+}) => {
+  await openPattern(page, server.url, /starfish/);
+  await expect(page.getByLabel('Manuscript')).toBeFocused();
+
+  // The first finding, understood in the card and mended by its first fix.
+  await page.keyboard.press('Alt+Period');
+  await expect(page.getByRole('heading', { name: /^Round 7/ })).toBeVisible();
+  await expect(page.getByText('Add ")": (4sc, inc) x5 = 30')).toBeVisible();
+  await page.keyboard.press('Alt+Digit1');
+  await expect(railRow(page, 'Round 7').first()).toHaveAttribute(
+    'title',
+    'Round 7: uses 25 of 25, makes 30, states 30; agrees',
+  );
+  await expect(page.getByRole('tab', { name: 'Findings 1' })).toBeVisible();
+  await expect(page.getByRole('img', { name: /Stitch ladder: 25 stitches above, 30 made below/ })).toBeVisible();
+
+  // The second is put aside with a reason, and stays aside.
+  await page.keyboard.press('Alt+Period');
+  await page.keyboard.press('Alt+Digit0');
+  await page.keyboard.type('Asked the designer');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('tab', { name: 'Findings 0' })).toBeVisible();
+
+  // Two rounds are ticked; the caret goes on by itself.
+  await page.keyboard.press('Alt+m');
+  await page.keyboard.press('Alt+g');
+  await expect(page.getByRole('combobox')).toBeFocused();
+  await page.keyboard.type('2');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: /^Round 2/ })).toBeVisible();
+  await page.keyboard.press('Alt+Enter');
+  await expect(page.getByRole('heading', { name: /^Round 3/ })).toBeVisible();
+  await page.keyboard.press('Alt+Enter');
+  await expect(page.getByText('2 of 20 ticked')).toBeVisible();
+
+  // One stitch too few on the hook.
+  await page.keyboard.press('Alt+h');
+  await page.keyboard.type('19');
+  await expect(page.getByText('One increase was worked as a single stitch.')).toBeVisible();
+  await saved(page);
+
+  await page.reload();
+  await expect(page.getByText('2 of 20 ticked')).toBeVisible();
+  await expect(page.getByRole('tab', { name: 'Findings 0' })).toBeVisible();
+
+  // A tick falls off when what its count rests on changes, and the mended line can still be undone.
+  await page.getByLabel('Manuscript').focus();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('tab', { name: 'Findings 1' })).toBeVisible();
+  await page.keyboard.press('Control+y');
+  await page.keyboard.press('Alt+g');
+  await expect(page.getByRole('combobox')).toBeFocused();
+  await page.keyboard.type('1');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('End');
+  await page.keyboard.type(' pull tight');
+  await expect(page.getByText('2 of 20 ticked')).toBeVisible();
+  await page.keyboard.press('Alt+ArrowDown');
+  await page.keyboard.press('End');
+  await page.keyboard.type(' done');
+  await expect(page.getByText('1 of 20 ticked')).toBeVisible();
+});
+
+test('the text with its sums can be printed', async ({ page, server, context }) => {
+  await openPattern(page, server.url, 'HERMIT CRAB');
+  const paper = context.waitForEvent('page');
+  await page.keyboard.press('Alt+p');
+  const sheet = await paper;
+  await expect(
+    sheet.getByRole('row', { name: /42\/36 → 35 \(−1\), states 30 R15: \(4X, A\)\*7 \(30\)/ }),
+  ).toBeVisible();
+  expect((await new AxeBuilder({ page: sheet }).analyze()).violations).toEqual([]);
 });

@@ -13,6 +13,7 @@ export { accountSchema, hookSlipSchema } from './explaining/schema.js';
 export type { AccountStep, HookSlip, Ladder, RoundAccount } from './explaining/schema.js';
 export { reportSchema } from './report/schema.js';
 export type { Report, ReportFinding, ReportRound, ReportVerdict } from './report/schema.js';
+export { markedLines, markedText, type MarkedLine } from './report/marked.js';
 export { reportText } from './report/text.js';
 
 /** A text that has been checked, and can be asked how its figures come about. */

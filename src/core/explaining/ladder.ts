@@ -23,12 +23,22 @@ export function ladderOf(outcome: Outcome, speech: Speech, indexOf: ReadonlyMap<
   for (let i = rungs.at; edge !== null && i < Math.min(edge, LONGEST_LADDER); i += 1) left.push(i);
   return {
     edge,
+    start: !outcome.starts ? null : inRing(outcome.worked) ? 'ring' : 'chain',
     stitches: rungs.stitches,
     missed: rungs.missed,
     left: rungs.cut ? [] : left,
     beyond: edge === null ? 0 : Math.max(0, rungs.at - edge),
     cut: rungs.cut,
   };
+}
+
+function inRing(worked: readonly Worked[]): boolean {
+  return worked.some(
+    ({ step, body }) =>
+      step.kind === 'ring' ||
+      ((step.kind === 'work' || step.kind === 'group') && step.place.kind === 'ring') ||
+      inRing(body),
+  );
 }
 
 class Rungs {

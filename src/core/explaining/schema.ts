@@ -32,6 +32,8 @@ const stepSchema: z.ZodMiniType<AccountStep> = z.object({
 export const ladderSchema = z.object({
   /** Stitches there to work into; null where the piece starts here. */
   edge: z.nullable(count),
+  /** What a piece starts from, where there is no edge yet. */
+  start: z.nullable(z.enum(['ring', 'chain'])),
   stitches: z.array(
     z.object({
       /** Stitches of the edge that it is worked into, from 0: one, several for a decrease, none for a chain or in a ring. */

@@ -181,9 +181,16 @@ function aroundEdit(text: string, { from, text: inserted }: Edit): string {
     .map((mark) => text.indexOf(mark, from + inserted.length))
     .filter((at) => at >= 0);
   const inBracket = open >= 0 && !/[)\]}]/.test(text.slice(open, from));
+  // The number behind a repeat is shown with what it repeats: "(4 sc, dec) × 6".
+  const repeated = /[([{*][^()[\]{}*]*[)\]}*]\s*(?:[x×*]|repeat)?\s*$/.exec(text.slice(0, from));
+  if (repeated) return shortened(text.slice(repeated.index, from + inserted.length));
   const start = inBracket ? open : Math.max(0, text.lastIndexOf(',', from - 1) + 1);
   const comma = text.indexOf(',', from + inserted.length);
   const end = inBracket ? Math.min(text.length, ...closes) + 1 : comma < 0 ? Math.min(text.length, from + 30) : comma;
-  const words = text.slice(start, end).replace(/\s+/g, ' ').trim();
+  return shortened(text.slice(start, end));
+}
+
+function shortened(text: string): string {
+  const words = text.replace(/\s+/g, ' ').trim();
   return words.length > 60 ? `${words.slice(0, 59)}…` : words;
 }

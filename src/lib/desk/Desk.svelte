@@ -2,81 +2,428 @@
   import { goto } from '$app/navigation';
   import type { EditorView } from '@codemirror/view';
   import { onDestroy } from 'svelte';
-  import type { Report, ReportFinding } from '../../core/index.js';
+  import { markedText, type Report, type ReportFinding, type RoundAccount } from '../../core/index.js';
   import { putAway, rename, saveText, takeBack, takeIn, Trouble } from '../client.js';
   import Button from '../components/Button.svelte';
   import Mark from '../components/Mark.svelte';
   import Menu from '../components/Menu.svelte';
   import Tabs from '../components/Tabs.svelte';
   import { toasts } from '../components/toasts.svelte.js';
-  import { LONGEST_NAME, type StoredPattern } from '../patterns.js';
+  import { LONGEST_NAME, LONGEST_TEXT, type Notes as StoredNotes, type StoredPattern } from '../patterns.js';
+  import type { EarlierRound } from '../workers/check.worker.js';
   import { Checker } from '../workers/checker.js';
+  import { actionFor, type Action } from './actions.js';
   import Conflict from './Conflict.svelte';
   import { readDraft } from './draft.js';
   import FindingList from './FindingList.svelte';
-  import { placeOf } from './findings.js';
-  import { goTo, replaceText } from './manuscript.js';
+  import { lightWords, placeOf, showFindings } from './findings.js';
+  import { toggleFold } from './folding.js';
+  import { applyFix, goTo, goToLine, replaceText } from './manuscript.js';
   import Manuscript from './Manuscript.svelte';
-  import { showReport } from './rail.js';
+  import { Notes } from './notes.svelte.js';
+  import PartList from './PartList.svelte';
+  import { showReport, showTicks } from './rail.js';
+  import { remember } from './remembered.js';
   import Rename from './Rename.svelte';
-  import RoundList from './RoundList.svelte';
+  import RoundCard from './RoundCard.svelte';
+  import { nearest, placedRounds, roundAt, type PlacedRound } from './rounds.js';
   import { Saver } from './saver.svelte.js';
   import SaveSign from './SaveSign.svelte';
 
-  let { pattern }: { pattern: StoredPattern } = $props();
+  let { pattern, stored }: { pattern: StoredPattern; stored: StoredNotes } = $props();
   // The Desk is made anew for each pattern; from here on it owns name and text.
   // svelte-ignore state_referenced_locally
   const opened = pattern;
+  // svelte-ignore state_referenced_locally
+  const before = stored.before;
+  // svelte-ignore state_referenced_locally
+  const notes = new Notes(opened.id, stored);
+  const saver = new Saver(opened);
   let name = $state(opened.name);
   let text = $state.raw(opened.text);
   let report = $state.raw<Report | null>(null);
+  /** The text that the report is about. */
+  let checked = $state.raw('');
+  let account = $state.raw<RoundAccount | null>(null);
+  let earlier = $state.raw<readonly EarlierRound[]>([]);
   let line = $state(1);
-  let panel = $state<'findings' | 'rounds'>('findings');
-  let naming = $state(false);
+  let caret = $state(0);
+  let panel = $state<'round' | 'findings' | 'parts'>('round');
+  let open = $state<'name' | 'keys' | 'finder' | null>(null);
+  let finderStart = $state('');
+  let hookAsked = $state(0);
+  let asideAsked = $state(0);
   let view: EditorView | undefined;
   let checker: Checker | undefined;
-  const saver = new Saver(opened);
 
   const theirs = $derived(saver.state.kind === 'conflict' ? saver.state.theirs : null);
-  const rounds = $derived(report?.parts.flatMap((part) => part.rounds) ?? []);
-  const off = $derived(rounds.filter(({ verdict }) => verdict === 'off').length);
-  const unread = $derived(rounds.filter(({ verdict }) => verdict === 'unreadable').length);
+  const rounds = $derived(report ? placedRounds(report) : []);
+  const off = $derived(rounds.filter(({ round }) => round.verdict === 'off').length);
+  const unread = $derived(rounds.filter(({ round }) => round.verdict === 'unreadable').length);
+  const ticked = $derived(rounds.filter(({ round }) => notes.ticks.has(round.key)).length);
+  const findings = $derived(report?.findings.filter(({ key }) => !notes.aside.has(key)) ?? []);
+  const current = $derived(findings.find((finding) => finding.line <= line && line <= finding.endLine) ?? null);
+  const placed = $derived(roundAt(rounds, line) ?? nearest(rounds, line, -1) ?? rounds[0] ?? null);
+  const roundFindings = $derived(placed ? findings.filter((finding) => ofRound(finding, placed)) : []);
+  const was = $derived(placed ? wordsBefore(placed) : null);
   const TERMS = { us: 'US terms', uk: 'UK terms', mixed: 'Mixed terms', unclear: 'Terms unclear' };
+
+  const ACTIONS: readonly Action[] = [
+    { id: 'next-round', text: 'Next round', group: 'Rounds', code: 'ArrowDown', keys: 'Alt ↓', run: () => step(1) },
+    { id: 'last-round', text: 'Round before', group: 'Rounds', code: 'ArrowUp', keys: 'Alt ↑', run: () => step(-1) },
+    {
+      id: 'tick',
+      text: 'Tick the round, or take the tick off',
+      group: 'Rounds',
+      code: 'KeyT',
+      keys: 'Alt T',
+      run: tick,
+    },
+    {
+      id: 'tick-on',
+      text: 'Tick, and go on to the next without',
+      group: 'Rounds',
+      code: 'Enter',
+      keys: 'Alt Enter',
+      run: tickOn,
+    },
+    {
+      id: 'unticked',
+      text: 'Next round without a tick',
+      group: 'Rounds',
+      code: 'Slash',
+      keys: 'Alt /',
+      run: () => stepUnticked(),
+    },
+    {
+      id: 'number',
+      text: 'Go to a round by its number',
+      group: 'Rounds',
+      code: 'KeyG',
+      keys: 'Alt G',
+      run: () => find(''),
+    },
+    { id: 'hook', text: 'Explain the count on the hook', group: 'Rounds', code: 'KeyH', keys: 'Alt H', run: askHook },
+    {
+      id: 'next-finding',
+      text: 'Next finding',
+      group: 'Findings',
+      code: 'Period',
+      keys: 'Alt .',
+      run: () => stepFinding(1),
+    },
+    {
+      id: 'last-finding',
+      text: 'Finding before',
+      group: 'Findings',
+      code: 'Comma',
+      keys: 'Alt ,',
+      run: () => stepFinding(-1),
+    },
+    ...[1, 2, 3, 4].map((which): Action => ({
+      id: `fix-${which}`,
+      text: `Apply fix ${which} of the finding at the caret`,
+      group: 'Findings',
+      code: `Digit${which}`,
+      keys: `Alt ${which}`,
+      run: () => fixCurrent(which - 1),
+    })),
+    {
+      id: 'aside',
+      text: 'Put the finding aside, with a reason',
+      group: 'Findings',
+      code: 'Digit0',
+      keys: 'Alt 0',
+      run: askAside,
+    },
+    {
+      id: 'list',
+      text: 'Show all findings, or the round',
+      group: 'Findings',
+      code: 'KeyL',
+      keys: 'Alt L',
+      run: () => (panel = panel === 'round' ? 'findings' : 'round'),
+    },
+    {
+      id: 'next-part',
+      text: 'Next part',
+      group: 'Parts',
+      code: 'PageDown',
+      keys: 'Alt Page ↓',
+      run: () => stepPart(1),
+    },
+    {
+      id: 'last-part',
+      text: 'Part before',
+      group: 'Parts',
+      code: 'PageUp',
+      keys: 'Alt Page ↑',
+      run: () => stepPart(-1),
+    },
+    {
+      id: 'fold',
+      text: 'Fold the part, or unfold it',
+      group: 'Parts',
+      code: 'KeyF',
+      keys: 'Alt F',
+      run: () => fold(false),
+    },
+    {
+      id: 'fold-all',
+      text: 'Fold all parts, or unfold them',
+      group: 'Parts',
+      code: 'KeyF',
+      shift: true,
+      keys: 'Alt Shift F',
+      run: () => fold(true),
+    },
+    {
+      id: 'copy',
+      text: 'Copy the text with its sums',
+      group: 'Text',
+      code: 'KeyC',
+      keys: 'Alt C',
+      run: () => void copyMarked(),
+    },
+    { id: 'print', text: 'Print with the sums in the margin', group: 'Text', code: 'KeyP', keys: 'Alt P', run: print },
+    { id: 'download', text: 'Download as text', group: 'Text', run: download },
+    {
+      id: 'manuscript',
+      text: 'Back to the manuscript',
+      group: 'Desk',
+      code: 'KeyM',
+      keys: 'Alt M',
+      run: () => view?.focus(),
+    },
+    {
+      id: 'finder',
+      text: 'Find a round or an action',
+      group: 'Desk',
+      code: 'KeyA',
+      keys: 'Alt A',
+      run: () => find(''),
+    },
+    { id: 'keys', text: 'All keys', group: 'Desk', code: 'KeyK', keys: 'Alt K', run: () => (open = 'keys') },
+    { id: 'rename', text: 'Rename the pattern', group: 'Desk', run: () => (open = 'name') },
+    { id: 'shelf', text: 'To the shelf', group: 'Desk', run: () => void goto('/') },
+  ];
 
   function ready(editor: EditorView): void {
     view = editor;
-    checker = new Checker((next, checked) => {
+    checker = new Checker((next, about) => {
       report = next;
+      checked = about;
       // A report on a text that has changed since would mark the wrong words; the next one is on its way.
-      if (checked === text) editor.dispatch({ effects: showReport.of(next) });
+      if (about === text) editor.dispatch({ effects: [showReport.of(next), showFindings.of(findings)] });
     });
     const draft = readDraft(opened.id);
     if (draft && draft.text !== opened.text) {
       if (draft.base !== opened.revision) saver.rebase({ ...opened, revision: draft.base });
-      replaceText(editor, draft.text);
+      if (editor.state.doc.toString() === draft.text) changed(draft.text);
+      else replaceText(editor, draft.text);
       toasts.say('What had not been saved yet is back.');
-    } else checker.check(text, name);
+    } else {
+      checker.check(text, name);
+      // A save of the page before this one may have arrived after this one was asked for.
+      void lookForNewer();
+    }
+    if (before !== null && before !== opened.text)
+      void checker
+        .earlier(before)
+        .then((rows) => (earlier = rows))
+        .catch(() => undefined);
     editor.focus();
+    // The finder must be there at once when it is asked for; its code comes after everything else.
+    setTimeout(() => void import('./Finder.svelte'), 2000);
   }
+
+  let remembering: ReturnType<typeof setTimeout> | undefined;
 
   function changed(next: string): void {
     text = next;
     checker?.check(next, name);
     saver.changed(next);
+    clearTimeout(remembering);
+    remembering = setTimeout(rememberUndo, 800);
+  }
+
+  function rememberUndo(): void {
+    if (view) remember(opened.id, view.state);
   }
 
   onDestroy(() => {
+    clearTimeout(remembering);
+    rememberUndo();
     checker?.close();
     saver.close();
   });
+
+  // Marks and ticks follow what is noted, without another check.
+  $effect(() => {
+    const shown = findings;
+    if (view && checked === text) view.dispatch({ effects: showFindings.of(shown) });
+  });
+  $effect(() => {
+    const ticks = new Set(notes.ticks);
+    view?.dispatch({ effects: showTicks.of(ticks) });
+  });
+  // The account is asked for when the caret comes to another round, or the text has been checked anew.
+  $effect(() => {
+    const asked = placed;
+    if (!asked || !checker) {
+      account = null;
+      return;
+    }
+    void checker
+      .account(asked.index)
+      .then((told) => {
+        if (placed === asked && told?.label === asked.round.label) account = told;
+      })
+      .catch(() => undefined);
+  });
+
+  function ofRound(finding: ReportFinding, { round }: PlacedRound): boolean {
+    return finding.round === round.label && finding.line <= round.endLine && finding.endLine >= round.line;
+  }
+
+  /** How a round read before the last sitting, where it read otherwise or was not there. */
+  function wordsBefore({ round, part }: PlacedRound): string | null {
+    const old = earlier.find((one) => one.part === part.name && one.label === round.label);
+    if (!old) return null;
+    const now = text
+      .split('\n')
+      .slice(round.line - 1, round.endLine)
+      .join('\n')
+      .trim();
+    return old.words === now ? null : old.words;
+  }
 
   function goToFinding(finding: ReportFinding): void {
     const place = view && placeOf(finding, view.state.doc);
     if (view && place) goTo(view, place.from, place.to);
   }
 
-  function goToLine(number: number): void {
-    if (view && number <= view.state.doc.lines) goTo(view, view.state.doc.line(number).from);
+  function toLine(number: number): void {
+    if (view) goToLine(view, number);
+  }
+
+  function step(direction: 1 | -1): void {
+    const next = nearest(rounds, line, direction);
+    if (next) toLine(next.round.line);
+    else toasts.say(direction === 1 ? 'This is the last round.' : 'This is the first round.');
+  }
+
+  function stepUnticked(): void {
+    const unticked = ({ round }: PlacedRound) => !notes.ticks.has(round.key);
+    const next = nearest(rounds, line, 1, unticked) ?? rounds.find(unticked);
+    if (next) toLine(next.round.line);
+    else toasts.say('Every round is ticked.');
+  }
+
+  function tick(): void {
+    if (placed) void notes.tick(placed.round.key, !notes.ticks.has(placed.round.key));
+  }
+
+  function tickKey(key: string): void {
+    void notes.tick(key, !notes.ticks.has(key));
+  }
+
+  function tickOn(): void {
+    const here = roundAt(rounds, line);
+    if (here && !notes.ticks.has(here.round.key)) void notes.tick(here.round.key, true);
+    stepUnticked();
+  }
+
+  function stepFinding(direction: 1 | -1): void {
+    const next =
+      direction === 1
+        ? (findings.find((finding) => finding.line > line) ?? findings[0])
+        : (findings.findLast((finding) => finding.endLine < line) ?? findings.at(-1));
+    if (next) goToFinding(next);
+    else toasts.say('Nothing left to mend.');
+  }
+
+  function fixCurrent(which: number): void {
+    const fix = current?.fixes[which];
+    if (fix) applyIt(fix);
+    else toasts.say(current ? `There is no fix ${which + 1} for this finding.` : 'No finding stands at the caret.');
+  }
+
+  function applyIt(fix: ReportFinding['fixes'][number]): void {
+    if (!view || checked !== text || !applyFix(view, fix)) toasts.say('The text has changed meanwhile. Try again.');
+    view?.focus();
+  }
+
+  function askHook(): void {
+    panel = 'round';
+    hookAsked += 1;
+  }
+
+  function askAside(): void {
+    if (!current) {
+      toasts.say('No finding stands at the caret.');
+      return;
+    }
+    panel = 'round';
+    asideAsked += 1;
+  }
+
+  function stepPart(direction: 1 | -1): void {
+    const parts = report?.parts ?? [];
+    const next = direction === 1 ? parts.find((part) => part.line > line) : parts.findLast((part) => part.line < line);
+    if (next) toLine(next.line);
+  }
+
+  function fold(all: boolean): void {
+    const parts = report?.parts ?? [];
+    const here = parts.findLast((part) => part.line <= line);
+    if (view) toggleFold(view, all ? parts : here ? [here] : []);
+  }
+
+  function find(start: string): void {
+    finderStart = start;
+    open = 'finder';
+  }
+
+  async function copyMarked(): Promise<void> {
+    if (!report) return;
+    try {
+      await navigator.clipboard.writeText(markedText(checked, report));
+      toasts.say('Copied, with the sums.');
+    } catch {
+      toasts.say('The browser does not allow copying here. Print it instead.');
+    }
+  }
+
+  function print(): void {
+    void saver.flush().then(() => window.open(`/desk/${opened.id}/print`, '_blank'));
+  }
+
+  function onkeydown(event: KeyboardEvent): void {
+    const action = open === null && !theirs ? actionFor(ACTIONS, event) : null;
+    if (!action) return;
+    event.preventDefault();
+    event.stopPropagation();
+    action.run();
+  }
+
+  async function dropped(event: DragEvent): Promise<void> {
+    const file = event.dataTransfer?.files[0];
+    if (!file || !view) return;
+    event.preventDefault();
+    event.stopPropagation();
+    if (file.size > LONGEST_TEXT) {
+      toasts.say(`${file.name} is too large for one pattern.`);
+      return;
+    }
+    const words = (await file.text()).replace(/\r\n?/g, '\n');
+    replaceText(view, words);
+    toasts.say(`${file.name} stands in place of the text.`, { text: 'Undo', act: () => void undoDrop() });
+  }
+
+  async function undoDrop(): Promise<void> {
+    const { undo } = await import('@codemirror/commands');
+    if (view) undo(view);
   }
 
   /** Another window may have saved while this one was out of sight. */
@@ -112,7 +459,7 @@
 
   async function newName(next: string): Promise<void> {
     const before = name;
-    naming = false;
+    open = null;
     if (next === before) return;
     name = next;
     try {
@@ -149,7 +496,11 @@
 <svelte:window
   onfocus={() => void lookForNewer()}
   ononline={() => void saver.flush()}
-  onpagehide={() => void saver.flush()}
+  onpagehide={() => {
+    rememberUndo();
+    void saver.flush();
+  }}
+  onkeydowncapture={onkeydown}
 />
 
 <div class="desk">
@@ -164,8 +515,8 @@
               class="soft">, not declared</span
             >{/if}
         </dd>
-        <dt class="unseen">Rounds</dt>
-        <dd>{rounds.length} {rounds.length === 1 ? 'round' : 'rounds'}</dd>
+        <dt class="unseen">Agreed by hand</dt>
+        <dd>{ticked} of {rounds.length} ticked</dd>
         {#if off > 0}
           <dt class="unseen">Off</dt>
           <dd class="off"><Mark name="off" silent /> {off} off</dd>
@@ -181,10 +532,14 @@
       {/if}
     </dl>
     <SaveSign state={saver.state} />
+    <button type="button" class="finder" title="Alt A" onclick={() => find('')}>Go to…</button>
     <Menu
       label="More for this pattern"
       items={[
-        { text: 'Rename', act: () => (naming = true) },
+        { text: 'All keys', act: () => (open = 'keys') },
+        { text: 'Copy with sums', act: () => void copyMarked() },
+        { text: 'Print with sums', act: print },
+        { text: 'Rename', act: () => (open = 'name') },
         { text: 'Download as text', act: download },
         { text: 'Take off the shelf', act: () => void away(), grave: true },
       ]}
@@ -207,28 +562,76 @@
   {/if}
 
   <main>
-    <Manuscript {text} {ready} {changed} moved={(next: number) => void (line = next)} />
+    <div class="parts">
+      {#if report}<PartList {report} {notes} {line} go={toLine} />{/if}
+    </div>
+    <Manuscript
+      id={opened.id}
+      {text}
+      {ready}
+      {changed}
+      moved={(at: number, offset: number) => {
+        line = at;
+        caret = offset;
+      }}
+      tick={tickKey}
+      {dropped}
+    />
     <aside aria-label="What was found">
       <Tabs
         label="What was found"
         bind:chosen={panel}
         tabs={[
-          { id: 'findings', text: 'Findings', ...(report ? { count: report.findings.length } : {}) },
-          { id: 'rounds', text: 'Rounds', ...(report ? { count: rounds.length } : {}) },
+          { id: 'round', text: 'Round' },
+          { id: 'findings', text: 'Findings', ...(report ? { count: findings.length } : {}) },
+          { id: 'parts', text: 'Parts' },
         ]}
       />
       <div class="panel" role="tabpanel" id="panel-{panel}" aria-labelledby="tab-{panel}" tabindex="-1">
-        {#if report && panel === 'findings'}
-          <FindingList {report} {line} go={goToFinding} />
+        {#if report && panel === 'parts'}
+          <PartList {report} {notes} {line} go={toLine} />
+        {:else if report && panel === 'round' && placed}
+          <RoundCard
+            {placed}
+            account={account?.label === placed.round.label ? account : null}
+            findings={roundFindings}
+            {current}
+            {notes}
+            before={was}
+            {caret}
+            {hookAsked}
+            {asideAsked}
+            {tick}
+            light={(words: { from: number; to: number } | null) =>
+              void (checked === text && view?.dispatch({ effects: lightWords.of(words) }))}
+            slips={(onHook: number) => checker?.slips(placed.index, onHook) ?? Promise.resolve([])}
+            go={goToFinding}
+            fix={applyIt}
+          />
         {:else if report}
-          <RoundList {report} {line} go={goToLine} />
+          <FindingList {report} {notes} {current} go={goToFinding} fix={applyIt} />
         {/if}
       </div>
     </aside>
   </main>
 </div>
 
-{#if naming}<Rename {name} chosen={(next: string) => void newName(next)} onclose={() => (naming = false)} />{/if}
+{#if open === 'name'}<Rename {name} chosen={(next: string) => void newName(next)} onclose={() => (open = null)} />{/if}
+{#if open === 'keys'}
+  {#await import('./KeyList.svelte') then { default: KeyList }}<KeyList
+      actions={ACTIONS}
+      onclose={() => (open = null)}
+    />{/await}
+{/if}
+{#if open === 'finder'}
+  {#await import('./Finder.svelte') then { default: Finder }}<Finder
+      actions={ACTIONS}
+      {rounds}
+      start={finderStart}
+      goTo={toLine}
+      onclose={() => (open = null)}
+    />{/await}
+{/if}
 {#if theirs}
   <Conflict mine={text} {theirs} keepBoth={() => settle(theirs, false)} useMine={() => settle(theirs, true)} />
 {/if}
@@ -247,7 +650,7 @@
     align-items: center;
     gap: var(--space-4);
     min-height: 3.25rem;
-    padding: 0 var(--space-4) 0 var(--space-6);
+    padding: 0 var(--space-4);
     border-bottom: 2px solid var(--ink);
   }
 
@@ -288,7 +691,7 @@
     align-items: center;
     justify-content: space-between;
     gap: var(--space-4);
-    padding: var(--space-2) var(--space-4) var(--space-2) var(--space-6);
+    padding: var(--space-2) var(--space-4);
     background: var(--madder-wash);
     font-size: var(--size-body);
   }
@@ -296,7 +699,7 @@
   main {
     grid-row: 3;
     display: grid;
-    grid-template-columns: minmax(0, 64rem) minmax(17rem, 22rem);
+    grid-template-columns: 10.5rem minmax(0, 1fr) 21.5rem;
     grid-template-rows: minmax(0, 1fr);
     min-height: 0;
   }
@@ -309,11 +712,52 @@
     border-left: 1px solid var(--rule-strong);
   }
 
+  .parts {
+    display: grid;
+    min-height: 0;
+    border-right: 1px solid var(--rule);
+  }
+
+  .finder {
+    padding: 0.25rem var(--space-3);
+    border: 1px solid var(--rule-strong);
+    border-radius: var(--radius);
+    background: none;
+    color: var(--ink-soft);
+    font: inherit;
+    font-size: var(--size-small);
+    white-space: nowrap;
+    cursor: pointer;
+  }
+
+  .finder:hover {
+    color: var(--ink);
+    background: var(--paper-sunk);
+  }
+
+  aside :global(#tab-parts) {
+    display: none;
+  }
+
   .panel {
     overflow-y: auto;
     padding-bottom: var(--space-6);
     margin: 0 calc(-1 * var(--space-2));
     scrollbar-width: thin;
+  }
+
+  @media (max-width: 1100px) {
+    main {
+      grid-template-columns: minmax(0, 1fr) 20rem;
+    }
+
+    .parts {
+      display: none;
+    }
+
+    aside :global(#tab-parts) {
+      display: block;
+    }
   }
 
   @media (max-width: 900px) {

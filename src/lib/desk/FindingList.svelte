@@ -1,110 +1,144 @@
 <script lang="ts">
   import type { Report, ReportFinding } from '../../core/index.js';
   import Mark from '../components/Mark.svelte';
-  import { roundName } from './rail.js';
+  import FindingView from './FindingView.svelte';
+  import type { Notes } from './notes.svelte.js';
 
   interface Props {
     report: Report;
-    /** Line of the caret, from 1. */
-    line: number;
+    notes: Notes;
+    /** The finding that the caret stands in. */
+    current: ReportFinding | null;
     go: (finding: ReportFinding) => void;
+    fix: (fix: ReportFinding['fixes'][number]) => void;
   }
 
-  let { report, line, go }: Props = $props();
+  let { report, notes, current, go, fix }: Props = $props();
   const MOST = 200;
-  const shown = $derived(report.findings.slice(0, MOST));
+  const KINDS: Record<string, string> = {
+    count: 'Sums',
+    frame: 'Frame',
+    notation: 'Notation',
+    terms: 'Terms',
+    make: 'Making',
+    materials: 'Materials',
+    shape: 'Shape',
+    safety: 'Safety',
+    rights: 'Rights',
+  };
+  let kind = $state<string | null>(null);
+  let severity = $state<ReportFinding['severity'] | null>(null);
+  let showAside = $state(false);
+
+  const kindOf = (finding: ReportFinding) => finding.rule.split('/')[0] ?? '';
+  const open = $derived(report.findings.filter(({ key }) => !notes.aside.has(key)));
+  const aside = $derived(report.findings.filter(({ key }) => notes.aside.has(key)));
+  const kinds = $derived([...new Set(open.map(kindOf))]);
+  const severities = $derived(
+    (['error', 'warning', 'hint'] as const).filter((one) => open.some((finding) => finding.severity === one)),
+  );
+  const chosen = $derived(
+    open.filter(
+      (finding) => (kind === null || kindOf(finding) === kind) && (severity === null || finding.severity === severity),
+    ),
+  );
   const rounds = $derived(report.parts.reduce((sum, part) => sum + part.rounds.length, 0));
+  const count = (test: (finding: ReportFinding) => boolean) => open.filter(test).length;
+  const FEW: Record<ReportFinding['severity'], string> = { error: 'Errors', warning: 'Warnings', hint: 'Hints' };
 </script>
+
+{#snippet view(finding: ReportFinding)}
+  <FindingView
+    {finding}
+    here={finding === current}
+    reason={notes.aside.get(finding.key) ?? null}
+    go={() => go(finding)}
+    {fix}
+    putAside={(reason: string | null) => void notes.putAside(finding, reason)}
+  />
+{/snippet}
 
 {#if rounds === 0}
   <div class="calm">
     <h2>No rounds were found</h2>
-    <p>A line is read as a round when it begins with a label and goes on with stitches:</p>
+    <p>
+      Looked for: lines that begin with Rnd, Round, R, Row or a number, and go on with stitches. This one can be read:
+    </p>
     <p class="sample">Rnd 3: (sc 1, inc) x 6 (18)</p>
-    <p>Labels may be Rnd, Round, R, Row or a bare number. The text stays as it is, whatever can be read of it.</p>
+    <p>
+      If the rounds stand here in another shape, give each its number at the start of a line. Stitches may be written
+      sc, single crochet, dc (UK) or X. The text stays as it is, whatever can be read of it.
+    </p>
   </div>
-{:else if shown.length === 0}
+{:else if open.length === 0}
   <div class="calm">
     <h2>Nothing left to mend</h2>
     <p>{rounds} instructions were recounted, and every one comes out as it says.</p>
   </div>
 {:else}
-  <ol>
-    {#each shown as finding, i (`${finding.line}:${finding.column}:${finding.rule}:${i}`)}
-      <li class:here={finding.line <= line && line <= finding.endLine}>
-        <button type="button" onclick={() => go(finding)}>
-          <span class="where"
-            ><Mark name={finding.severity} />
-            {finding.round === null ? `Line ${finding.line}` : roundName({ label: finding.round, kind: 'round' })}<span
-              class="part">{finding.part ?? ''}</span
-            ><span class="line">line {finding.line}</span></span
+  {#if kinds.length > 1 || severities.length > 1}
+    <div class="filters" role="group" aria-label="Show only">
+      {#if severities.length > 1}
+        {#each severities as one (one)}
+          <button
+            type="button"
+            aria-pressed={severity === one}
+            onclick={() => (severity = severity === one ? null : one)}
+            ><Mark name={one} silent /> {FEW[one]} {count((finding) => finding.severity === one)}</button
           >
-          <span class="message">{finding.message}</span>
-        </button>
-      </li>
-    {/each}
+        {/each}
+      {/if}
+      {#if kinds.length > 1}
+        {#each kinds as one (one)}
+          <button type="button" aria-pressed={kind === one} onclick={() => (kind = kind === one ? null : one)}
+            >{KINDS[one] ?? one} {count((finding) => kindOf(finding) === one)}</button
+          >
+        {/each}
+      {/if}
+    </div>
+  {/if}
+  <ol>
+    {#each chosen.slice(0, MOST) as finding (finding.key)}<li>{@render view(finding)}</li>{/each}
   </ol>
-  {#if report.findings.length > MOST}
-    <p class="more">and {report.findings.length - MOST} more. Mend the first ones; many of these will go with them.</p>
+  {#if chosen.length === 0}<p class="more">Nothing of this kind.</p>{/if}
+  {#if chosen.length > MOST}
+    <p class="more">and {chosen.length - MOST} more. Mend the first ones; many of these will go with them.</p>
+  {/if}
+{/if}
+{#if aside.length > 0}
+  <button type="button" class="more" aria-expanded={showAside} onclick={() => (showAside = !showAside)}
+    >{aside.length} put aside</button
+  >
+  {#if showAside}
+    <ol>
+      {#each aside as finding (finding.key)}<li>{@render view(finding)}</li>{/each}
+    </ol>
   {/if}
 {/if}
 
 <style>
-  li {
+  .filters {
+    display: flex;
+    flex-wrap: wrap;
+    gap: var(--space-1);
+    padding: var(--space-2);
     border-bottom: 1px solid var(--rule);
   }
 
-  button {
-    display: grid;
-    gap: 0.2rem;
-    width: 100%;
-    padding: var(--space-3) var(--space-2);
-    border: 0;
-    border-left: 3px solid transparent;
+  .filters button {
+    padding: 0.1rem 0.5rem;
+    border: 1px solid var(--rule);
+    border-radius: 1rem;
     background: none;
-    color: inherit;
+    color: var(--ink);
     font: inherit;
-    font-size: var(--size-body);
-    text-align: left;
+    font-size: var(--size-small);
     cursor: pointer;
   }
 
-  button:hover {
-    background: var(--paper-sunk);
-  }
-
-  .here button {
-    border-left-color: var(--woad);
+  .filters [aria-pressed='true'] {
+    border-color: var(--woad);
     background: var(--woad-wash);
-  }
-
-  .where {
-    display: flex;
-    align-items: baseline;
-    gap: var(--space-2);
-    font-weight: 620;
-  }
-
-  .part,
-  .line {
-    font-weight: 450;
-    font-size: var(--size-small);
-    color: var(--ink-soft);
-  }
-
-  .part {
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
-  }
-
-  .line {
-    margin-left: auto;
-    white-space: nowrap;
-  }
-
-  .message {
-    overflow-wrap: anywhere;
   }
 
   .calm {
@@ -128,7 +162,15 @@
 
   .more {
     padding: var(--space-3) var(--space-2);
+    border: 0;
+    background: none;
+    font: inherit;
     font-size: var(--size-small);
     color: var(--ink-soft);
+  }
+
+  button.more {
+    color: var(--woad);
+    cursor: pointer;
   }
 </style>

@@ -5,35 +5,39 @@
   import { createManuscript } from './manuscript.js';
 
   interface Props {
+    id: string;
     text: string;
     ready: (view: EditorView) => void;
     changed: (text: string) => void;
-    moved: (line: number) => void;
+    moved: (line: number, offset: number) => void;
+    tick: (key: string) => void;
+    /** A file was dropped on the manuscript. */
+    dropped: (event: DragEvent) => Promise<void>;
   }
 
-  let { text, ready, changed, moved }: Props = $props();
+  let { id, text, ready, changed, moved, tick, dropped }: Props = $props();
 
   // The editor owns the text from here on; an attachment that read state would be built anew with each key.
   const editor: Attachment<HTMLElement> = (host) =>
     untrack(() => {
-      const view = createManuscript(host, { text, changed, moved });
+      const view = createManuscript(host, { id, text, changed, moved, tick });
       ready(view);
       return () => view.destroy();
     });
 </script>
 
-<div class="manuscript">
+<div class="manuscript" role="presentation" ondropcapture={(event) => void dropped(event)}>
   <div class="heads" aria-hidden="true">
-    <span class="uses">uses</span><span class="edge">/ edge</span><span class="made">makes</span><span class="stated"
+    <span class="uses">uses</span><span class="made">makes</span><span class="change"></span><span class="stated"
       >stated</span
-    ><span></span>
+    ><span></span><span></span>
   </div>
   <div class="host" {@attach editor}></div>
 </div>
 
 <style>
   .manuscript {
-    --rail: 3rem 3.1rem 3.6rem 3rem 1.5rem;
+    --rail: 3.4rem 2.6rem 2.2rem 2.6rem 1.35rem 1.5rem;
 
     display: grid;
     grid-template-rows: auto minmax(0, 1fr);
@@ -55,10 +59,6 @@
     font-size: 0.75rem;
     color: var(--ink-soft);
     text-align: right;
-  }
-
-  .heads .edge {
-    text-align: left;
   }
 
   .host {
@@ -85,7 +85,7 @@
   }
 
   .host :global(.cm-line) {
-    padding: 0 var(--space-4) 0 var(--space-6);
+    padding: 0 var(--space-3) 0 var(--space-5);
   }
 
   .host :global(.cm-activeLine) {
@@ -137,12 +137,40 @@
   }
 
   .host :global(.rail-row .uses),
-  .host :global(.rail-row .edge) {
+  .host :global(.rail-row .change) {
     color: var(--ink-soft);
   }
 
-  .host :global(.rail-row .edge) {
+  .host :global(.rail-row .change) {
     text-align: left;
+    font-size: var(--size-small);
+  }
+
+  .host :global(.rail-row .tick) {
+    position: relative;
+    align-self: stretch;
+    cursor: pointer;
+  }
+
+  .host :global(.rail-row .tick::before) {
+    content: '';
+    position: absolute;
+    top: 50%;
+    right: 2px;
+    width: 11px;
+    height: 11px;
+    margin-top: -6px;
+    border: 1.5px solid var(--rule-strong);
+    border-radius: 2px;
+  }
+
+  .host :global(.rail-row.ticked .tick::before) {
+    border-color: var(--sage);
+    background: var(--sage);
+  }
+
+  .host :global(.rail-row .tick:hover::before) {
+    border-color: var(--woad);
   }
 
   .host :global(.rail-row .made) {
@@ -178,9 +206,9 @@
   }
 
   .host :global(.rail-row.off .uses),
-  .host :global(.rail-row.off .edge),
+  .host :global(.rail-row.off .change),
   .host :global(.rail-row.unreadable .uses),
-  .host :global(.rail-row.unreadable .edge) {
+  .host :global(.rail-row.unreadable .change) {
     color: inherit;
   }
 
@@ -198,6 +226,25 @@
   .host :global(.found.hint) {
     text-decoration-color: var(--woad);
     text-decoration-style: dotted;
+  }
+
+  .host :global(.lit) {
+    background: var(--woad-wash);
+    box-shadow: 0 0 0 2px var(--woad-wash);
+    border-radius: 2px;
+  }
+
+  .host :global(.folded) {
+    padding: 0 var(--space-2);
+    margin-left: var(--space-2);
+    border: 1px solid var(--rule-strong);
+    border-radius: var(--radius);
+    background: var(--paper-sunk);
+    color: var(--ink-soft);
+    font: inherit;
+    font-family: var(--figure-face);
+    font-size: var(--size-small);
+    cursor: pointer;
   }
 
   .host :global(.cm-panels) {
@@ -223,22 +270,23 @@
 
   @media (max-width: 720px) {
     .manuscript {
-      --rail: 2.7rem 2rem 1.2rem;
-    }
-
-    .heads .uses,
-    .heads .edge,
-    .host :global(.rail-row .uses),
-    .host :global(.rail-row .edge) {
-      display: none;
+      --rail: 2.2rem 1.2rem 1.9rem;
     }
 
     .heads {
-      padding-right: calc(var(--space-2) + 1.2rem);
+      display: none;
     }
 
-    .heads > :last-child {
+    .host :global(.rail-row .uses),
+    .host :global(.rail-row .change),
+    .host :global(.rail-row .stated) {
       display: none;
+    }
+
+    .host :global(.rail-row .tick::before) {
+      width: 17px;
+      height: 17px;
+      margin-top: -9px;
     }
 
     .host :global(.cm-line) {

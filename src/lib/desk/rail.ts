@@ -1,14 +1,20 @@
-import { RangeSet, StateEffect, StateField, type Extension, type Text } from '@codemirror/state';
-import { gutter, GutterMarker, type EditorView } from '@codemirror/view';
+import { RangeSet, StateEffect, StateField, type Extension, type Range, type Text } from '@codemirror/state';
+import { Decoration, EditorView, gutter, GutterMarker, type DecorationSet } from '@codemirror/view';
 import type { Report, ReportRound } from '../../core/index.js';
 import { MARKS, MARK_WORDS } from '../components/marks.js';
+import { changeOf, roundName } from './rounds.js';
 
 /** A report to show; its places belong to the text as it is now. */
 export const showReport = StateEffect.define<Report>();
+/** The keys of the rounds that are ticked. */
+export const showTicks = StateEffect.define<ReadonlySet<string>>();
 
 /** What one round uses, makes and states, beside its first line. */
 class RoundMarker extends GutterMarker {
-  constructor(readonly round: ReportRound) {
+  constructor(
+    readonly round: ReportRound,
+    readonly ticked: boolean,
+  ) {
     super();
   }
 
@@ -16,30 +22,31 @@ class RoundMarker extends GutterMarker {
     const a = this.round;
     const b = other.round;
     return (
-      a.into === b.into && a.edge === b.edge && a.made === b.made && a.stated === b.stated && a.verdict === b.verdict
+      this.ticked === other.ticked &&
+      a.key === b.key &&
+      a.label === b.label &&
+      a.stated === b.stated &&
+      a.verdict === b.verdict
     );
   }
 
   override toDOM(): Node {
-    const { into, edge, made, stated, verdict } = this.round;
+    const { into, edge, made, stated, verdict, key } = this.round;
     const row = document.createElement('div');
-    row.className = `rail-row ${verdict}`;
+    row.className = `rail-row ${verdict}${this.ticked ? ' ticked' : ''}`;
     row.title = railWords(this.round);
+    row.dataset.key = key;
     const starts = into === null && edge === null && made !== null;
     row.append(
-      cell('uses', starts ? 'start' : figure(into)),
-      cell('edge', starts ? '' : `/ ${figure(edge)}`),
-      cell('made', made === null ? '–' : `→ ${made}`),
+      cell('uses', starts ? 'start' : into === edge ? figure(into) : `${figure(into)}/${figure(edge)}`),
+      cell('made', made === null ? '–' : String(made)),
+      cell('change', changeOf(this.round)),
       cell('stated', stated === null ? '' : String(stated)),
       markOf(verdict),
+      cell('tick', ''),
     );
     return row;
   }
-}
-
-/** A round's label as a name of its own: a bare number becomes "Round 7". */
-export function roundName({ label, kind }: Pick<ReportRound, 'label' | 'kind'>): string {
-  return /^\d/.test(label) ? `${kind === 'row' ? 'Row' : 'Round'} ${label}` : label;
 }
 
 /** The rail's row in words: "Rnd 5: uses 24 of 24, makes 30, states 30; agrees". */
@@ -75,47 +82,94 @@ function markOf(verdict: ReportRound['verdict']): SVGElement {
   return svg;
 }
 
-/** Markers stay with their lines while one types, and are replaced when a new report arrives. */
-const rounds = StateField.define<RangeSet<RoundMarker>>({
-  create: () => RangeSet.empty,
-  update(markers, transaction) {
-    for (const effect of transaction.effects)
-      if (effect.is(showReport)) return markersOf(effect.value, transaction.state.doc);
-    return transaction.docChanged ? markers.map(transaction.changes) : markers;
-  },
-});
-
-function markersOf(report: Report, doc: Text): RangeSet<RoundMarker> {
-  const ranges = report.parts
-    .flatMap((part) => part.rounds)
-    .filter(({ line }) => line <= doc.lines)
-    .map((round) => new RoundMarker(round).range(doc.line(round.line).from));
-  return RangeSet.of(ranges, true);
+interface Rail {
+  readonly report: Report | null;
+  readonly ticks: ReadonlySet<string>;
+  readonly markers: RangeSet<RoundMarker>;
+  /** Lines that hold several rounds are made as high as their rows in the rail. */
+  readonly high: DecorationSet;
 }
 
-/** The rail: a column to the right of the manuscript that keeps step with its lines. */
-export function rail(): Extension {
+/** Markers stay with their lines while one types, and are replaced when a new report arrives. */
+const railField = StateField.define<Rail>({
+  create: () => ({ report: null, ticks: new Set(), markers: RangeSet.empty, high: Decoration.none }),
+  update(rail, transaction) {
+    let { report, ticks } = rail;
+    let fresh = false;
+    for (const effect of transaction.effects) {
+      if (effect.is(showReport)) report = effect.value;
+      else if (effect.is(showTicks)) ticks = effect.value;
+      else continue;
+      fresh = true;
+    }
+    // Rows of a report on an older text must not be set anew on this one.
+    if (fresh && report && (report !== rail.report || !transaction.docChanged))
+      return { report, ticks, ...rowsOf(report, ticks, transaction.state.doc) };
+    if (!transaction.docChanged) return rail;
+    return {
+      report,
+      ticks,
+      markers: rail.markers.map(transaction.changes),
+      high: rail.high.map(transaction.changes),
+    };
+  },
+  provide: (field) => EditorView.decorations.from(field, ({ high }) => high),
+});
+
+function rowsOf(report: Report, ticks: ReadonlySet<string>, doc: Text): Pick<Rail, 'markers' | 'high'> {
+  const markers: Range<RoundMarker>[] = [];
+  const high: Range<Decoration>[] = [];
+  const inLine = new Map<number, number>();
+  for (const round of report.parts.flatMap((part) => part.rounds)) {
+    if (round.line > doc.lines) continue;
+    const { from } = doc.line(round.line);
+    markers.push(new RoundMarker(round, ticks.has(round.key)).range(from));
+    inLine.set(from, (inLine.get(from) ?? 0) + 1);
+  }
+  for (const [from, rows] of inLine)
+    if (rows > 1) high.push(Decoration.line({ attributes: { style: `min-height:${rows * 1.72}em` } }).range(from));
+  return { markers: RangeSet.of(markers, true), high: Decoration.set(high, true) };
+}
+
+/**
+ * The rail: a column to the right of the manuscript that keeps step with its lines.
+ * @param tick called when the tick of a row is clicked.
+ */
+export function rail(tick: (key: string) => void): Extension {
   return [
-    rounds,
+    railField,
     gutter({
       class: 'rail',
       side: 'after',
-      markers: (view: EditorView) => view.state.field(rounds),
+      markers: (view) => view.state.field(railField).markers,
       initialSpacer: () =>
-        new RoundMarker({
-          label: '',
-          from: 0,
-          to: 0,
-          kind: 'round',
-          line: 1,
-          endLine: 1,
-          edge: 888,
-          into: 888,
-          made: 888,
-          stated: 888,
-          verdict: 'off',
-          key: '',
-        }),
+        new RoundMarker(
+          {
+            label: '',
+            from: 0,
+            to: 0,
+            kind: 'round',
+            line: 1,
+            endLine: 1,
+            edge: 888,
+            into: 777,
+            made: 888,
+            stated: 888,
+            verdict: 'off',
+            key: '',
+          },
+          false,
+        ),
+      domEventHandlers: {
+        mousedown(_, __, event) {
+          const target = event.target instanceof HTMLElement ? event.target : null;
+          const key = target?.classList.contains('tick') ? target.closest<HTMLElement>('.rail-row')?.dataset.key : null;
+          if (!key) return false;
+          tick(key);
+          event.preventDefault();
+          return true;
+        },
+      },
     }),
   ];
 }

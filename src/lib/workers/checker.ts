@@ -1,10 +1,22 @@
 import { releaseProxy, wrap, type Remote } from 'comlink';
-import { reportSchema, type Report } from '../../core/index.js';
-import type { CheckWorker } from './check.worker.js';
+import * as z from 'zod/mini';
+import {
+  accountSchema,
+  hookSlipSchema,
+  reportSchema,
+  type HookSlip,
+  type Report,
+  type RoundAccount,
+} from '../../core/index.js';
+import type { CheckWorker, EarlierRound } from './check.worker.js';
+
+const slipsSchema = z.array(hookSlipSchema);
+const earlierSchema = z.array(z.object({ part: z.string(), label: z.string(), words: z.string() }));
 
 /**
  * Checks texts in a worker, one at a time. While one is being checked only the newest of those that
- * came after it is kept: what nobody sees any more is never checked.
+ * came after it is kept: what nobody sees any more is never checked. Each report is told twice where
+ * nothing came in between: at once, and again with the fixes that were found for it.
  */
 export class Checker {
   readonly #worker: Worker;
@@ -24,6 +36,21 @@ export class Checker {
     if (!this.#busy) void this.#run();
   }
 
+  /** How the figures of a round of the text that was checked last come about. */
+  async account(round: number): Promise<RoundAccount | null> {
+    return z.nullable(accountSchema).parse(await this.#remote.account(round));
+  }
+
+  /** Which slips of the maker explain another count on the hook. */
+  async slips(round: number, onHook: number): Promise<HookSlip[]> {
+    return slipsSchema.parse(await this.#remote.slips({ round, onHook }));
+  }
+
+  /** The rounds of an earlier text, with their words. */
+  async earlier(text: string): Promise<EarlierRound[]> {
+    return earlierSchema.parse(await this.#remote.earlier(text));
+  }
+
   close(): void {
     this.#remote[releaseProxy]();
     this.#worker.terminate();
@@ -31,11 +58,23 @@ export class Checker {
 
   async #run(): Promise<void> {
     this.#busy = true;
-    while (this.#waiting) {
-      const asked = this.#waiting;
-      this.#waiting = null;
-      this.#told(reportSchema.parse(await this.#remote.check(asked)), asked.text);
+    for (let asked = this.#next(); asked; asked = this.#next()) {
+      const report = reportSchema.parse(await this.#remote.check(asked));
+      this.#told(report, asked.text);
+      if (this.#waiting || !report.findings.some(({ severity }) => severity === 'error')) continue;
+      const fixed = z.nullable(reportSchema).parse(await this.#remote.fixed());
+      if (fixed && !this.#isWaiting()) this.#told(fixed, asked.text);
     }
     this.#busy = false;
+  }
+
+  #next(): { text: string; name: string } | null {
+    const asked = this.#waiting;
+    this.#waiting = null;
+    return asked;
+  }
+
+  #isWaiting(): boolean {
+    return this.#waiting !== null;
   }
 }

@@ -7,4 +7,4 @@
 
 <svelte:head><title>{data.pattern.name} · Dostik</title></svelte:head>
 
-{#key data.pattern.id}<Desk pattern={data.pattern} />{/key}
+{#key data.pattern.id}<Desk pattern={data.pattern} stored={data.notes} />{/key}

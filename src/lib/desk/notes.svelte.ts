@@ -1,0 +1,53 @@
+import { SvelteMap, SvelteSet } from 'svelte/reactivity';
+import { saveDismissal, saveTick, Trouble } from '../client.js';
+import { toasts } from '../components/toasts.svelte.js';
+import type { Notes as StoredNotes } from '../patterns.js';
+
+/** What a person notes on a pattern: rounds agreed to, findings put aside. Shown at once, and kept on the server. */
+export class Notes {
+  readonly ticks: SvelteSet<string>;
+  /** Reasons of the findings that are put aside, by key. */
+  readonly aside: SvelteMap<string, string>;
+  readonly #id: string;
+
+  constructor(id: string, stored: StoredNotes) {
+    this.#id = id;
+    this.ticks = new SvelteSet(stored.ticks);
+    this.aside = new SvelteMap(
+      stored.dismissals.flatMap(({ key, reason }) => (reason === null ? [] : [[key, reason]])),
+    );
+  }
+
+  /** Ticks a round, or takes the tick off. */
+  async tick(key: string, on: boolean): Promise<void> {
+    const set = (value: boolean) => (value ? this.ticks.add(key) : this.ticks.delete(key));
+    set(on);
+    await this.#keep(
+      () => saveTick(this.#id, key, on),
+      () => set(!on),
+      'The tick could not be kept',
+    );
+  }
+
+  /** Puts a finding aside with a reason; null takes it up again. */
+  async putAside(finding: { key: string; rule: string }, reason: string | null): Promise<void> {
+    const before = this.aside.get(finding.key) ?? null;
+    const set = (value: string | null) =>
+      value === null ? this.aside.delete(finding.key) : this.aside.set(finding.key, value);
+    set(reason);
+    await this.#keep(
+      () => saveDismissal(this.#id, { key: finding.key, rule: finding.rule, reason }),
+      () => set(before),
+      'This could not be put aside',
+    );
+  }
+
+  async #keep(save: () => Promise<void>, undo: () => void, what: string): Promise<void> {
+    try {
+      await save();
+    } catch (error) {
+      undo();
+      toasts.say(`${what}. ${error instanceof Trouble ? error.message : 'Try again.'}`);
+    }
+  }
+}

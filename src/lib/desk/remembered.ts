@@ -1,0 +1,37 @@
+import { historyField } from '@codemirror/commands';
+import { EditorState, type EditorStateConfig } from '@codemirror/state';
+import * as z from 'zod/mini';
+
+/** What the editor can be made from again, undo and redo included; checked before it is used. */
+const rememberedSchema = z.object({
+  doc: z.string(),
+  selection: z.looseObject({}),
+  history: z.looseObject({ done: z.array(z.unknown()), undone: z.array(z.unknown()) }),
+});
+
+const key = (id: string) => `dostik.undo.${id}`;
+/** A longer memory than this is not kept; characters of JSON. */
+const LONGEST = 1_500_000;
+
+/** Keeps text, caret and undo history in this browser, so that a reload can be undone past. */
+export function remember(id: string, state: EditorState): void {
+  try {
+    const kept = JSON.stringify(state.toJSON({ history: historyField }));
+    if (kept.length <= LONGEST) localStorage.setItem(key(id), kept);
+    else localStorage.removeItem(key(id));
+  } catch {
+    // Without storage, or without room in it, undo ends at the reload; nothing else is lost.
+  }
+}
+
+/** The editor's state as it was, where it was remembered for exactly this text; null otherwise. */
+export function recall(id: string, text: string, config: EditorStateConfig): EditorState | null {
+  try {
+    const kept = localStorage.getItem(key(id));
+    const remembered = kept === null ? null : rememberedSchema.parse(JSON.parse(kept));
+    if (remembered?.doc !== text) return null;
+    return EditorState.fromJSON(remembered, config, { history: historyField });
+  } catch {
+    return null;
+  }
+}
