@@ -1,7 +1,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import type { EditorView } from '@codemirror/view';
-  import { onDestroy } from 'svelte';
+  import { onDestroy, untrack } from 'svelte';
   import { markedText, type Report, type ReportFinding, type RoundAccount } from '../../core/index.js';
   import { putAway, rename, saveText, takeBack, takeIn, Trouble } from '../client.js';
   import Button from '../components/Button.svelte';
@@ -211,10 +211,20 @@
   function ready(editor: EditorView): void {
     view = editor;
     checker = new Checker((next, about) => {
-      report = next;
-      checked = about;
+      // The rail first; the panels follow when it has been drawn.
       // A report on a text that has changed since would mark the wrong words; the next one is on its way.
-      if (about === text) editor.dispatch({ effects: [showReport.of(next), showFindings.of(findings)] });
+      if (about === text) {
+        const open = next.findings.filter(({ key }) => !notes.aside.has(key));
+        editor.dispatch({ effects: [showReport.of(next), showFindings.of(open)] });
+      }
+      clearTimeout(showing);
+      showing = setTimeout(
+        () => {
+          report = next;
+          checked = about;
+        },
+        report === null ? 0 : 30,
+      );
     });
     const draft = readDraft(opened.id);
     if (draft && draft.text !== opened.text) {
@@ -238,6 +248,7 @@
   }
 
   let remembering: ReturnType<typeof setTimeout> | undefined;
+  let showing: ReturnType<typeof setTimeout> | undefined;
 
   function changed(next: string): void {
     text = next;
@@ -253,6 +264,7 @@
 
   onDestroy(() => {
     clearTimeout(remembering);
+    clearTimeout(showing);
     rememberUndo();
     checker?.close();
     saver.close();
@@ -260,8 +272,10 @@
 
   // Marks and ticks follow what is noted, without another check.
   $effect(() => {
-    const shown = findings;
-    if (view && checked === text) view.dispatch({ effects: showFindings.of(shown) });
+    void notes.aside.size;
+    untrack(() => {
+      if (view && checked === text) view.dispatch({ effects: showFindings.of(findings) });
+    });
   });
   $effect(() => {
     const ticks = new Set(notes.ticks);
@@ -678,6 +692,10 @@
 
   .soft {
     color: var(--ink-soft);
+  }
+
+  dd.off {
+    min-width: 3.6rem;
   }
 
   .off {

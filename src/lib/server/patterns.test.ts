@@ -2,6 +2,7 @@ import { chmodSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:f
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { checkText } from '../../core/index.js';
 import { openDatabase, type OpenDatabase } from './db/client.js';
 import { readEnvironment } from './environment.js';
 import { nameFrom, PatternStore } from './patterns.js';
@@ -84,6 +85,44 @@ describe('the store', () => {
     const id = await store.add({ name: '', text: BALL, demoKey: 'ball' });
     await store.setAway(id, true);
     expect([...(await store.demoKeys())]).toEqual(['ball']);
+  });
+});
+
+describe('what a person notes on a pattern', () => {
+  it('is kept by key, and can be taken back', async () => {
+    const id = await store.add({ name: '', text: BALL });
+    await store.tick(id, 'one', true);
+    await store.tick(id, 'one', true);
+    await store.tick(id, 'two', true);
+    await store.tick(id, 'two', false);
+    await store.dismiss(id, { key: 'f', rule: 'count/stated', reason: 'first' });
+    await store.dismiss(id, { key: 'f', rule: 'count/stated', reason: 'second' });
+    expect(await store.notes(id)).toEqual({
+      ticks: ['one'],
+      dismissals: [{ key: 'f', rule: 'count/stated', reason: 'second' }],
+      before: null,
+    });
+    await store.dismiss(id, { key: 'f', rule: 'count/stated', reason: null });
+    expect((await store.notes(id)).dismissals).toEqual([]);
+    expect(await store.tick('nobody', 'one', true)).toBe(false);
+  });
+
+  it('takes a finding that is put aside out of the figures on the shelf', async () => {
+    const id = await store.add({ name: '', text: BALL });
+    const key = checkText(BALL.replaceAll('\r\n', '\n'), '').findings[0]?.key ?? '';
+    const errors = async () => (await store.list())[0]?.summary?.errors;
+    expect(await errors()).toBe(1);
+    await store.dismiss(id, { key, rule: 'count/stated', reason: 'meant so' });
+    expect(await errors()).toBe(0);
+    await store.save(id, `${BALL}\nmore`, 1);
+    expect(await errors()).toBe(0);
+  });
+
+  it('keeps the text as it was before a sitting, once for each', async () => {
+    const id = await store.add({ name: '', text: 'as it came' });
+    await store.save(id, 'changed', 1);
+    await store.save(id, 'changed again', 2);
+    expect((await store.notes(id)).before).toBe('as it came');
   });
 });
 

@@ -83,7 +83,7 @@ export class PatternStore {
   /** Saves a text that was made from revision `base`; refuses where another save came first. */
   async save(id: string, given: string, base: number): Promise<SaveOutcome> {
     const text = storable(given);
-    const summary = JSON.stringify(summarise(text));
+    const summary = JSON.stringify(summarise(text, await this.#asideOf(id)));
     const changed = await this.#database.write(async () => {
       await this.#keepVersion(id, base);
       return this.#database.db
@@ -127,6 +127,14 @@ export class PatternStore {
     for (const { id: version } of old) await db.delete(versions).where(eq(versions.id, version));
   }
 
+  async #asideOf(id: string): Promise<Set<string>> {
+    const rows = await this.#database.db
+      .select({ key: dismissals.key })
+      .from(dismissals)
+      .where(eq(dismissals.patternId, id));
+    return new Set(rows.map(({ key }) => key));
+  }
+
   /** Ticks, dismissals and the text before the last sitting. */
   async notes(id: string): Promise<Notes> {
     const { db } = this.#database;
@@ -157,13 +165,21 @@ export class PatternStore {
 
   /** Puts a finding aside, or takes it up again where no reason is given; false where there is no such pattern. */
   async dismiss(id: string, { key, rule, reason }: Dismissal): Promise<boolean> {
-    if (!(await this.get(id))) return false;
+    const pattern = await this.get(id);
+    if (!pattern) return false;
     await this.#database.write(async () => {
       const { db } = this.#database;
       const of = and(eq(dismissals.patternId, id), eq(dismissals.key, key));
       await db.delete(dismissals).where(of);
       if (reason !== null) await db.insert(dismissals).values({ patternId: id, key, rule, reason, at: Date.now() });
     });
+    const summary = JSON.stringify(summarise(pattern.text, await this.#asideOf(id)));
+    await this.#database.write(() =>
+      this.#database.db
+        .update(patterns)
+        .set({ summary })
+        .where(and(eq(patterns.id, id), eq(patterns.revision, pattern.revision))),
+    );
     return true;
   }
 

@@ -10,13 +10,16 @@ import {
 } from '../../core/index.js';
 import type { CheckWorker, EarlierRound } from './check.worker.js';
 
+/** Wait after a check before fixes are searched for; milliseconds. */
+const PAUSE = 150;
+
 const slipsSchema = z.array(hookSlipSchema);
 const earlierSchema = z.array(z.object({ part: z.string(), label: z.string(), words: z.string() }));
 
 /**
  * Checks texts in a worker, one at a time. While one is being checked only the newest of those that
- * came after it is kept: what nobody sees any more is never checked. Each report is told twice where
- * nothing came in between: at once, and again with the fixes that were found for it.
+ * came after it is kept: what nobody sees any more is never checked. A report with errors is told again
+ * after a pause, with the fixes that were found for it.
  */
 export class Checker {
   readonly #worker: Worker;
@@ -24,6 +27,7 @@ export class Checker {
   readonly #told: (report: Report, text: string) => void;
   #waiting: { text: string; name: string } | null = null;
   #busy = false;
+  #fixing: ReturnType<typeof setTimeout> | undefined;
 
   constructor(told: (report: Report, text: string) => void) {
     this.#worker = new Worker(new URL('./check.worker.ts', import.meta.url), { type: 'module' });
@@ -52,29 +56,35 @@ export class Checker {
   }
 
   close(): void {
+    clearTimeout(this.#fixing);
     this.#remote[releaseProxy]();
     this.#worker.terminate();
   }
 
   async #run(): Promise<void> {
     this.#busy = true;
+    clearTimeout(this.#fixing);
     for (let asked = this.#next(); asked; asked = this.#next()) {
       const report = reportSchema.parse(await this.#remote.check(asked));
       this.#told(report, asked.text);
-      if (this.#waiting || !report.findings.some(({ severity }) => severity === 'error')) continue;
-      const fixed = z.nullable(reportSchema).parse(await this.#remote.fixed());
-      if (fixed && !this.#isWaiting()) this.#told(fixed, asked.text);
+      clearTimeout(this.#fixing);
+      const { text } = asked;
+      if (report.findings.some(({ severity }) => severity === 'error'))
+        this.#fixing = setTimeout(() => void this.#fix(text), PAUSE);
     }
     this.#busy = false;
+  }
+
+  /** The search for fixes waits for a pause, so that it never holds up a verdict. */
+  async #fix(text: string): Promise<void> {
+    if (this.#busy) return;
+    const fixed = z.nullable(reportSchema).parse(await this.#remote.fixed());
+    if (fixed && !this.#busy) this.#told(fixed, text);
   }
 
   #next(): { text: string; name: string } | null {
     const asked = this.#waiting;
     this.#waiting = null;
     return asked;
-  }
-
-  #isWaiting(): boolean {
-    return this.#waiting !== null;
   }
 }
