@@ -14,10 +14,14 @@ interface Shot {
   readonly prepare: (page: Page) => Promise<void>;
 }
 
-async function desk(page: Page, name: string, finding?: RegExp): Promise<void> {
+/** Opens a pattern, and presses keys one after the other. */
+async function desk(page: Page, name: string, ...keys: readonly string[]): Promise<void> {
   await page.getByRole('link', { name }).click();
   await page.getByRole('tab', { name: /Findings \d/ }).waitFor();
-  if (finding) await page.getByRole('button', { name: finding }).click();
+  for (const key of keys) {
+    await page.waitForTimeout(400);
+    await page.keyboard.press(key);
+  }
 }
 
 const SHOTS: readonly Shot[] = [
@@ -31,16 +35,28 @@ const SHOTS: readonly Shot[] = [
         .fill('Limpet\n\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 6 (18)\n');
     },
   },
-  { name: 'desk', prepare: (page) => desk(page, 'Tugboat', /Rnd 10/) },
-  { name: 'desk-dark', dark: true, prepare: (page) => desk(page, 'Lantern Point', /Round 18/) },
+  { name: 'desk', prepare: (page) => desk(page, 'Sea Slug', 'Alt+Period') },
   {
-    name: 'desk-rounds',
+    name: 'desk-dark',
+    dark: true,
     prepare: async (page) => {
-      await desk(page, 'HERMIT CRAB', /R15/);
-      await page.getByRole('tab', { name: /Rounds/ }).click();
+      await desk(page, 'PUFFIN', 'Alt+g');
+      await page.getByRole('combobox').fill('6');
+      await page.keyboard.press('Enter');
+      for (const key of ['Alt+ArrowUp', 'Alt+Enter', 'Alt+Enter', 'Alt+h']) await page.keyboard.press(key);
+      await page.keyboard.type('35');
     },
   },
-  { name: 'desk-narrow', width: 390, prepare: (page) => desk(page, 'starfish', /Arms/) },
+  { name: 'desk-findings', prepare: (page) => desk(page, 'HERMIT CRAB', 'Alt+l', 'Alt+Period') },
+  { name: 'desk-keys', prepare: (page) => desk(page, 'Lantern Point', 'Alt+k') },
+  { name: 'desk-narrow', width: 390, prepare: (page) => desk(page, 'starfish', 'Alt+Period') },
+  {
+    name: 'print',
+    prepare: async (page) => {
+      await desk(page, 'HERMIT CRAB');
+      await page.goto(`${page.url()}/print`);
+    },
+  },
 ];
 
 for (const { name, dark, width, prepare } of SHOTS) {

@@ -14,6 +14,7 @@ import { headingBeforeLabel, headingByLook, sectionOf, type Heading } from './he
 import { readInstruction } from './instruction.js';
 import { beginsInstruction, contentStart, labelsIn, type Label } from './labels.js';
 import { legendIn } from './legend.js';
+import { tokenize } from './lexer.js';
 import type { Lexicon } from './lexicon.js';
 import { COUNT_AT_END, Lookahead } from './lookahead.js';
 import { chainStartIn, freeLoopsIn } from './starts.js';
@@ -49,6 +50,25 @@ interface OpenRound {
   to: number;
 }
 
+/** What the second line of an instruction can begin with: "in each st", "around", "times". */
+const CONNECTING: ReadonlySet<string> = new Set([
+  'in',
+  'each',
+  'around',
+  'next',
+  'last',
+  'same',
+  'times',
+  'repeat',
+  'and',
+  'together',
+  'stitch-word',
+  'loops',
+  'until',
+  'total',
+  'other-side',
+  'both-layers',
+]);
 const GOES_ON = /(?:[,;:(\[{*+&–—-]|(?<![\p{L}])(?:and|in|into|the|next|each|of|to|from|then|with|a|over))\s*$/iu;
 const LEAD = /^[^\p{L}\d]{0,4}(\p{L}[\p{L} '’-]{1,28}?)\s*(?:[:.]\s*[*_]{1,2}|[*_]{1,2}\s*[:.–—-]|:)(?=\s)/u;
 
@@ -267,7 +287,15 @@ class Outliner {
     if (!/^[\p{Ll}\d(\[{<=–—*]/u.test(start)) return false;
     // A line in small letters after a finished sentence, or after a short line, may be talk of its own.
     const wrapped = !/[.!?]\s*$/u.test(body) && open.to - open.from > 50;
-    return wrapped || beginsInstruction(text, 0, text.length, this.#lexicon) || /^[(\[{<=–—*\d]/u.test(start);
+    return wrapped || this.#goesOn(text) || /^[(\[{<=–—*\d]/u.test(start);
+  }
+
+  /** Whether a line begins with words that an instruction can begin or go on with. */
+  #goesOn(text: string): boolean {
+    const tokens = tokenize(text, { from: 0, to: Math.min(text.length, 40) });
+    const first = this.#lexicon.at(tokens, 0)?.meaning.is;
+    if (first !== undefined && CONNECTING.has(first)) return true;
+    return beginsInstruction(text, 0, text.length, this.#lexicon);
   }
 
   #close(): void {

@@ -38,12 +38,14 @@ export function reportOf(file: string, counted: CountedPattern, findings: readon
 function roundOf(source: SourceText, { round, part, outcome, verdict }: CountedRound, keys: Keys): ReportRound {
   const { edge, into, made } = outcome;
   const words = source.text.slice(round.span.from, round.span.to);
+  const start = positionAt(source, round.span.from);
   return {
     label: round.label,
     from: round.from,
     to: round.to,
     kind: round.kind,
-    line: positionAt(source, round.span.from).line,
+    line: start.line,
+    column: start.column,
     endLine: positionAt(source, round.span.to).line,
     edge,
     into,

@@ -11,6 +11,8 @@ const round = z.object({
   to: atLeast(0),
   kind: z.enum(['round', 'row']),
   line: atLeast(1),
+  /** Where its label begins in the line: several rounds may stand in one. */
+  column: atLeast(1),
   endLine: atLeast(1),
   edge: count,
   into: count,

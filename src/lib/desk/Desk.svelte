@@ -26,7 +26,7 @@
   import { remember } from './remembered.js';
   import Rename from './Rename.svelte';
   import RoundCard from './RoundCard.svelte';
-  import { nearest, placedRounds, roundAt, type PlacedRound } from './rounds.js';
+  import { nearest, placedRounds, roundAt, type PlacedRound, type Spot } from './rounds.js';
   import { Saver } from './saver.svelte.js';
   import SaveSign from './SaveSign.svelte';
 
@@ -46,7 +46,7 @@
   let checked = $state.raw('');
   let account = $state.raw<RoundAccount | null>(null);
   let earlier = $state.raw<readonly EarlierRound[]>([]);
-  let line = $state(1);
+  let spot = $state.raw<Spot>({ line: 1, column: 1 });
   let caret = $state(0);
   let panel = $state<'round' | 'findings' | 'parts'>('round');
   let open = $state<'name' | 'keys' | 'finder' | null>(null);
@@ -56,6 +56,7 @@
   let view: EditorView | undefined;
   let checker: Checker | undefined;
 
+  const line = $derived(spot.line);
   const theirs = $derived(saver.state.kind === 'conflict' ? saver.state.theirs : null);
   const rounds = $derived(report ? placedRounds(report) : []);
   const off = $derived(rounds.filter(({ round }) => round.verdict === 'off').length);
@@ -63,7 +64,7 @@
   const ticked = $derived(rounds.filter(({ round }) => notes.ticks.has(round.key)).length);
   const findings = $derived(report?.findings.filter(({ key }) => !notes.aside.has(key)) ?? []);
   const current = $derived(findings.find((finding) => finding.line <= line && line <= finding.endLine) ?? null);
-  const placed = $derived(roundAt(rounds, line) ?? nearest(rounds, line, -1) ?? rounds[0] ?? null);
+  const placed = $derived(roundAt(rounds, spot) ?? nearest(rounds, spot, -1) ?? rounds[0] ?? null);
   const roundFindings = $derived(placed ? findings.filter((finding) => ofRound(finding, placed)) : []);
   const was = $derived(placed ? wordsBefore(placed) : null);
   const TERMS = { us: 'US terms', uk: 'UK terms', mixed: 'Mixed terms', unclear: 'Terms unclear' };
@@ -321,16 +322,21 @@
     if (view) goToLine(view, number);
   }
 
+  function toRound({ round }: PlacedRound): void {
+    const place = view && placeOf({ ...round, endLine: round.line, endColumn: round.column }, view.state.doc);
+    if (view && place) goTo(view, place.from);
+  }
+
   function step(direction: 1 | -1): void {
-    const next = nearest(rounds, line, direction);
-    if (next) toLine(next.round.line);
+    const next = nearest(rounds, spot, direction);
+    if (next) toRound(next);
     else toasts.say(direction === 1 ? 'This is the last round.' : 'This is the first round.');
   }
 
   function stepUnticked(): void {
     const unticked = ({ round }: PlacedRound) => !notes.ticks.has(round.key);
-    const next = nearest(rounds, line, 1, unticked) ?? rounds.find(unticked);
-    if (next) toLine(next.round.line);
+    const next = nearest(rounds, spot, 1, unticked) ?? rounds.find(unticked);
+    if (next) toRound(next);
     else toasts.say('Every round is ticked.');
   }
 
@@ -343,7 +349,7 @@
   }
 
   function tickOn(): void {
-    const here = roundAt(rounds, line);
+    const here = roundAt(rounds, spot);
     if (here && !notes.ticks.has(here.round.key)) void notes.tick(here.round.key, true);
     stepUnticked();
   }
@@ -584,8 +590,8 @@
       {text}
       {ready}
       {changed}
-      moved={(at: number, offset: number) => {
-        line = at;
+      moved={(at: Spot, offset: number) => {
+        spot = at;
         caret = offset;
       }}
       tick={tickKey}
@@ -642,7 +648,7 @@
       actions={ACTIONS}
       {rounds}
       start={finderStart}
-      goTo={toLine}
+      goTo={toRound}
       onclose={() => (open = null)}
     />{/await}
 {/if}

@@ -8,7 +8,7 @@
     rounds: readonly PlacedRound[];
     /** What stands in the field at first. */
     start?: string;
-    goTo: (line: number) => void;
+    goTo: (round: PlacedRound) => void;
     onclose: () => void;
   }
 
@@ -25,11 +25,11 @@
   let at = $state(0);
 
   const entries = $derived<Entry[]>([
-    ...rounds.map(({ round, part, index }) => ({
-      id: `round-${index}`,
-      text: `${roundName(round)}, ${part.name}`,
-      note: `line ${round.line}`,
-      run: () => goTo(round.line),
+    ...rounds.map((placed) => ({
+      id: `round-${placed.index}`,
+      text: `${roundName(placed.round)}, ${placed.part.name}`,
+      note: `line ${placed.round.line}`,
+      run: () => goTo(placed),
     })),
     ...actions.map(({ id, text, keys, run }) => ({ id, text, note: keys ?? '', run })),
   ]);

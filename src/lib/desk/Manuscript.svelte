@@ -3,13 +3,14 @@
   import { untrack } from 'svelte';
   import type { Attachment } from 'svelte/attachments';
   import { createManuscript } from './manuscript.js';
+  import type { Spot } from './rounds.js';
 
   interface Props {
     id: string;
     text: string;
     ready: (view: EditorView) => void;
     changed: (text: string) => void;
-    moved: (line: number, offset: number) => void;
+    moved: (spot: Spot, offset: number) => void;
     tick: (key: string) => void;
     /** A file was dropped on the manuscript. */
     dropped: (event: DragEvent) => Promise<void>;

@@ -7,14 +7,15 @@ import { findingMarks, placeOf } from './findings.js';
 import { folding, reveal } from './folding.js';
 import { rail } from './rail.js';
 import { recall } from './remembered.js';
+import type { Spot } from './rounds.js';
 
 export interface ManuscriptOptions {
   readonly id: string;
   readonly text: string;
   /** The text has changed, by typing or otherwise. */
   readonly changed: (text: string) => void;
-  /** The caret has moved: its line, from 1, and its offset. */
-  readonly moved: (line: number, offset: number) => void;
+  /** The caret has moved: to a line and column, both from 1, and an offset. */
+  readonly moved: (spot: Spot, offset: number) => void;
   /** The tick of a round was clicked. */
   readonly tick: (key: string) => void;
 }
@@ -46,7 +47,8 @@ export function createManuscript(parent: HTMLElement, options: ManuscriptOptions
         if (update.docChanged) changed(update.state.doc.toString());
         if (update.selectionSet || update.docChanged) {
           const { head } = update.state.selection.main;
-          moved(update.state.doc.lineAt(head).number, head);
+          const line = update.state.doc.lineAt(head);
+          moved({ line: line.number, column: head - line.from + 1 }, head);
         }
       }),
     ],

@@ -150,6 +150,7 @@ export function rail(tick: (key: string) => void): Extension {
             to: 0,
             kind: 'round',
             line: 1,
+            column: 1,
             endLine: 1,
             edge: 888,
             into: 777,

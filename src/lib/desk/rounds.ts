@@ -18,20 +18,30 @@ export function placedRounds(report: Report): PlacedRound[] {
   );
 }
 
-/** The round that a line belongs to: the one whose lines hold it, else null. Several in a line: the first. */
-export function roundAt(rounds: readonly PlacedRound[], line: number): PlacedRound | null {
-  return rounds.find(({ round }) => round.line <= line && line <= round.endLine) ?? null;
+/** A place in the text: line and column, both from 1. */
+export interface Spot {
+  readonly line: number;
+  readonly column: number;
 }
 
-/** The nearest round after a line (or before it, for -1) that passes a test. */
+const isBefore = (a: Spot, b: Spot) => a.line < b.line || (a.line === b.line && a.column < b.column);
+
+/** The round that a place belongs to; null between rounds. Before the first round of a line, that one. */
+export function roundAt(rounds: readonly PlacedRound[], spot: Spot): PlacedRound | null {
+  const here = rounds.filter(({ round }) => round.line <= spot.line && spot.line <= round.endLine);
+  return here.findLast(({ round }) => !isBefore(spot, round)) ?? here[0] ?? null;
+}
+
+/** The nearest round after a place (or before it, for -1) that passes a test. */
 export function nearest(
   rounds: readonly PlacedRound[],
-  line: number,
+  spot: Spot,
   direction: 1 | -1,
   test: (round: PlacedRound) => boolean = () => true,
 ): PlacedRound | null {
+  const here = roundAt(rounds, spot);
   const fits = (placed: PlacedRound) =>
-    (direction === 1 ? placed.round.line > line : placed.round.line < line) && test(placed);
+    placed !== here && (direction === 1 ? isBefore(spot, placed.round) : isBefore(placed.round, spot)) && test(placed);
   return (direction === 1 ? rounds.find(fits) : rounds.findLast(fits)) ?? null;
 }
 

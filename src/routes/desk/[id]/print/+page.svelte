@@ -81,8 +81,9 @@
     break-inside: avoid;
   }
 
-  .margin {
+  td.margin {
     width: 11.5rem;
+    font-family: var(--figure-face);
     padding: 0 var(--space-4) 0 0;
     border-right: 1px solid var(--rule-strong);
     font-size: var(--size-small);
@@ -131,7 +132,7 @@
   }
 
   @media (max-width: 640px) {
-    .margin {
+    td.margin {
       width: 6.5rem;
       padding-right: var(--space-2);
       white-space: normal;
