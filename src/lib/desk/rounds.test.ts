@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { checkText } from '../../core/index.js';
 import { changeOf, nearest, placedRounds, roundAt, roundName } from './rounds.js';
 
-const TEXT = 'US terms\n\nBALL\nRnd 1: 6 sc in MR (6). Rnd 2: inc x 6 (12).\nStuff it.\n3. sc\nin each st around (12)\n';
+const TEXT =
+  'US terms\n\nBALL\nRnd 1: 6 sc in MR (6). Rnd 2: inc x 6 (12).\nStuff it.\n3. sc\nin each st around (12)\n';
 const rounds = placedRounds(checkText(TEXT, 'x'));
 const label = (found: ReturnType<typeof roundAt>) => found?.round.label ?? null;
 
