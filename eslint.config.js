@@ -5,7 +5,18 @@ import ts from 'typescript-eslint';
 import svelteConfig from './svelte.config.js';
 
 export default defineConfig(
-  { ignores: ['build/', 'dist/', '.svelte-kit/', 'node_modules/', 'drizzle/', 'data/', '.dependency-cruiser.cjs'] },
+  {
+    ignores: [
+      '.tmp/',
+      'build/',
+      'dist/',
+      '.svelte-kit/',
+      'node_modules/',
+      'drizzle/',
+      'data/',
+      '.dependency-cruiser.cjs',
+    ],
+  },
   ...ts.configs.strictTypeChecked,
   ...svelte.configs.recommended,
   {

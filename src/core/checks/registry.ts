@@ -10,6 +10,15 @@ import { frameGap } from './frame-gap.js';
 import { notationBracket } from './notation-bracket.js';
 import { notationTimes } from './notation-times.js';
 import { notationUnread } from './notation-unread.js';
+import { countBreakdown } from './count-breakdown.js';
+import { countMissing } from './count-missing.js';
+import { countTurningChain } from './count-turning-chain.js';
+import { frameOrder } from './frame-order.js';
+import { frameRange } from './frame-range.js';
+import { frameReference } from './frame-reference.js';
+import { termsMixed } from './terms-mixed.js';
+import { termsContradiction } from './terms-contradiction.js';
+import { materialsHookSize } from './materials-hook-size.js';
 import type { Found, Rule } from './rule.js';
 
 /** Every rule there is. A new one is a file named after its id, and a line here. */
@@ -19,12 +28,21 @@ export const RULES: readonly Rule[] = [
   countOver,
   countUnder,
   countFoundation,
+  countBreakdown,
   countOpenEnded,
+  countMissing,
+  countTurningChain,
   frameGap,
   frameDuplicate,
+  frameOrder,
+  frameRange,
+  frameReference,
   notationBracket,
   notationTimes,
   notationUnread,
+  termsMixed,
+  termsContradiction,
+  materialsHookSize,
 ];
 
 export interface Finding extends Found {

@@ -5,6 +5,11 @@ export function stitches(count: number): string {
   return `${count} ${count === 1 ? 'stitch' : 'stitches'}`;
 }
 
+/** "1 round", "5 rows". */
+export function rounds(count: number, kind: 'round' | 'row'): string {
+  return `${count} ${kind}${count === 1 ? '' : 's'}`;
+}
+
 /** "1 is left over", "5 are left over". */
 export function are(count: number): string {
   return count === 1 ? 'is' : 'are';

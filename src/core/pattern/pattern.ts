@@ -1,6 +1,6 @@
 import type { SourceText, Span } from '../text/source.js';
 import type { SectionKind } from '../vocabulary/sections.js';
-import type { Vocabulary } from '../vocabulary/stitches.js';
+import type { StitchId, Vocabulary } from '../vocabulary/stitches.js';
 import type { StatedCount, Step } from './instruction.js';
 
 /** Earlier rounds worked again: "repeat Rnds 2 and 3 four times", "as Rnd 8", "as for First leg". */
@@ -36,6 +36,8 @@ export interface Instruction {
   readonly statedRounds: { readonly count: number; readonly span: Span } | null;
   readonly unread: readonly Unread[];
   readonly brackets: readonly BracketProblem[];
+  /** Stitches that are called by a name of the other vocabulary. */
+  readonly foreign: readonly { readonly span: Span; readonly stitch: StitchId }[];
   /** Words to the maker in the instruction: markers, stuffing, talk. */
   readonly remarks: readonly Span[];
 }
@@ -107,6 +109,8 @@ export interface LegendEntry {
 
 export interface TermsReading {
   readonly declared: Vocabulary | null;
+  /** Where it is declared. */
+  readonly declaredAt: Span | null;
   readonly detected: Vocabulary | 'mixed' | 'unclear';
   /** From 0 to 1. */
   readonly confidence: number;

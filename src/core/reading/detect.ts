@@ -1,4 +1,5 @@
 import type { TermsReading } from '../pattern/pattern.js';
+import type { Span } from '../text/source.js';
 import type { Vocabulary } from '../vocabulary/stitches.js';
 
 /** Names of stitches, by what they tell: US only, UK only, or both. One pass over the text. */
@@ -35,7 +36,8 @@ function stitchNames(text: string): { us: number; uk: number; shared: number } {
  * contradict it; a single slip into the other vocabulary does not make a text mixed.
  */
 export function detectTerms(text: string, asked: Vocabulary | 'auto' = 'auto'): TermsReading {
-  const declared = declaredIn(text);
+  const declaration = declaredIn(text);
+  const declared = declaration?.vocabulary ?? null;
   const { us, uk, shared } = stitchNames(text);
   let detected: TermsReading['detected'];
   let confidence: number;
@@ -58,7 +60,13 @@ export function detectTerms(text: string, asked: Vocabulary | 'auto' = 'auto'): 
     confidence = read.confidence;
   }
   const used = asked !== 'auto' ? asked : usedFor(declared, detected, us, uk);
-  return { declared, detected, confidence: Math.round(confidence * 100) / 100, used };
+  return {
+    declared,
+    declaredAt: declaration?.span ?? null,
+    detected,
+    confidence: Math.round(confidence * 100) / 100,
+    used,
+  };
 }
 
 function usedFor(declared: Vocabulary | null, detected: TermsReading['detected'], us: number, uk: number): Vocabulary {
@@ -86,9 +94,10 @@ function fromSharedWords(
 }
 
 /** What the text says about itself: "US terms", "written in British terminology", "Terms: UK". */
-function declaredIn(text: string): Vocabulary | null {
+function declaredIn(text: string): { vocabulary: Vocabulary; span: Span } | null {
   let us = 0;
   let uk = 0;
+  const first: Partial<Record<Vocabulary, Span>> = {};
   COUNTRY.lastIndex = 0;
   for (let match = COUNTRY.exec(text); match; match = COUNTRY.exec(text)) {
     const name = match[1] ?? '';
@@ -101,9 +110,12 @@ function declaredIn(text: string): Vocabulary | null {
     if (!after && !before && !alone) continue;
     // "us" in lower case is a pronoun unless terms are spoken of.
     if (name === 'us' && !alone && !/term|crochet|abbrev/i.test((after ?? before)?.[0] ?? '')) continue;
-    if (/^(?:uk|u\.k\.|british)$/i.test(name)) uk += 1;
+    const isUk = /^(?:uk|u\.k\.|british)$/i.test(name);
+    first[isUk ? 'uk' : 'us'] ??= { from: match.index, to: end };
+    if (isUk) uk += 1;
     else us += 1;
   }
-  if (us === uk) return null;
-  return us > uk ? 'us' : 'uk';
+  const vocabulary = us > uk ? 'us' : 'uk';
+  const span = first[vocabulary];
+  return us === uk || !span ? null : { vocabulary, span };
 }

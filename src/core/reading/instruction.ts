@@ -9,7 +9,15 @@ import type { Beginning, Findings, InstructionForm, Placed, Reader } from './rea
 /** Reads the instruction in a stretch of text. Never throws; what is not understood is in `unread`. */
 export function readInstruction(text: string, span: Span, lexicon: Lexicon): Instruction {
   const tokens = tokenize(text, span);
-  const found: Findings = { stated: null, reference: null, statedRounds: null, unread: [], brackets: [], remarks: [] };
+  const found: Findings = {
+    stated: null,
+    reference: null,
+    statedRounds: null,
+    unread: [],
+    brackets: [],
+    foreign: [],
+    remarks: [],
+  };
   const partner = pairBrackets(tokens, found);
   const context: Context = {
     text,

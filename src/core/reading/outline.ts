@@ -331,6 +331,7 @@ class Outliner {
       statedRounds: reading.statedRounds,
       unread: reading.unread,
       brackets: reading.brackets,
+      foreign: reading.foreign,
       remarks: reading.remarks,
     };
   }

@@ -1,6 +1,7 @@
 import type { BracketProblem, RoundReference, Unread } from '../pattern/pattern.js';
 import type { StatedCount, Step } from '../pattern/instruction.js';
 import type { Span } from '../text/source.js';
+import type { StitchId } from '../vocabulary/stitches.js';
 import type { Lexicon, Meaning } from './lexicon.js';
 import type { Token } from './lexer.js';
 
@@ -11,6 +12,7 @@ export interface Findings {
   statedRounds: { count: number; span: Span } | null;
   readonly unread: Unread[];
   readonly brackets: BracketProblem[];
+  readonly foreign: { span: Span; stitch: StitchId }[];
   readonly remarks: Span[];
 }
 

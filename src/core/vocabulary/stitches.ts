@@ -135,6 +135,11 @@ export const STITCHES: readonly Stitch[] = [
 
 const byId = new Map(STITCHES.map((stitch) => [stitch.id, stitch]));
 
+/** The usual short name of a stitch in a vocabulary: `sc`, `dc`, `sl st`. */
+export function shortName(id: StitchId, vocabulary: Vocabulary): string {
+  return byId.get(id)?.[vocabulary].short[0] ?? id;
+}
+
 /** The usual long name of a stitch in a vocabulary: `single crochet`. */
 export function longName(id: StitchId, vocabulary: Vocabulary): string {
   return byId.get(id)?.[vocabulary].long[0] ?? id;

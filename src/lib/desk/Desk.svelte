@@ -273,9 +273,10 @@
 
   // Marks and ticks follow what is noted, without another check.
   $effect(() => {
-    void notes.aside.size;
+    const aside = new Set(notes.aside.keys());
     untrack(() => {
-      if (view && checked === text) view.dispatch({ effects: showFindings.of(findings) });
+      const open = report?.findings.filter(({ key }) => !aside.has(key));
+      if (view && open && checked === text) view.dispatch({ effects: showFindings.of(open) });
     });
   });
   $effect(() => {
@@ -622,8 +623,9 @@
             {hookAsked}
             {asideAsked}
             {tick}
-            light={(words: { from: number; to: number } | null) =>
-              void (checked === text && view?.dispatch({ effects: lightWords.of(words) }))}
+            light={(words: { from: number; to: number } | null) => {
+              if (checked === text) view?.dispatch({ effects: lightWords.of(words) });
+            }}
             slips={(onHook: number) => checker?.slips(placed.index, onHook) ?? Promise.resolve([])}
             go={goToFinding}
             fix={applyIt}

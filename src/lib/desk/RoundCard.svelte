@@ -52,7 +52,7 @@
   let onHook = $state('');
   let explained = $state.raw<{ count: number; slips: HookSlip[] } | null>(null);
   let hookInput = $state<HTMLInputElement>();
-  let views = $state<Record<string, FindingView>>({});
+  let views = $state<Record<string, { ask: () => void }>>({});
 
   const flat = (steps: readonly AccountStep[]): AccountStep[] => steps.flatMap((step) => [step, ...flat(step.steps)]);
   const all = $derived(account ? flat(account.steps) : []);
@@ -80,9 +80,11 @@
   }
 
   $effect(() => {
-    void round.key;
-    explained = null;
-    onHook = '';
+    // Another round, or the same one changed.
+    if (round.key !== '') {
+      explained = null;
+      onHook = '';
+    }
   });
 
   $effect(() => {

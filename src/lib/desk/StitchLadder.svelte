@@ -23,7 +23,8 @@
 </script>
 
 <figure>
-  <!-- svelte-ignore a11y_no_noninteractive_tabindex: it scrolls, and must do so from the keyboard -->
+  <!-- It scrolls, and must do so from the keyboard. -->
+  <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
   <div class="scroller" tabindex="0" role="group" aria-label="Stitches">
     <svg width={drawing.width} height="96" role="img" aria-label="Stitch ladder: {words}">
       {#each drawing.bands as { from, to, pass } (from)}

@@ -92,7 +92,7 @@ interface Rail {
 
 /** Markers stay with their lines while one types, and are replaced when a new report arrives. */
 const railField = StateField.define<Rail>({
-  create: () => ({ report: null, ticks: new Set(), markers: RangeSet.empty, high: Decoration.none }),
+  create: () => ({ report: null, ticks: new Set(), markers: RangeSet.of<RoundMarker>([]), high: Decoration.none }),
   update(rail, transaction) {
     let { report, ticks } = rail;
     let fresh = false;

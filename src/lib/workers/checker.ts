@@ -79,7 +79,12 @@ export class Checker {
   async #fix(text: string): Promise<void> {
     if (this.#busy) return;
     const fixed = z.nullable(reportSchema).parse(await this.#remote.fixed());
-    if (fixed && !this.#busy) this.#told(fixed, text);
+    if (fixed && !this.#isBusy()) this.#told(fixed, text);
+  }
+
+  /** Asked anew after each wait: another check may have begun meanwhile. */
+  #isBusy(): boolean {
+    return this.#busy;
   }
 
   #next(): { text: string; name: string } | null {

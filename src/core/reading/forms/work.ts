@@ -274,10 +274,17 @@ function readNamed(reader: Reader, at: number, before: number | null): Tool | nu
       return inOne ? tool(null, number.value, 1, next + 1) : tool(null, meaning.per, 1, next);
     }
     case 'stitch':
+      if (meaning.foreign) noteForeign(reader, passKind(reader, at), first.next, meaning.stitch);
       return meaning.stitch === 'chain' || meaning.stitch === 'picot'
         ? null
         : stitchTool(reader, meaning.stitch, next, before);
   }
+}
+
+/** Keeps where a stitch is called by a name of the other vocabulary; a form may look at the same words more than once. */
+function noteForeign(reader: Reader, from: number, to: number, stitch: StitchId): void {
+  const span = spanBetween(reader, from, to);
+  if (!reader.found.foreign.some((other) => other.span.from === span.from)) reader.found.foreign.push({ span, stitch });
 }
 
 /** "crochet 2 together", "2 sts tog": a decrease without the name of its stitch. */

@@ -1,0 +1,50 @@
+import type { CountedPattern, CountedRound } from '../counting/counted.js';
+import type { Part } from '../pattern/pattern.js';
+import type { Found, Rule } from './rule.js';
+import { rounds as roundsInWords } from './wording.js';
+
+export const frameReference: Rule = {
+  id: 'frame/reference',
+  severity: 'error',
+  about: 'A round, or a piece, is referred to that does not exist.',
+  failing: {
+    text: 'US terms\n\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: rep Rnd 7 (12)\n',
+    says: ['7', '3 rounds'],
+  },
+  passing: 'US terms\n\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nRnd 4: rep Rnd 3 (12)\n',
+  *check({ rounds }): Iterable<Found> {
+    const known = numbersByPart(rounds);
+    for (const counted of rounds) {
+      const numbers = known.get(counted.part) ?? new Set();
+      const { reference } = counted.round;
+      if (reference && counted.outcome.obstacles.some(({ kind }) => kind === 'reference')) {
+        const message = reference.part
+          ? `No piece before this one is called "${reference.part}", or its rounds could not be read.`
+          : missing(counted, numbers, reference.rounds);
+        yield { span: reference.span, round: counted, message };
+      }
+      for (const step of counted.round.steps) {
+        if (step.kind !== 'free-loops' || step.round === null || numbers.has(step.round)) continue;
+        yield { span: step.span, round: counted, message: missing(counted, numbers, [step.round]) };
+      }
+    }
+  },
+};
+
+function numbersByPart(rounds: CountedPattern['rounds']): Map<Part, Set<number>> {
+  const known = new Map<Part, Set<number>>();
+  for (const { part, round } of rounds) {
+    const numbers = known.get(part) ?? new Set();
+    for (const number of round.numbers) numbers.add(number);
+    known.set(part, numbers);
+  }
+  return known;
+}
+
+function missing({ part, round }: CountedRound, known: ReadonlySet<number>, numbers: readonly number[]): string {
+  const gone = numbers.filter((number) => !known.has(number));
+  let last = 0;
+  for (const number of known) last = Math.max(last, number);
+  if (gone.length === 0) return `This refers to a ${round.kind} that comes later, or could not be read.`;
+  return `There is no ${round.kind} ${gone.slice(0, 6).join(', ')}: ${part.name} has ${roundsInWords(last, round.kind)}.`;
+}
