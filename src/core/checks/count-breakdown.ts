@@ -1,4 +1,4 @@
-import { madeByKind } from '../counting/kinds.js';
+import { comparableKinds } from '../counting/kinds.js';
 import { nameOf } from '../explaining/words.js';
 import type { Found, Rule } from './rule.js';
 
@@ -15,11 +15,9 @@ export const countBreakdown: Rule = {
     for (const counted of rounds) {
       const { stated } = counted.round;
       const { made, misfits } = counted.outcome;
-      // Where the sums differ already, that is said elsewhere.
-      if (!stated || stated.breakdown.length < 2 || made !== stated.total || misfits.length > 0) continue;
-      const kinds = madeByKind(counted);
-      // Increases whose stitch isn't said may be of any kind.
-      if ([...kinds.values()].reduce((sum, count) => sum + count, 0) !== made) continue;
+      if (!stated || made === null || misfits.length > 0) continue;
+      const kinds = comparableKinds(counted);
+      if (!kinds) continue;
       const speech = { vocabulary: pattern.terms.used, base: 'step1' as const };
       for (const { count, stitch } of stated.breakdown) {
         const right = kinds.get(stitch) ?? 0;

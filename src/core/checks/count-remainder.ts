@@ -9,7 +9,8 @@ export const countRemainder: Rule = {
     text: 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nRnd 4: (sc 3, dec) around (8)\n',
     says: ['twice', '12', '2 stitches are'],
   },
-  passing: 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nRnd 4: (sc 2, dec) around (9)\n',
+  passing:
+    'US terms\n\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nRnd 4: (sc 2, dec) around (9)\n',
   *check({ rounds }): Iterable<Found> {
     for (const counted of rounds) {
       for (const misfit of counted.outcome.misfits) {

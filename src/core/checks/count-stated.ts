@@ -1,3 +1,4 @@
+import { comparableKinds } from '../counting/kinds.js';
 import type { Found, Rule } from './rule.js';
 
 export const countStated: Rule = {
@@ -9,13 +10,15 @@ export const countStated: Rule = {
     says: ['21', '18'],
   },
   passing:
-    'BALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 6 (18)\nRnd 4: (sc 2, inc) x 6 (24)\n',
+    'US terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 6 (18)\nRnd 4: (sc 2, inc) x 6 (24)\n',
   *check({ rounds }): Iterable<Found> {
     for (const [i, counted] of rounds.entries()) {
       const { stated } = counted.round;
       const { made, into, edge, misfits } = counted.outcome;
       if (!stated || made === null || made === stated.total || misfits.length > 0 || counted.verdict !== 'off')
         continue;
+      // A count by kinds is compared kind by kind.
+      if (comparableKinds(counted)) continue;
       const uses = into !== null && into === edge ? `uses all ${edge} and ` : '';
       const next = rounds[i + 1];
       // Only a round that comes out even on this one's count is a witness for it.

@@ -1,5 +1,5 @@
 import type { Found, Rule } from './rule.js';
-import { steps } from './frame.js';
+import { renumbered, steps } from './frame.js';
 
 export const frameDuplicate: Rule = {
   id: 'frame/duplicate',
@@ -9,9 +9,10 @@ export const frameDuplicate: Rule = {
     text: 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 2: sc around (12)\nRnd 4: sc around (12)\n',
     says: ['2', 'twice'],
   },
-  passing: 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nRnd 4: sc around (12)\n',
+  passing: 'US terms\n\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nRnd 4: sc around (12)\n',
   *check(counted): Iterable<Found> {
-    for (const { before, round, repeated, next } of steps(counted)) {
+    for (const step of steps(counted)) {
+      const { before, round, repeated, next } = step;
       if (repeated === null) continue;
       const meant =
         next !== null && next === before.round.to + 2 ? ` ${next} follows, so this one is ${before.round.to + 1}.` : '';
@@ -19,6 +20,7 @@ export const frameDuplicate: Rule = {
         span: round.round.labelSpan,
         round,
         message: `Number ${repeated} stands twice: ${before.round.label} came before.${meant}`,
+        fixes: renumbered(counted.pattern.source, step),
       };
     }
   },

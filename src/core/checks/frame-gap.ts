@@ -1,5 +1,5 @@
 import type { Found, Rule } from './rule.js';
-import { steps } from './frame.js';
+import { renumbered, steps } from './frame.js';
 
 export const frameGap: Rule = {
   id: 'frame/gap',
@@ -8,14 +8,15 @@ export const frameGap: Rule = {
   failing: { text: 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnds 4-6: sc around (12)\n', says: ['Rnd 2', '3'] },
   passing: 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnds 3-6: sc around (12)\n',
   *check(counted): Iterable<Found> {
-    for (const { before, round, missing } of steps(counted)) {
+    for (const step of steps(counted)) {
+      const { before, round, missing } = step;
       if (missing.length === 0) continue;
       const numbers = missing.length === 1 ? String(missing[0]) : `${missing[0]} to ${missing[missing.length - 1]}`;
       const inside = before.round === round.round;
       const message = inside
         ? `${round.round.label} leaves out ${numbers}.`
         : `${round.round.label} follows ${before.round.label}: ${numbers} ${missing.length === 1 ? 'is' : 'are'} missing.`;
-      yield { span: round.round.labelSpan, round, message };
+      yield { span: round.round.labelSpan, round, message, fixes: renumbered(counted.pattern.source, step) };
     }
   },
 };

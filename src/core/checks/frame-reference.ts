@@ -13,18 +13,20 @@ export const frameReference: Rule = {
   },
   passing: 'US terms\n\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nRnd 4: rep Rnd 3 (12)\n',
   *check({ rounds }): Iterable<Found> {
-    const known = numbersByPart(rounds);
+    let known: Map<Part, Set<number>> | null = null;
+    const numbersOf = (part: Part) => (known ??= numbersByPart(rounds)).get(part) ?? new Set<number>();
     for (const counted of rounds) {
-      const numbers = known.get(counted.part) ?? new Set();
       const { reference } = counted.round;
       if (reference && counted.outcome.obstacles.some(({ kind }) => kind === 'reference')) {
         const message = reference.part
           ? `No piece before this one is called "${reference.part}", or its rounds could not be read.`
-          : missing(counted, numbers, reference.rounds);
+          : missing(counted, numbersOf(counted.part), reference.rounds);
         yield { span: reference.span, round: counted, message };
       }
       for (const step of counted.round.steps) {
-        if (step.kind !== 'free-loops' || step.round === null || numbers.has(step.round)) continue;
+        if (step.kind !== 'free-loops' || step.round === null) continue;
+        const numbers = numbersOf(counted.part);
+        if (numbers.has(step.round)) continue;
         yield { span: step.span, round: counted, message: missing(counted, numbers, [step.round]) };
       }
     }

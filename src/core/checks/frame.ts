@@ -1,4 +1,6 @@
 import type { CountedPattern, CountedRound } from '../counting/counted.js';
+import type { SourceText } from '../text/source.js';
+import type { Fix } from './rule.js';
 
 /** How a labelled round goes on from the labelled round before it. */
 export interface FrameStep {
@@ -56,4 +58,24 @@ function between(numbers: readonly number[]): number[] {
   const second = numbers[1];
   if (numbers.length !== 2 || first === undefined || second === undefined || second - first < 2) return [];
   return Array.from({ length: Math.min(second - first - 1, 500) }, (_, i) => first + 1 + i);
+}
+
+/**
+ * The label numbered on from the round before it, where the round after agrees with that: "R19" behind R17 and at
+ * the end becomes "R18". Empty where the label holds more than one number or one range.
+ */
+export function renumbered(source: SourceText, { before, round, next }: FrameStep): Fix[] {
+  const { numbers, labelSpan } = round.round;
+  const from = before.round.to + 1;
+  const to = from + numbers.length - 1;
+  if (before === round || (next !== null && next !== to + 1)) return [];
+  const label = source.text.slice(labelSpan.from, labelSpan.to);
+  const figures = [...label.matchAll(/\d+/g)];
+  const wanted = figures.length === 1 ? [from] : figures.length === 2 ? [from, to] : [];
+  if (wanted.length === 0 || (figures.length === 1 && numbers.length > 1)) return [];
+  const edits = figures.map(({ 0: figure, index }, i) => ({
+    span: { from: labelSpan.from + index, to: labelSpan.from + index + figure.length },
+    text: String(wanted[i] ?? figure),
+  }));
+  return [{ title: `Number it ${wanted.join(' to ')}`, edits }];
 }

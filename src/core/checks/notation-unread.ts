@@ -9,15 +9,13 @@ export const notationUnread: Rule = {
   *check({ rounds }): Iterable<Found> {
     for (const counted of rounds) {
       const { round, outcome } = counted;
+      // A bracket that doesn't close leaves other words hanging; that is said once.
+      if (round.brackets.length > 0) continue;
       for (const { span, text } of round.unread) {
         const words = text.length > 60 ? `${text.slice(0, 59)}…` : text;
         yield { span, round: counted, message: `"${words}" was not understood, so this round is not counted.` };
       }
-      if (
-        round.unread.length === 0 &&
-        round.brackets.length === 0 &&
-        outcome.obstacles.some(({ kind }) => kind === 'unread')
-      ) {
+      if (round.unread.length === 0 && outcome.obstacles.some(({ kind }) => kind === 'unread')) {
         yield {
           span: round.span,
           round: counted,

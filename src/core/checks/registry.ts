@@ -19,6 +19,19 @@ import { frameReference } from './frame-reference.js';
 import { termsMixed } from './terms-mixed.js';
 import { termsContradiction } from './terms-contradiction.js';
 import { materialsHookSize } from './materials-hook-size.js';
+import { termsUndeclared } from './terms-undeclared.js';
+import { termsUndefined } from './terms-undefined.js';
+import { frameRowRound } from './frame-row-round.js';
+import { frameQuantity } from './frame-quantity.js';
+import { makeNoFinish } from './make-no-finish.js';
+import { makeNotAttached } from './make-not-attached.js';
+import { makePlace } from './make-place.js';
+import { makeEyesLate } from './make-eyes-late.js';
+import { makeStuffingLate } from './make-stuffing-late.js';
+import { materialsColour } from './materials-colour.js';
+import { materialsNotion } from './materials-notion.js';
+import { safetySmallParts, safetyWire } from './safety.js';
+import { proseOf } from './prose.js';
 import type { Found, Rule } from './rule.js';
 
 /** Every rule there is. A new one is a file named after its id, and a line here. */
@@ -43,6 +56,19 @@ export const RULES: readonly Rule[] = [
   termsMixed,
   termsContradiction,
   materialsHookSize,
+  termsUndeclared,
+  termsUndefined,
+  frameRowRound,
+  frameQuantity,
+  makeNoFinish,
+  makeNotAttached,
+  makePlace,
+  makeEyesLate,
+  makeStuffingLate,
+  materialsColour,
+  materialsNotion,
+  safetySmallParts,
+  safetyWire,
 ];
 
 export interface Finding extends Found {
@@ -52,6 +78,7 @@ export interface Finding extends Found {
 /** Runs rules over a counted pattern; findings come in the order of the text. */
 export function check(counted: CountedPattern, rules: readonly Rule[] = RULES): Finding[] {
   const findings: Finding[] = [];
-  for (const rule of rules) for (const found of rule.check(counted)) findings.push({ ...found, rule });
+  const prose = proseOf(counted.pattern);
+  for (const rule of rules) for (const found of rule.check(counted, prose)) findings.push({ ...found, rule });
   return findings.sort((a, b) => a.span.from - b.span.from || a.span.to - b.span.to);
 }

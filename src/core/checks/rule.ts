@@ -1,4 +1,5 @@
 import type { CountedPattern, CountedRound } from '../counting/counted.js';
+import type { Prose } from './prose.js';
 import type { Span } from '../text/source.js';
 
 export type Severity = 'error' | 'warning' | 'hint';
@@ -33,5 +34,5 @@ export interface Rule {
   readonly failing: { readonly text: string; readonly says: readonly string[] };
   /** A pattern, as like as can be, in which it finds nothing. */
   readonly passing: string;
-  check(counted: CountedPattern): Iterable<Found>;
+  check(counted: CountedPattern, prose: Prose): Iterable<Found>;
 }

@@ -22,3 +22,13 @@ export function madeByKind(counted: CountedRound): Map<StitchId, number> {
   walk(counted.trace().worked, 1);
   return made;
 }
+
+/** As `madeByKind`, for a round that states its count by kinds; null where that can't be compared kind by kind. */
+export function comparableKinds(counted: CountedRound): Map<StitchId, number> | null {
+  const { stated } = counted.round;
+  if (!stated || stated.breakdown.length < 2) return null;
+  const kinds = madeByKind(counted);
+  // Increases whose stitch isn't said may be of any kind.
+  const all = [...kinds.values()].reduce((sum, count) => sum + count, 0) === counted.outcome.made;
+  return all && stated.breakdown.some(({ stitch, count }) => (kinds.get(stitch) ?? 0) !== count) ? kinds : null;
+}

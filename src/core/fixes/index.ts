@@ -5,6 +5,7 @@ import { fixesFor } from './search.js';
 /** The rules whose findings a change of the round can put right. */
 const COUNTED_RULES: ReadonlySet<string> = new Set([
   'count/stated',
+  'count/breakdown',
   'count/remainder',
   'count/over',
   'count/under',

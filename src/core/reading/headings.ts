@@ -133,6 +133,8 @@ export function headingByPlace(line: string): Heading | null {
   const text = line.trim().replace(/^(?:\*\*|__)|(?:\*\*|__)$/g, '');
   if (text.length === 0 || text.length > 40 || /[.!?;=,]$/.test(text) || /\d/.test(text.replace(/^\d+[.)]\s*/, '')))
     return null;
+  // "X = sc" explains a letter.
+  if (text.includes('=')) return null;
   if (text.split(/\s+/).length > 5 || !/^[\p{L}\d"'“(]/u.test(text)) return null;
   const name = text.replace(/^\d+[.)]\s*/, '');
   // "With Brick:", "Using Canvas:" name a yarn.
