@@ -8,6 +8,7 @@ const SEWN = /(?<!\p{L})(both|all (?:the )?(\p{L}+|\d+)) (?:\p{L}+ ){0,1}?(\p{L}
 export const frameQuantity: Rule = {
   id: 'frame/quantity',
   severity: 'warning',
+  across: true,
   about: 'How many pieces to make, and how many are sewn on, disagree.',
   failing: {
     text: 'US terms\n\nARMS (make 2)\nRnd 1: 6 sc in MR (6)\nRnd 2: sc around (6)\nFasten off.\n\nASSEMBLY\nSew all four arms to the sides.\n',

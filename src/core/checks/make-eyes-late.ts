@@ -11,6 +11,7 @@ const OPEN_ENOUGH = 8;
 export const makeEyesLate: Rule = {
   id: 'make/eyes-late',
   severity: 'error',
+  across: true,
   about: 'Safety eyes are set after the part has been closed: their backs can no longer be reached.',
   failing: {
     text: 'US terms\n\nMaterials: two 6 mm safety eyes. Safety eyes are small parts, not for children under 3.\n\nHEAD\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnds 3-5: sc around (12)\nRnd 6: dec x 6 (6)\nFasten off and pull tight.\nPush the eyes in between Rnds 3 and 4.\n',

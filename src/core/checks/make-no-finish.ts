@@ -7,6 +7,7 @@ const FINISH =
 export const makeNoFinish: Rule = {
   id: 'make/no-finish',
   severity: 'warning',
+  across: true,
   about: 'A part ends without fasten off, tail or what comes next.',
   failing: {
     text: 'US terms\n\nHEAD\nRnd 1: 6 sc in MR (6)\nRnd 2: sc around (6)\nFasten off.\n\nEAR\nRnd 1: 6 sc in MR (6)\nFasten off.\n\nTAIL\nRnd 1: 5 sc in MR (5)\nRnd 2: sc around (5)\n\nASSEMBLY\nSew ear and tail to the head.\n',

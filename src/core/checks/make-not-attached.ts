@@ -6,6 +6,7 @@ import type { Found, Rule } from './rule.js';
 export const makeNotAttached: Rule = {
   id: 'make/not-attached',
   severity: 'warning',
+  across: true,
   about: 'A part that the assembly never mentions.',
   failing: {
     text: 'US terms\n\nHEAD\nRnd 1: 6 sc in MR (6)\nRnd 2: sc around (6)\nFasten off.\n\nHORNS (make 2)\nRnd 1: 5 sc in MR (5)\nRnd 2: sc around (5)\nFasten off with a tail.\n\nEARS (make 2)\nRnd 1: 5 sc in MR (5)\nFasten off with a tail.\n\nASSEMBLY\nSew the ears to the head.\n',

@@ -8,6 +8,7 @@ const BETWEEN =
 export const makePlace: Rule = {
   id: 'make/place',
   severity: 'error',
+  across: true,
   about: 'A place is named that does not exist: "between rounds 14 and 15" of a part with 12 rounds.',
   failing: {
     text: 'US terms\n\nHEAD\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nSet the eyes between Rnds 5 and 6.\nFasten off.\n',

@@ -7,6 +7,7 @@ const NOT = /(?<!\p{L})(?:not|n['’]t|no|never|without)(?!\p{L})/iu;
 export const makeStuffingLate: Rule = {
   id: 'make/stuffing-late',
   severity: 'warning',
+  across: true,
   about: 'Stuffing is first mentioned after the part has been worked shut.',
   failing: {
     text: 'US terms\n\nBODY\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnds 3-5: sc around (12)\nFold flat and sc 6 through both layers (6)\nStuff the body now.\nFasten off.\n',

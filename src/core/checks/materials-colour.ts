@@ -11,6 +11,7 @@ const NO_YARN =
 export const materialsColour: Rule = {
   id: 'materials/colour',
   severity: 'warning',
+  across: true,
   about: 'A colour is used that the materials do not list.',
   failing: {
     text: 'US terms\n\nMaterials\nCotton in Sand and Rust\n\nBODY\nWith Sand.\nRnd 1: 6 sc in MR (6)\nFasten off.\n\nCLAW\nWith Seaglass.\nRnd 1: 6 sc in MR (6)\nFasten off.\n',

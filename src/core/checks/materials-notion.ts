@@ -23,6 +23,7 @@ const LISTED = new RegExp(`(?<!\\p{L})(${NOTIONS.join('|')})s?(?!\\p{L})`, 'giu'
 export const materialsNotion: Rule = {
   id: 'materials/notion',
   severity: 'warning',
+  across: true,
   about: 'Something is listed among the materials and never used.',
   failing: {
     text: 'US terms\n\nMaterials\nYarn, a hook, a scrap of grey felt\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nFasten off.\n',

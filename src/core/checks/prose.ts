@@ -20,6 +20,9 @@ export interface Prose {
   readonly mentions: (part: Part) => readonly Talk[];
 }
 
+/** For a text whose prose is not looked at. */
+export const NO_PROSE: Prose = { talk: [], ofPart: new Map(), afterRound: new Map(), mentions: () => [] };
+
 /** Gathers the prose of a pattern, once for all rules. */
 export function proseOf({ source, passages, parts }: Pattern): Prose {
   const talk: Talk[] = passages.map(({ span, section, part, after }) => ({

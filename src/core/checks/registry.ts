@@ -31,7 +31,7 @@ import { makeStuffingLate } from './make-stuffing-late.js';
 import { materialsColour } from './materials-colour.js';
 import { materialsNotion } from './materials-notion.js';
 import { safetySmallParts, safetyWire } from './safety.js';
-import { proseOf } from './prose.js';
+import { NO_PROSE, proseOf } from './prose.js';
 import type { Found, Rule } from './rule.js';
 
 /** Every rule there is. A new one is a file named after its id, and a line here. */
@@ -71,6 +71,9 @@ export const RULES: readonly Rule[] = [
   safetyWire,
 ];
 
+/** More parts than one pattern has. */
+const MOST_PARTS = 60;
+
 export interface Finding extends Found {
   readonly rule: Rule;
 }
@@ -78,7 +81,12 @@ export interface Finding extends Found {
 /** Runs rules over a counted pattern; findings come in the order of the text. */
 export function check(counted: CountedPattern, rules: readonly Rule[] = RULES): Finding[] {
   const findings: Finding[] = [];
-  const prose = proseOf(counted.pattern);
-  for (const rule of rules) for (const found of rule.check(counted, prose)) findings.push({ ...found, rule });
+  // A text of so many parts is a collection: which assembly speaks of which part can't be told there.
+  const one = counted.pattern.parts.length <= MOST_PARTS;
+  const prose = one ? proseOf(counted.pattern) : NO_PROSE;
+  for (const rule of rules) {
+    if (rule.across && !one) continue;
+    for (const found of rule.check(counted, prose)) findings.push({ ...found, rule });
+  }
   return findings.sort((a, b) => a.span.from - b.span.from || a.span.to - b.span.to);
 }

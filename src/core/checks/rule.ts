@@ -28,6 +28,8 @@ export interface Found {
 export interface Rule {
   readonly id: string;
   readonly severity: Severity;
+  /** It compares what stands far apart in one pattern, and makes no sense of a text that holds many. */
+  readonly across?: true;
   /** One line: what it finds. */
   readonly about: string;
   /** A pattern in which it finds something, and the figures that its message must hold. */

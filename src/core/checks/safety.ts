@@ -16,6 +16,7 @@ function reminder(
   return {
     id,
     severity: 'warning',
+    across: true,
     about,
     ...examples,
     *check({ pattern }, prose) {

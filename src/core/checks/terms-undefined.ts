@@ -4,6 +4,7 @@ import type { Found, Rule } from './rule.js';
 export const termsUndefined: Rule = {
   id: 'terms/undefined',
   severity: 'warning',
+  across: true,
   about: 'A letter is used for a stitch and stands in no list of letters.',
   failing: {
     text: 'US terms\n\nX = sc\nV = 2 sc in one stitch\nA = 2 sc together\n\nBall\nR1: 6X in MR (6)\nR2: 6V (12)\nR3: (X, G)*6 (12)\n',

@@ -61,8 +61,9 @@ const SECTIONS: ReadonlyMap<string, SectionKind> = new Map(
 export function headingByLook(line: string): Heading | null {
   const text = line.trim();
   if (text.length === 0 || text.length > 90) return null;
-  // A sentence, most often.
-  if (/[.,;]$/.test(text) && !MAY_SAY_MAKE.test(text) && !text.startsWith('#')) return null;
+  // A sentence, most often: without ornament, capitals or a number to make.
+  const plain = isSmallLetter(text.charCodeAt(1)) && isLetter(text.charCodeAt(0));
+  if ((plain || /[.,;]$/.test(text)) && !MAY_SAY_MAKE.test(text) && !text.startsWith('#')) return null;
   const markdown = /^(#{1,6})\s+(.+?)\s*#*$/.exec(text);
   if (markdown) return named(markdown[2] ?? '', markdown[1]?.length ?? 1);
   const bold = /^(?:\*\*|__)([^*_]{2,60})(?:\*\*|__)\s*:?$/.exec(text);
@@ -90,6 +91,14 @@ export function headingByLook(line: string): Heading | null {
     inCapitals(text) ??
     (quantityIn(text) && text.length <= 60 && !/[.!?]$/.test(text.replace(/pcs?\.\)?/, '')) ? named(text, 0) : null)
   );
+}
+
+function isSmallLetter(code: number): boolean {
+  return code >= 97 && code <= 122;
+}
+
+function isLetter(code: number): boolean {
+  return isSmallLetter(code | 32);
 }
 
 /** "BODY lagoon, spiral", "LEGS - you need two of them", "MAKING UP". */

@@ -68,21 +68,30 @@ export interface LabelContext {
   readonly bare: boolean;
 }
 
+/** The label that a line begins with. Only the shapes that can begin with its first character are tried. */
+function firstLabel(text: string, at: number, to: number, context: LabelContext): Label | null {
+  const first = text.charAt(at);
+  if (first >= '0' && first <= '9')
+    return numberFirst(text, at, to) ?? ordinalLabel(text, at, to) ?? bareLabel(text, at, to, context);
+  if (first === '(' || first === '[') return bracketedLabel(text, at, to) ?? bareLabel(text, at, to, context);
+  const letter = first.toLowerCase();
+  return (
+    (letter === 'r' ? wordLabelAt(text, at, to, true) : null) ??
+    ('fstent'.includes(letter) ? (ordinalLabel(text, at, to) ?? nextLabel(text, at, to)) : null) ??
+    letterLabel(text, at, to, context) ??
+    (NAMES_ROUND.test(text.slice(at, Math.min(to, at + 60))) ? namedLabel(text, at, to) : null)
+  );
+}
+
+const NAMES_ROUND = /ro(?:w|und)|rnd/i;
+
 /** All labels in a line, from left to right. */
 export function labelsIn(text: string, line: Span, context: LabelContext): Label[] {
   const start = contentStart(text, line.from, line.to);
   const labels: Label[] = [];
   // Most lines of prose hold neither a figure nor a word for a round, and need no closer look.
   if (!MAY_HOLD_LABEL.test(text.slice(line.from, line.to))) return labels;
-  const first =
-    wordLabelAt(text, start, line.to, true) ??
-    numberFirst(text, start, line.to) ??
-    bracketedLabel(text, start, line.to) ??
-    ordinalLabel(text, start, line.to) ??
-    letterLabel(text, start, line.to, context) ??
-    bareLabel(text, start, line.to, context) ??
-    nextLabel(text, start, line.to) ??
-    namedLabel(text, start, line.to);
+  const first = firstLabel(text, start, line.to, context);
   if (first) labels.push(first);
   const from = first ? first.bodyFrom : start;
   for (const match of text.slice(from, line.to).matchAll(AFTER_SENTENCE)) {

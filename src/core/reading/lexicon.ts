@@ -17,7 +17,8 @@ export type Meaning =
 
 interface Phrase {
   readonly words: readonly string[];
-  readonly meaning: Meaning;
+  /** As it is found where all its words stand apart. */
+  readonly lexeme: Lexeme;
 }
 
 export interface Lexeme {
@@ -98,24 +99,26 @@ function add(phrases: Phrases, phrase: string, meaning: Meaning): void {
   const words = phrase.split(' ');
   const first = words[0] ?? '';
   const list = phrases.get(first);
-  if (!list) phrases.set(first, [{ words, meaning }]);
+  const entry: Phrase = { words, lexeme: { meaning, length: words.length } };
+  if (!list) phrases.set(first, [entry]);
   else if (
     !list.some((known) => known.words.length === words.length && known.words.every((word, i) => word === words[i]))
   )
-    list.push({ words, meaning });
+    list.push(entry);
 }
 
 function longest(phrases: Phrases, tokens: readonly Token[], index: number, word: string): Lexeme | null {
   const list = phrases.get(word);
   if (list) {
-    for (const { words, meaning } of list) {
-      const length = words.length === 1 ? 1 : matches(tokens, index, words);
-      if (length > 0) return { meaning, length };
+    for (const { words, lexeme } of list) {
+      if (words.length === 1) return lexeme;
+      const length = matches(tokens, index, words);
+      if (length > 0) return length === lexeme.length ? lexeme : { meaning: lexeme.meaning, length };
     }
   }
   const singular = singularOf(word);
   const alone = singular === null ? undefined : phrases.get(singular)?.find(({ words }) => words.length === 1);
-  return alone ? { meaning: alone.meaning, length: 1 } : null;
+  return alone?.lexeme ?? null;
 }
 
 /** How many tokens a phrase takes up at an index, 0 where it doesn't stand there. "sl. st" is "sl st". */

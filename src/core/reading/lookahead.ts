@@ -32,6 +32,8 @@ export class Lookahead {
         beginsInstruction(this.#source.text, from, from + text.length - Math.max(0, start), this.#lexicon);
       if (!known) return look;
     }
+    // Without a blank line before it or a colon behind it, only a line with a capital can be one.
+    if (!afterBlank && !text.trimEnd().endsWith(':') && !/^\s*\p{Lu}/u.test(text)) return null;
     const place = headingByPlace(text);
     if (!place) return null;
     if (place.section) {
