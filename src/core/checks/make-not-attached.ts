@@ -1,4 +1,4 @@
-import type { Part, Pattern } from '../pattern/pattern.js';
+import type { Pattern } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
 import { formsOf, nounOf } from './prose.js';
 import type { Found, Rule } from './rule.js';

@@ -10,6 +10,7 @@ import type {
 } from '../pattern/pattern.js';
 import { lineSpan, type SourceText, type Span } from '../text/source.js';
 import type { SectionKind } from '../vocabulary/sections.js';
+import { InstructionReader } from './again.js';
 import { headingBeforeLabel, headingByLook, sectionOf, type Heading } from './headings.js';
 import { readInstruction } from './instruction.js';
 import { beginsInstruction, contentStart, labelsIn, type Label } from './labels.js';
@@ -92,6 +93,7 @@ class Outliner {
   #afterBlank = true;
   readonly #yarns = new Yarns();
   readonly #ahead: Lookahead;
+  readonly #instructions: InstructionReader;
   readonly #sections: Draft<Section>[] = [];
   readonly #passages: PassageDraft[] = [];
 
@@ -99,6 +101,7 @@ class Outliner {
     this.#source = source;
     this.#lexicon = lexicon;
     this.#ahead = new Lookahead(source, lexicon);
+    this.#instructions = new InstructionReader(source.text, lexicon);
   }
 
   run(): Outline {
@@ -302,7 +305,7 @@ class Outliner {
     const open = this.#open;
     if (!open || !this.#stretch) return;
     this.#open = null;
-    const reading = readInstruction(this.#source.text, { from: open.bodyFrom, to: open.to }, this.#lexicon);
+    const reading = this.#instructions.read({ from: open.bodyFrom, to: open.to });
     this.#stretch.rounds.push(this.#roundOf(open, reading));
   }
 
