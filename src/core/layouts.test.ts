@@ -4,6 +4,14 @@ import { checkText } from './index.js';
 /** Small patterns as many hands lay them out, with the counts of each part: "Head:6,12;Body:8". */
 const PATTERNS: readonly (readonly [string, string])[] = [
   [
+    'US terms\n\nCap: in Russet\nRound 1 - 6 sc into ring [6]\nRound 2 - (2 sc in next st) rep 6 times [12]\nFasten off',
+    'Cap:6,12',
+  ],
+  [
+    'Bat\nX = sc, V = inc, A = dec (US terms)\n\nBody\n1) 6X ring\n2) 6V\n3) 6A\nCut.\nWings 2 pcs\n1) 4X ring\n2) (X,V)x2\nCut.',
+    'Body:6,12,6;Wings:4,6',
+  ],
+  [
     'US terms\n\n**Head**\n\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x6 (12)\n\n**Body**\n\nRnd 1: 8 sc in MR (8)\n',
     'Head:6,12;Body:8',
   ],

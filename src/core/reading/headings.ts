@@ -125,6 +125,9 @@ function named(text: string, level: number, capitals: string | null = null): Hea
   if (capitals && quantity && quantity.index < capitals.length) name = text.slice(0, quantity.index);
   const comma = name.indexOf(',');
   if (comma > 0) name = name.slice(0, comma);
+  // "Cap: in Russet"
+  const colon = name.indexOf(': ');
+  if (colon > 0) name = name.slice(0, colon);
   name = name
     .replace(/\s*\([^)]*\)?\s*$/u, '')
     .replace(/^[^\p{L}\d]+|[^\p{L}\d)'’"”!?]+$/gu, '')

@@ -70,7 +70,7 @@ const CONNECTING: ReadonlySet<string> = new Set([
   'other-side',
   'both-layers',
 ]);
-const GOES_ON = /(?:[,;:(\[{*+&–—-]|(?<![\p{L}])(?:and|in|into|the|next|each|of|to|from|then|with|a|over))\s*$/iu;
+const GOES_ON = /(?:[,;:(\[{*+&–—-]|(?<![\p{L}\d])(?:and|in|into|the|next|each|of|to|from|then|with|a|over))\s*$/iu;
 const LEAD = /^[^\p{L}\d]{0,4}(\p{L}[\p{L} '’-]{1,28}?)\s*(?:[:.]\s*[*_]{1,2}|[*_]{1,2}\s*[:.–—-]|:)(?=\s)/u;
 
 /** Finds parts and rounds, in one pass over the lines. */
