@@ -215,3 +215,39 @@ test('the text with its sums can be printed', async ({ page, server, context }) 
   ).toBeVisible();
   expect((await new AxeBuilder({ page: sheet }).analyze()).violations).toEqual([]);
 });
+
+test('a changed round shows how it read before; the sums can be copied, and a file dropped and undone', async ({
+  page,
+  server,
+  context,
+}) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  const text = (second: string) =>
+    `Dye pot\nUS terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: ${second} (12)\nFasten off.\n`;
+  const made = await page.request.post(`${server.url}/api/patterns`, { data: { name: '', text: text('inc x 6') } });
+  const { id } = (await made.json()) as { id: string };
+  await page.request.put(`${server.url}/api/patterns/${id}`, { data: { base: 1, text: text('2 sc in each st') } });
+  await page.goto(`${server.url}/desk/${id}`);
+  await expect(railRow(page, 'Rnd 2')).toBeVisible();
+  await page.keyboard.press('Alt+ArrowDown');
+  await page.keyboard.press('Alt+ArrowDown');
+  await expect(page.getByText('Rnd 2: inc x 6 (12)')).toBeVisible();
+
+  await page.keyboard.press('Alt+c');
+  await expect(page.getByText('Copied, with the sums.')).toBeVisible();
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toContain(
+    '= 6/6 → 12 (+6) | Rnd 2: 2 sc in each st (12)',
+  );
+
+  const carried = await page.evaluateHandle(() => {
+    const data = new DataTransfer();
+    data.items.add(
+      new File(['Other\r\nUS terms\r\n\r\nRnd 1: 7 sc in MR (7)\r\n'], 'other.txt', { type: 'text/plain' }),
+    );
+    return data;
+  });
+  await page.dispatchEvent('.cm-content', 'drop', { dataTransfer: carried });
+  await expect(railRow(page, 'Rnd 1')).toHaveAttribute('title', 'Rnd 1: makes 7, states 7; agrees');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('Manuscript')).toContainText('Dye pot');
+});
