@@ -1,19 +1,17 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import type { EditorView } from '@codemirror/view';
-  import { onDestroy, untrack } from 'svelte';
+  import { onDestroy, tick as drawn, untrack } from 'svelte';
   import { markedText, type Report, type ReportFinding, type RoundAccount } from '../../core/index.js';
   import { putAway, rename, saveText, takeBack, takeIn, Trouble } from '../client.js';
-  import Button from '../components/Button.svelte';
-  import Mark from '../components/Mark.svelte';
-  import Menu from '../components/Menu.svelte';
   import Tabs from '../components/Tabs.svelte';
   import { toasts } from '../components/toasts.svelte.js';
   import { LONGEST_NAME, LONGEST_TEXT, type Notes as StoredNotes, type StoredPattern } from '../patterns.js';
   import type { EarlierRound } from '../workers/check.worker.js';
   import { Checker } from '../workers/checker.js';
-  import { actionFor, type Action } from './actions.js';
+  import { actionFor, actionsOf } from './actions.js';
   import Conflict from './Conflict.svelte';
+  import DeskHeader from './DeskHeader.svelte';
   import { readDraft } from './draft.js';
   import FindingList from './FindingList.svelte';
   import { lightWords, placeOf, showFindings } from './findings.js';
@@ -28,7 +26,9 @@
   import RoundCard from './RoundCard.svelte';
   import { nearest, placedRounds, roundAt, type PlacedRound, type Spot } from './rounds.js';
   import { Saver } from './saver.svelte.js';
+  import { saveAsText } from './saveAsText.js';
   import SaveSign from './SaveSign.svelte';
+  import SaveTrouble from './SaveTrouble.svelte';
 
   let { pattern, stored }: { pattern: StoredPattern; stored: StoredNotes } = $props();
   // The Desk is made anew for each pattern; from here on it owns name and text.
@@ -50,164 +50,48 @@
   let caret = $state(0);
   let panel = $state<'round' | 'findings' | 'parts'>('round');
   let open = $state<'name' | 'keys' | 'finder' | null>(null);
-  let finderStart = $state('');
-  let hookAsked = $state(0);
-  let asideAsked = $state(0);
+  let card = $state<{ askHook: () => void; askAside: () => void }>();
   let view: EditorView | undefined;
   let checker: Checker | undefined;
 
   const line = $derived(spot.line);
   const theirs = $derived(saver.state.kind === 'conflict' ? saver.state.theirs : null);
   const rounds = $derived(report ? placedRounds(report) : []);
-  const off = $derived(rounds.filter(({ round }) => round.verdict === 'off').length);
-  const unread = $derived(rounds.filter(({ round }) => round.verdict === 'unreadable').length);
-  const ticked = $derived(rounds.filter(({ round }) => notes.ticks.has(round.key)).length);
   const findings = $derived(report?.findings.filter(({ key }) => !notes.aside.has(key)) ?? []);
   const current = $derived(findings.find((finding) => finding.line <= line && line <= finding.endLine) ?? null);
   const placed = $derived(roundAt(rounds, spot) ?? nearest(rounds, spot, -1) ?? rounds[0] ?? null);
   const roundFindings = $derived(placed ? findings.filter((finding) => ofRound(finding, placed)) : []);
   const was = $derived(placed ? wordsBefore(placed) : null);
-  const TERMS = { us: 'US terms', uk: 'UK terms', mixed: 'Mixed terms', unclear: 'Terms unclear' };
 
-  const ACTIONS: readonly Action[] = [
-    { id: 'next-round', text: 'Next round', group: 'Rounds', code: 'ArrowDown', keys: 'Alt ↓', run: () => step(1) },
-    { id: 'last-round', text: 'Round before', group: 'Rounds', code: 'ArrowUp', keys: 'Alt ↑', run: () => step(-1) },
-    {
-      id: 'tick',
-      text: 'Tick the round, or take the tick off',
-      group: 'Rounds',
-      code: 'KeyT',
-      keys: 'Alt T',
-      run: tick,
-    },
-    {
-      id: 'tick-on',
-      text: 'Tick, and go on to the next without',
-      group: 'Rounds',
-      code: 'Enter',
-      keys: 'Alt Enter',
-      run: tickOn,
-    },
-    {
-      id: 'unticked',
-      text: 'Next round without a tick',
-      group: 'Rounds',
-      code: 'Slash',
-      keys: 'Alt /',
-      run: () => stepUnticked(),
-    },
-    {
-      id: 'number',
-      text: 'Go to a round by its number',
-      group: 'Rounds',
-      code: 'KeyG',
-      keys: 'Alt G',
-      run: () => find(''),
-    },
-    { id: 'hook', text: 'Explain the count on the hook', group: 'Rounds', code: 'KeyH', keys: 'Alt H', run: askHook },
-    {
-      id: 'next-finding',
-      text: 'Next finding',
-      group: 'Findings',
-      code: 'Period',
-      keys: 'Alt .',
-      run: () => stepFinding(1),
-    },
-    {
-      id: 'last-finding',
-      text: 'Finding before',
-      group: 'Findings',
-      code: 'Comma',
-      keys: 'Alt ,',
-      run: () => stepFinding(-1),
-    },
-    ...[1, 2, 3, 4].map((which): Action => ({
-      id: `fix-${which}`,
-      text: `Apply fix ${which} of the finding at the caret`,
-      group: 'Findings',
-      code: `Digit${which}`,
-      keys: `Alt ${which}`,
-      run: () => fixCurrent(which - 1),
-    })),
-    {
-      id: 'aside',
-      text: 'Put the finding aside, with a reason',
-      group: 'Findings',
-      code: 'Digit0',
-      keys: 'Alt 0',
-      run: askAside,
-    },
-    {
-      id: 'list',
-      text: 'Show all findings, or the round',
-      group: 'Findings',
-      code: 'KeyL',
-      keys: 'Alt L',
-      run: () => (panel = panel === 'round' ? 'findings' : 'round'),
-    },
-    {
-      id: 'next-part',
-      text: 'Next part',
-      group: 'Parts',
-      code: 'PageDown',
-      keys: 'Alt Page ↓',
-      run: () => stepPart(1),
-    },
-    {
-      id: 'last-part',
-      text: 'Part before',
-      group: 'Parts',
-      code: 'PageUp',
-      keys: 'Alt Page ↑',
-      run: () => stepPart(-1),
-    },
-    {
-      id: 'fold',
-      text: 'Fold the part, or unfold it',
-      group: 'Parts',
-      code: 'KeyF',
-      keys: 'Alt F',
-      run: () => fold(false),
-    },
-    {
-      id: 'fold-all',
-      text: 'Fold all parts, or unfold them',
-      group: 'Parts',
-      code: 'KeyF',
-      shift: true,
-      keys: 'Alt Shift F',
-      run: () => fold(true),
-    },
-    {
-      id: 'copy',
-      text: 'Copy the text with its sums',
-      group: 'Text',
-      code: 'KeyC',
-      keys: 'Alt C',
-      run: () => void copyMarked(),
-    },
-    { id: 'print', text: 'Print with the sums in the margin', group: 'Text', code: 'KeyP', keys: 'Alt P', run: print },
-    { id: 'download', text: 'Download as text', group: 'Text', run: download },
-    {
-      id: 'manuscript',
-      text: 'Back to the manuscript',
-      group: 'Desk',
-      code: 'KeyM',
-      keys: 'Alt M',
-      run: () => view?.focus(),
-    },
-    {
-      id: 'finder',
-      text: 'Find a round or an action',
-      group: 'Desk',
-      code: 'KeyA',
-      keys: 'Alt A',
-      run: () => find(''),
-    },
-    { id: 'keys', text: 'All keys', group: 'Desk', code: 'KeyK', keys: 'Alt K', run: () => (open = 'keys') },
-    { id: 'rename', text: 'Rename the pattern', group: 'Desk', run: () => (open = 'name') },
-    { id: 'shelf', text: 'To the shelf', group: 'Desk', run: () => void goto('/') },
-  ];
+  const actions = actionsOf({
+    'next-round': () => step(1),
+    'last-round': () => step(-1),
+    tick,
+    'tick-on': tickOn,
+    unticked: stepUnticked,
+    number: find,
+    hook: () => void onCard('askHook'),
+    'next-finding': () => stepFinding(1),
+    'last-finding': () => stepFinding(-1),
+    'fix-1': () => fixCurrent(0),
+    'fix-2': () => fixCurrent(1),
+    'fix-3': () => fixCurrent(2),
+    'fix-4': () => fixCurrent(3),
+    aside: askAside,
+    list: () => (panel = panel === 'round' ? 'findings' : 'round'),
+    'next-part': () => stepPart(1),
+    'last-part': () => stepPart(-1),
+    fold: () => fold(false),
+    'fold-all': () => fold(true),
+    copy: () => void copyMarked(),
+    print,
+    download: () => saveAsText(name, text),
+    manuscript: () => view?.focus(),
+    finder: find,
+    keys: () => (open = 'keys'),
+    rename: () => (open = 'name'),
+    shelf: () => void goto('/'),
+  });
 
   function ready(editor: EditorView): void {
     view = editor;
@@ -375,18 +259,15 @@
     view?.focus();
   }
 
-  function askHook(): void {
+  async function onCard(ask: 'askHook' | 'askAside'): Promise<void> {
     panel = 'round';
-    hookAsked += 1;
+    await drawn();
+    card?.[ask]();
   }
 
   function askAside(): void {
-    if (!current) {
-      toasts.say('No finding stands at the caret.');
-      return;
-    }
-    panel = 'round';
-    asideAsked += 1;
+    if (current) void onCard('askAside');
+    else toasts.say('No finding stands at the caret.');
   }
 
   function stepPart(direction: 1 | -1): void {
@@ -401,8 +282,7 @@
     if (view) toggleFold(view, all ? parts : here ? [here] : []);
   }
 
-  function find(start: string): void {
-    finderStart = start;
+  function find(): void {
     open = 'finder';
   }
 
@@ -421,7 +301,7 @@
   }
 
   function onkeydown(event: KeyboardEvent): void {
-    const action = open === null && !theirs ? actionFor(ACTIONS, event) : null;
+    const action = open === null && !theirs ? actionFor(actions, event) : null;
     if (!action) return;
     event.preventDefault();
     event.stopPropagation();
@@ -504,14 +384,6 @@
       toasts.say(error instanceof Trouble ? error.message : 'This did not work.');
     }
   }
-
-  function download(): void {
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(new Blob([text], { type: 'text/plain;charset=utf-8' }));
-    link.download = `${name.replace(/[^\p{L}\p{N} _-]+/gu, '').trim() || 'pattern'}.txt`;
-    link.click();
-    setTimeout(() => URL.revokeObjectURL(link.href), 1000);
-  }
 </script>
 
 <svelte:window
@@ -525,62 +397,10 @@
 />
 
 <div class="desk">
-  <header>
-    <a class="home" href="/" title="Back to the shelf">Shelf</a>
-    <h1 title={name}>{name}</h1>
-    <dl>
-      {#if report}
-        <dt class="unseen">Terms</dt>
-        <dd>
-          {TERMS[report.terms.detected]}{#if report.terms.declared === null && report.terms.detected !== 'unclear'}<span
-              class="soft">, not declared</span
-            >{/if}
-        </dd>
-        <dt class="unseen">Agreed by hand</dt>
-        <dd>{ticked} of {rounds.length} ticked</dd>
-        {#if off > 0}
-          <dt class="unseen">Off</dt>
-          <dd class="off"><Mark name="off" silent /> {off} off</dd>
-        {/if}
-        {#if unread > 0}
-          <dt class="unseen">Unreadable</dt>
-          <dd class="off"><Mark name="unreadable" silent /> {unread} unreadable</dd>
-        {/if}
-        {#if rounds.length > 0 && off + unread === 0}
-          <dt class="unseen">All</dt>
-          <dd><Mark name="agrees" silent /> none off</dd>
-        {/if}
-      {/if}
-    </dl>
-    <SaveSign state={saver.state} />
-    <button type="button" class="finder" title="Alt A" onclick={() => find('')}>Go to…</button>
-    <Menu
-      label="More for this pattern"
-      items={[
-        { text: 'All keys', act: () => (open = 'keys') },
-        { text: 'Copy with sums', act: () => void copyMarked() },
-        { text: 'Print with sums', act: print },
-        { text: 'Rename', act: () => (open = 'name') },
-        { text: 'Download as text', act: download },
-        { text: 'Take off the shelf', act: () => void away(), grave: true },
-      ]}
-    />
-  </header>
-
-  {#if saver.state.kind === 'failed'}
-    <div class="trouble" role="alert">
-      <p>
-        <strong>Not saved.</strong>
-        {saver.state.why}
-        {saver.state.kept
-          ? 'Your text is kept in this browser'
-          : 'This browser has no room to keep your text: copy it before you leave'}{saver.state.again
-          ? ', and saving is tried again by itself.'
-          : '.'}
-      </p>
-      <Button weight="quiet" onclick={() => void saver.flush()}>Try now</Button>
-    </div>
-  {/if}
+  <DeskHeader {name} {report} {rounds} ticks={notes.ticks} {actions} away={() => void away()}>
+    {#snippet sign()}<SaveSign state={saver.state} />{/snippet}
+  </DeskHeader>
+  {#if saver.state.kind === 'failed'}<SaveTrouble state={saver.state} again={() => void saver.flush()} />{/if}
 
   <main>
     <div class="parts">
@@ -613,6 +433,7 @@
           <PartList {report} {notes} {line} go={toLine} />
         {:else if report && panel === 'round' && placed}
           <RoundCard
+            bind:this={card}
             {placed}
             account={account?.label === placed.round.label ? account : null}
             findings={roundFindings}
@@ -620,8 +441,6 @@
             {notes}
             before={was}
             {caret}
-            {hookAsked}
-            {asideAsked}
             {tick}
             light={(words: { from: number; to: number } | null) => {
               if (checked === text) view?.dispatch({ effects: lightWords.of(words) });
@@ -641,15 +460,14 @@
 {#if open === 'name'}<Rename {name} chosen={(next: string) => void newName(next)} onclose={() => (open = null)} />{/if}
 {#if open === 'keys'}
   {#await import('./KeyList.svelte') then { default: KeyList }}<KeyList
-      actions={ACTIONS}
+      {actions}
       onclose={() => (open = null)}
     />{/await}
 {/if}
 {#if open === 'finder'}
   {#await import('./Finder.svelte') then { default: Finder }}<Finder
-      actions={ACTIONS}
+      {actions}
       {rounds}
-      start={finderStart}
       goTo={toRound}
       onclose={() => (open = null)}
     />{/await}
@@ -664,62 +482,6 @@
     grid-template-columns: minmax(0, 1fr);
     grid-template-rows: auto auto minmax(0, 1fr);
     height: 100dvh;
-  }
-
-  header {
-    grid-row: 1;
-    display: flex;
-    align-items: center;
-    gap: var(--space-4);
-    min-height: 3.25rem;
-    padding: 0 var(--space-4);
-    border-bottom: 2px solid var(--ink);
-  }
-
-  .home {
-    font-family: var(--text-face);
-    font-style: italic;
-  }
-
-  h1 {
-    min-width: 4rem;
-    overflow: hidden;
-    font-size: 1.1875rem;
-    text-overflow: ellipsis;
-    white-space: nowrap;
-  }
-
-  dl {
-    display: flex;
-    align-items: baseline;
-    gap: var(--space-4);
-    margin-left: auto;
-    font-size: var(--size-body);
-    white-space: nowrap;
-  }
-
-  .soft {
-    color: var(--ink-soft);
-  }
-
-  dd.off {
-    min-width: 3.6rem;
-  }
-
-  .off {
-    font-weight: 620;
-    color: var(--madder);
-  }
-
-  .trouble {
-    grid-row: 2;
-    display: flex;
-    align-items: center;
-    justify-content: space-between;
-    gap: var(--space-4);
-    padding: var(--space-2) var(--space-4);
-    background: var(--madder-wash);
-    font-size: var(--size-body);
   }
 
   main {
@@ -742,23 +504,6 @@
     display: grid;
     min-height: 0;
     border-right: 1px solid var(--rule);
-  }
-
-  .finder {
-    padding: 0.25rem var(--space-3);
-    border: 1px solid var(--rule-strong);
-    border-radius: var(--radius);
-    background: none;
-    color: var(--ink-soft);
-    font: inherit;
-    font-size: var(--size-small);
-    white-space: nowrap;
-    cursor: pointer;
-  }
-
-  .finder:hover {
-    color: var(--ink);
-    background: var(--paper-sunk);
   }
 
   aside :global(#tab-parts) {
@@ -795,30 +540,6 @@
     aside {
       border-left: 0;
       border-top: 2px solid var(--ink);
-    }
-  }
-
-  @media (max-width: 720px) {
-    header {
-      flex-wrap: wrap;
-      gap: var(--space-1) var(--space-3);
-      padding: var(--space-2) var(--space-3);
-    }
-
-    h1 {
-      flex: 1;
-    }
-
-    dl {
-      order: 5;
-      width: 100%;
-      margin: 0;
-      overflow: hidden;
-      font-size: var(--size-small);
-    }
-
-    .trouble {
-      padding: var(--space-2) var(--space-3);
     }
   }
 </style>

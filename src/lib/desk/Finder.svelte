@@ -6,13 +6,11 @@
   interface Props {
     actions: readonly Action[];
     rounds: readonly PlacedRound[];
-    /** What stands in the field at first. */
-    start?: string;
     goTo: (round: PlacedRound) => void;
     onclose: () => void;
   }
 
-  let { actions, rounds, start = '', goTo, onclose }: Props = $props();
+  let { actions, rounds, goTo, onclose }: Props = $props();
   interface Entry {
     readonly id: string;
     readonly text: string;
@@ -20,8 +18,7 @@
     readonly run: () => void;
   }
   const MOST = 60;
-  // svelte-ignore state_referenced_locally
-  let words = $state(start);
+  let words = $state('');
   let at = $state(0);
 
   const entries = $derived<Entry[]>([

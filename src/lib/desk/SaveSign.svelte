@@ -17,7 +17,7 @@
 
 <style>
   p {
-    min-width: 4.5rem;
+    min-width: 4.75rem;
     font-size: var(--size-small);
     color: var(--ink-soft);
     white-space: nowrap;
