@@ -93,6 +93,12 @@ function fromSharedWords(
   return { detected: lean > 0 ? 'uk' : 'us', confidence: Math.min(0.85, 0.5 + Math.abs(lean) * 0.08) };
 }
 
+/** "(US)", or "US." as a line or a sentence of its own. */
+function isAlone(before: string, after: string): boolean {
+  if (/[([]\s*$/.test(before)) return /^\s*[)\]]/.test(after);
+  return /(?:^|[\n.;!?]\s*)$/.test(before) && /^[.!]?[ \t]*(?:\r?\n|$)/.test(after);
+}
+
 /** What the text says about itself: "US terms", "written in British terminology", "Terms: UK". */
 function declaredIn(text: string): { vocabulary: Vocabulary; span: Span } | null {
   let us = 0;
@@ -104,9 +110,7 @@ function declaredIn(text: string): { vocabulary: Vocabulary; span: Span } | null
     const end = match.index + match[0].length;
     const after = THING_AFTER.exec(text.slice(end, end + 50));
     const before = after ? null : THING_BEFORE.exec(text.slice(Math.max(0, match.index - 40), match.index));
-    const alone =
-      /[([]\s*$/.test(text.slice(Math.max(0, match.index - 3), match.index)) &&
-      /^\s*[)\]]/.test(text.slice(end, end + 3));
+    const alone = isAlone(text.slice(Math.max(0, match.index - 3), match.index), text.slice(end, end + 4));
     if (!after && !before && !alone) continue;
     // "us" in lower case is a pronoun unless terms are spoken of.
     if (name === 'us' && !alone && !/term|crochet|abbrev/i.test((after ?? before)?.[0] ?? '')) continue;

@@ -428,7 +428,7 @@ class Outliner {
 
 /** Length of short sentences before the crochet of an unlabelled line: "Oat. Ch 26, sc in …" names a yarn first. */
 function wordsBeforeWork(text: string, lexicon: Lexicon): number {
-  const sentence = /^[^.:\d]{1,40}\.\s+(?=\p{Lu})/u.exec(text);
+  const sentence = /^[^.:\d]{1,40}\.\s+(?=[\p{Lu}\d])/u.exec(text);
   return sentence && !beginsInstruction(text, 0, sentence[0].length, lexicon) ? sentence[0].length : 0;
 }
 

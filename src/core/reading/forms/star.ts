@@ -1,6 +1,7 @@
 import type { Amount } from '../../pattern/instruction.js';
 import { amountAfter, type ReadAmount } from '../amount.js';
-import { isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
+import { countIn } from '../count.js';
+import { isBoundary, isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
 import { wrapSteps } from './bracket.js';
 
 /**
@@ -117,17 +118,63 @@ export const repeatBefore: InstructionForm = {
 /**
  * The verb in front of what is repeated.
  *
- * `repeat (sc 3, inc) 6 times`   `rep [sc 1, inc] around`
- *  ^                              ^
+ * `repeat (sc 3, inc) 6 times`   `rep [sc 1, inc] around`   `repeat 6 times: sc 3, inc (30)`
+ *  ^                              ^                          ^
  */
 export const repeatVerb: InstructionForm = {
   name: 'repeat-verb',
   begins: ['repeat'],
-  examples: ['repeat (sc 3, inc) 6 times', 'sc 2, rep [sc 1, inc] around'],
+  examples: ['repeat (sc 3, inc) 6 times', 'sc 2, rep [sc 1, inc] around', 'repeat 6 times: sc 3, inc (30)'],
   read(reader, at) {
     const verb = meaningAt(reader, at, 'repeat');
-    const close = verb && tokenAt(reader, verb.next)?.kind === 'open' ? (reader.partner[verb.next] ?? -1) : -1;
-    return verb && close > 0 && amountAfter(reader, close + 1) ? verb.next : null;
+    if (!verb) return null;
+    const close = tokenAt(reader, verb.next)?.kind === 'open' ? (reader.partner[verb.next] ?? -1) : -1;
+    if (close > 0 && amountAfter(reader, close + 1)) return verb.next;
+    return amountFirst(reader, at);
+  },
+};
+
+const WHAT_AGAIN =
+  'this these that those above sequence it all steps from bracket brackets beginning start pattern'.split(' ');
+
+/** "Repeat 6 times: sc 3, inc (30)": all that follows, up to the count. */
+function amountFirst(reader: Reader, at: number): number | null {
+  const read = amountAfter(reader, at);
+  if (read?.amount.kind !== 'times' || !isWord(reader, read.next, ':')) return null;
+  let to = read.next + 1;
+  while (to < reader.end && !endsRepeated(reader, to)) to = Math.max(to + 1, (reader.partner[to] ?? -1) + 1);
+  const { steps } = reader.sequence(read.next + 1, Math.min(to, reader.end), false);
+  if (steps.length === 0) return null;
+  reader.steps.push({ kind: 'repeat', body: steps, amount: read.amount, span: spanBetween(reader, at, to) });
+  return to;
+}
+
+/** The count, or the end of the sentence. */
+function endsRepeated(reader: Reader, at: number): boolean {
+  const token = tokenAt(reader, at);
+  if (token?.kind === 'open') return countIn(reader, at + 1, reader.partner[at] ?? -1) !== null;
+  return isWord(reader, at, '=', ';') || (token?.word === '.' && isBoundary(reader, at + 1));
+}
+
+/**
+ * An amount behind a comma takes in all the steps before it.
+ *
+ * `sc 2, inc, 6 times (24)`
+ *             ^
+ */
+export const timesBehind: InstructionForm = {
+  name: 'times-behind',
+  begins: ['number', 'times'],
+  examples: ['sc 2, inc, 6 times (24)', '2 sc, inc, x 6'],
+  read(reader, at) {
+    if (reader.depth > 0 || reader.tokens[at - 1]?.word !== ',') return null;
+    if (!reader.steps.some((step) => step.kind === 'work' || step.kind === 'group')) return null;
+    const read = amountAfter(reader, at);
+    if (read?.amount.kind !== 'times') return null;
+    const after = tokenAt(reader, read.next);
+    if (after !== null && after.kind !== 'open' && !/^[.;=\-]$/.test(after.word)) return null;
+    wrapSteps(reader, read.amount, read.next);
+    return read.next;
   },
 };
 
@@ -135,7 +182,7 @@ export const repeatVerb: InstructionForm = {
 function theseAgain(reader: Reader, at: number): ReadAmount | null {
   const first = pass(reader, at, 'repeat');
   let i = first;
-  while (isWord(reader, i, 'this', 'these', 'that', 'those', 'above', 'sequence', 'it', 'all', 'steps')) i += 1;
+  while (isWord(reader, i, ...WHAT_AGAIN)) i += 1;
   if (i === first) return null;
   // "these 2 stitches"
   const named = tokenAt(reader, i)?.kind === 'number' ? meaningAt(reader, i + 1, 'stitch-word') : null;

@@ -274,6 +274,9 @@ function readNamed(reader: Reader, at: number, before: number | null): Tool | nu
       return inOne ? tool(null, number.value, 1, next + 1) : tool(null, meaning.per, 1, next);
     }
     case 'stitch':
+      // "Double each stitch" is an increase in each.
+      if (isWord(reader, at, 'double') && next === at + 1 && meaningAt(reader, next, 'each'))
+        return tool(null, 2, 1, next);
       if (meaning.foreign) noteForeign(reader, passKind(reader, at), first.next, meaning.stitch);
       return meaning.stitch === 'chain' || meaning.stitch === 'picot'
         ? null
@@ -313,8 +316,10 @@ function passKind(reader: Reader, at: number): number {
 /** A stitch, and what the words behind it make of it: "sc inc", "hdc-dec", "5-dc bobble", "sc2tog". */
 function stitchTool(reader: Reader, stitch: StitchId, at: number, before: number | null): Tool {
   const second = meaningAt(reader, at, 'stitch', 'increase', 'decrease');
-  if (second?.meaning.is === 'increase') return tool(stitch, 2, 1, second.next);
-  if (second?.meaning.is === 'decrease') return tool(stitch, 1, 2, second.next);
+  if (second?.meaning.is === 'increase' || second?.meaning.is === 'decrease') {
+    if (before !== null && standsApart(reader, at, second.next)) return tool(stitch, 1, 1, at);
+    return second.meaning.is === 'increase' ? tool(stitch, 2, 1, second.next) : tool(stitch, 1, 2, second.next);
+  }
   if (second?.meaning.is === 'stitch' && DECORATED.has(second.meaning.stitch)) {
     return { ...tool(second.meaning.stitch, 1, 1, second.next), takesAmount: before !== null };
   }
@@ -322,6 +327,19 @@ function stitchTool(reader: Reader, stitch: StitchId, at: number, before: number
   const together = togetherAfter(reader, at, before);
   if (together) return { ...tool(stitch, 1, together.count, together.next), takesAmount: together.fromBefore };
   return tool(stitch, 1, 1, pass(reader, at, 'stitch-word'));
+}
+
+/**
+ * "(1sc inc) x 6", "3sc inc 4sc inc": where no comma parts the steps, the amount is of the stitch alone.
+ * "(1 sc inc, 3 sc)" and "6 sc inc" are increases of that stitch.
+ */
+function standsApart(reader: Reader, at: number, next: number): boolean {
+  const shaping = tokenAt(reader, at);
+  if (shaping === null || shaping.glued) return false;
+  const after = tokenAt(reader, next);
+  if (after === null) return reader.depth > 0;
+  if (after.kind === 'close' || (after.kind === 'star' && reader.inStar)) return true;
+  return after.kind === 'number' && meaningAt(reader, next + 1, 'stitch') !== null;
 }
 
 /** "bobble of 4 dc", "popcorn (5 dc)": how it is made says nothing of the count. */
