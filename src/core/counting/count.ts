@@ -10,23 +10,24 @@ import { fixedSize } from './tally.js';
 /** Counts every round of a pattern on the most plausible edge, and gives each its verdict. */
 export function countPattern(pattern: Pattern): CountedPattern {
   const rounds: CountedRound[] = [];
-  let before: readonly CountedRound[] = [];
-  const earlier: Earlier = { lastEdges: new Map(), pieces: new Map() };
+  const earlier: Earlier = { counted: [], lastEdges: new Map(), pieces: new Map() };
   for (const part of pattern.parts) {
-    before = countPart(pattern, part, before, earlier);
-    rounds.push(...before);
+    const counted = countPart(pattern, part, earlier);
+    rounds.push(...counted);
+    earlier.counted.push(counted);
     const name = part.name.toLowerCase();
     earlier.pieces.set(
       name,
       part.stretches.flatMap((stretch) => stretch.rounds),
     );
-    earlier.lastEdges.set(name, before.at(-1)?.carried ?? null);
+    earlier.lastEdges.set(name, counted.at(-1)?.carried ?? null);
   }
   return { pattern, rounds };
 }
 
 /** What is known of the parts that came before, by name in lower case. */
 interface Earlier {
+  readonly counted: (readonly CountedRound[])[];
   readonly lastEdges: Map<string, number | null>;
   readonly pieces: Map<string, readonly Round[]>;
 }
@@ -56,8 +57,7 @@ function pieceCalled<T>(called: string, pieces: ReadonlyMap<string, T>): T | und
 
 const WHICH = /^(?:the|first|second|third|other|left|right|this|same|both|front|back)$/;
 
-/** @param previous the rounds of the part before, whose free loops a collar may be worked into. */
-function countPart(pattern: Pattern, part: Part, previous: readonly CountedRound[], earlier: Earlier): CountedRound[] {
+function countPart(pattern: Pattern, part: Part, earlier: Earlier): CountedRound[] {
   const counted: CountedRound[] = [];
   const settled: Settled = new Map();
   const rule = new Map(pattern.chainRule);
@@ -68,7 +68,7 @@ function countPart(pattern: Pattern, part: Part, previous: readonly CountedRound
     for (const run of runsOf([...asWritten.keys()])) {
       const first = run[0];
       if (!first) continue;
-      const ground = groundOf(first, stretch, inStretch, counted, previous);
+      const ground = groundOf(first, stretch, inStretch, counted, earlier.counted);
       const links = run.map((_, i) =>
         linkOf(run, i, i === 0 ? ground : null, chainCounts, { settled, pieces: earlier.pieces }),
       );
@@ -136,7 +136,7 @@ function groundOf(
   stretch: Stretch,
   inStretch: readonly CountedRound[],
   before: readonly CountedRound[],
-  previous: readonly CountedRound[],
+  earlier: readonly (readonly CountedRound[])[],
 ): Ground {
   if (startsInRing(round.steps)) return { kind: 'start' };
   const own = foundationIn(round.steps);
@@ -158,15 +158,17 @@ function groundOf(
           : stretch.start.firstFromHook;
     return { kind: 'chains', chains: stretch.start.chains, ring: stretch.start.ring, k };
   }
-  if (stretch.into)
-    return {
-      kind: 'edge',
-      length: freeLoopCount(before.length > 0 ? before : previous, stretch.into.round, stretch.into.loops),
-    };
-  const earlier = before.at(-1);
-  if (earlier) return { kind: 'edge', length: earlier.carried };
+  const { into } = stretch;
+  if (into) {
+    // A collar goes into this part, or else into the last one that left such loops, or the one before.
+    const leaving = earlier.findLast((rounds) => leavesLoops(rounds, into.round, into.loops));
+    const rounds = before.length > 0 ? before : (leaving ?? earlier.at(-1) ?? []);
+    return { kind: 'edge', length: freeLoopCount(rounds, into.round, into.loops) };
+  }
+  const partBefore = before.at(-1);
+  if (partBefore) return { kind: 'edge', length: partBefore.carried };
   // "BODY, Rnd 15" after "HEAD, Rnd 14": the piece goes on.
-  const other = previous.at(-1);
+  const other = earlier.at(-1)?.at(-1);
   if (other && round.from > 1 && other.round.to + 1 === round.from) return { kind: 'edge', length: other.carried };
   // The first words of a part that name no ring and no chain: plain amounts are taken for a start.
   return fixedSize(round.steps) && round.from <= 1 ? { kind: 'start' } : { kind: 'edge', length: null };
@@ -177,18 +179,23 @@ function groundOf(
  * loops, or the round that was worked into their other loops; both are looked for.
  */
 function freeLoopCount(rounds: readonly CountedRound[], number: number | null, wanted: Loops | null): number | null {
-  if (number === null) return null;
-  const index = rounds.findLastIndex(({ round }) => round.labelled && round.from <= number && number <= round.to);
-  const named = rounds[index];
+  const named = roundNumbered(rounds, number);
   if (!named) return null;
-  const leaving = oneLoop(named.round.steps);
-  const after = rounds[index + 1];
-  const leavingAfter = after ? oneLoop(after.round.steps) : null;
-  // Front loops are left free by a round in back loops, and the other way round.
-  const suits = (worked: Loops | null) =>
-    worked !== null && (wanted === null || wanted === 'both' || worked !== wanted);
-  if (suits(leavingAfter) || !leaving) return named.carried;
+  if (leavesLoops(rounds, number, wanted) || !oneLoop(named.round.steps)) return named.carried;
   return named.outcome.into ?? named.carried;
+}
+
+/** Whether the round after one leaves its loops free: front loops by working in back loops, and the other way round. */
+function leavesLoops(rounds: readonly CountedRound[], number: number | null, wanted: Loops | null): boolean {
+  const named = roundNumbered(rounds, number);
+  const after = named && rounds[rounds.indexOf(named) + 1];
+  const worked = after ? oneLoop(after.round.steps) : null;
+  return worked !== null && (wanted === null || wanted === 'both' || worked !== wanted);
+}
+
+function roundNumbered(rounds: readonly CountedRound[], number: number | null): CountedRound | undefined {
+  if (number === null) return undefined;
+  return rounds.findLast(({ round }) => round.labelled && round.from <= number && number <= round.to);
 }
 
 /** Pieces worked together with chains between them make one edge: as long as their stitches and both sides of the chains. */

@@ -41,7 +41,7 @@ export class Tally {
       switch (step.kind) {
         case 'chain':
           if (!begun) this.#standingChain(step, steps, index, chainCounts && index === standing);
-          else if (inside || index < lastFabric) this.#chain(step);
+          else if ((inside || index < lastFabric) && !isLoop(steps, index)) this.#chain(step);
           else this.#note(step, 1, 0, 0);
           break;
         case 'leave':
@@ -294,6 +294,12 @@ export function standingChainOf(steps: readonly Step[]): number {
     else if (isFabric(step)) break;
   }
   return found;
+}
+
+/** "sc, ch 2, sc in the same st": a loop over one stitch, and nothing to work into, as within a group. */
+function isLoop(steps: readonly Step[], chain: number): boolean {
+  const next = afterMarkers(steps, chain + 1);
+  return next?.kind === 'work' && next.place.kind === 'same';
 }
 
 /** The first step from an index on that is more than a turn or a change of colour or loops. */

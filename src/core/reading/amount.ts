@@ -63,11 +63,17 @@ export function filling(reader: Reader, at: number): ReadAmount | null {
     const target = leaving(reader, i);
     return target ?? { amount: { kind: 'fill', leave: 0 }, next: i };
   }
+  // "sc even (24)"
+  if (isWord(reader, at, 'even') && endsStep(reader, at + 1))
+    return { amount: { kind: 'fill', leave: 0 }, next: at + 1 };
   // "sc round" is "sc around", where the word ends the step.
-  const after = tokenAt(reader, i + 1);
-  const ends = after === null || (after.kind !== 'word' && after.kind !== 'number');
-  if (isWord(reader, i, 'round') && ends) return { amount: { kind: 'fill', leave: 0 }, next: i + 1 };
+  if (isWord(reader, i, 'round') && endsStep(reader, i + 1)) return { amount: { kind: 'fill', leave: 0 }, next: i + 1 };
   return leaving(reader, i);
+}
+
+function endsStep(reader: Reader, at: number): boolean {
+  const token = tokenAt(reader, at);
+  return token === null || (token.kind !== 'word' && token.kind !== 'number');
 }
 
 /** "around all sts": "sc across every stitch". */
@@ -139,7 +145,10 @@ export function isTimesSign(reader: Reader, at: number): boolean {
   if (token.kind !== 'star' || at === 0) return false;
   // Between stars a star closes: "*sc, inc* 6 times" is no "inc * 6".
   if (reader.inStar) return token.glued && after.glued;
-  return token.glued || after.glued || reader.tokens[at - 1]?.kind === 'close';
+  if (token.glued || after.glued || reader.tokens[at - 1]?.kind === 'close') return true;
+  // "inc * 6": behind a stitch, and with nothing that a star could repeat from there.
+  const behind = tokenAt(reader, at + 2);
+  return meaningAt(reader, at - 1, 'stitch', 'shaping', 'increase', 'decrease') !== null && behind?.kind !== 'word';
 }
 
 function times(count: number, next: number): ReadAmount {

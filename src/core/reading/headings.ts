@@ -15,9 +15,9 @@ export interface Heading {
 }
 
 const MAKE =
-  /(?<![\p{L}\d])(?:make\s+(?:another\s+)?(\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve)|(?:you\s+)?need\s+(?:to\s+make\s+)?(\d+|one|two|three|four|five|six|seven|eight)(?:\s+of\s+(?:them|these))?|(\d+|one|two|three|four|five|six)\s+(?:pieces?|pcs?\.?|of\s+(?:them|these)|alike|times)|[x×]\s?(\d+)|(\d+)\s?[x×])(?![\p{L}])[^)]{0,40}\)?/iu;
+  /(?<![\p{L}\d])(?:make\s+(?:another\s+)?(\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve)|(?:you\s+)?need\s+(?:to\s+make\s+)?(\d+|one|two|three|four|five|six|seven|eight)(?:\s+of\s+(?:them|these))?|(\d+|one|two|three|four|five|six)\s+(?:pieces?|parts?|pcs?\.?|of\s+(?:them|these)|alike|times)|[x×]\s?(\d+)|(\d+)\s?[x×])(?![\p{L}])[^)]{0,40}\)?/iu;
 /** A quick look before the long one. */
-const MAY_SAY_MAKE = /make|need|piece|pcs|alike|times|of the|[x×]\s?\d|\d\s?[x×]/i;
+const MAY_SAY_MAKE = /make|need|piece|part|pcs|alike|times|of the|[x×]\s?\d|\d\s?[x×]/i;
 const DECOR_LINE = /^\s*([~=*_#+•·\-–—]{1,6})\s*(.*?)\s*\1?\s*$/u;
 
 /** Reads how many are to be made from a heading: "(make 2)", "– make two", "x2", "(2 pcs.)". */
@@ -103,7 +103,7 @@ function isLetter(code: number): boolean {
 
 /** "BODY lagoon, spiral", "LEGS - you need two of them", "MAKING UP". */
 function inCapitals(text: string): Heading | null {
-  const match = /^[^\p{L}\d]{0,4}((?:[\p{Lu}\d'’&+/-]+(?:\s+|(?=[,:;.(]|$)))+)/u.exec(text);
+  const match = /^[^\p{L}\d]{0,4}((?:[\p{Lu}\d'’&+/-]+(?:\s+(?:[–—]\s+(?=\p{Lu}{2}))?|(?=[,:;.(]|$)))+)/u.exec(text);
   const capitals = match?.[1]?.trim() ?? '';
   const letters = capitals.replace(/[^\p{L}]/gu, '');
   if (letters.length < 3 || /^(?:RNDS?|ROUNDS?|ROWS?|RDS?|R)\s*\d/.test(capitals)) return null;
@@ -129,7 +129,7 @@ function named(text: string, level: number, capitals: string | null = null): Hea
   const colon = name.indexOf(': ');
   if (colon > 0) name = name.slice(0, colon);
   name = name
-    .replace(/\s*\([^)]*\)?\s*$/u, '')
+    .replace(/\s*(?:\([^)]*\)?|\[[^\]]*\]?)\s*$/u, '')
     .replace(/^[^\p{L}\d]+|[^\p{L}\d)'’"”!?]+$/gu, '')
     .replace(/^\d{1,2}[.)]\s+(?=\p{L})/u, '')
     .replace(/^(?:the|a|an)\s+(?=\p{L})/iu, '');

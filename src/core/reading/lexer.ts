@@ -34,6 +34,8 @@ export function tokenize(text: string, span: Span): Token[] {
   while (i < end) {
     const code = text.charCodeAt(i);
     if (isSpace(code)) {
+      // "sc in all ⇥ 18": in columns the figure behind a tab is the count.
+      if (code === 9 && tokens.length > 0 && isDigit(text.charCodeAt(i + 1))) push('mark', i, i + 1, '-', 0);
       spaced = true;
       i += 1;
       continue;

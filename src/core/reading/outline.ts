@@ -312,7 +312,9 @@ class Outliner {
   #roundOf(open: OpenRound, reading: Instruction): Round {
     const { label } = open;
     const to = open.from + this.#source.text.slice(open.from, open.to).trimEnd().length;
-    const turned = reading.steps.some((step) => step.kind === 'turn');
+    // An oval is turned to its other side, and goes on in rounds.
+    const turned =
+      reading.steps.some(({ kind }) => kind === 'turn') && !reading.steps.some(({ kind }) => kind === 'other-side');
     const inRows = this.#stretch?.rounds.at(-1)?.kind === 'row';
     return {
       label: label?.text.replace(/\s+/g, ' ') ?? firstWords(this.#source.text.slice(open.from, to)),

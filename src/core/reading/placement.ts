@@ -62,13 +62,13 @@ function placementWords(reader: Reader, at: number): Placement | null {
   let i = isWord(reader, at, 'all', 'both', 'worked') && meaningAt(reader, at + 1, 'in') ? at + 1 : at;
   i = pass(reader, i, 'evenly');
   const into = meaningAt(reader, i, 'in', 'both-layers');
-  if (into?.meaning.is === 'both-layers') return found({ kind: 'both-layers' }, once, into.next);
+  if (into?.meaning.is === 'both-layers') return bothLayers(reader, into.next);
   if (into) i = into.next;
   // "FPsc around each st": the post is gone around.
   const around = isWord(reader, i, 'around') && meaningAt(reader, i + 1, 'each', 'next', 'post') !== null;
   if (around) i = pass(reader, i + 1, 'post');
   const layers = meaningAt(reader, i, 'both-layers');
-  if (layers) return found({ kind: 'both-layers' }, once, layers.next);
+  if (layers) return bothLayers(reader, layers.next);
 
   let loops: Loops | null = null;
   const named = meaningAt(reader, i, 'loops');
@@ -94,6 +94,12 @@ function placementWords(reader: Reader, at: number): Placement | null {
   return loops ? { ...found(EDGE, once, i), loops, loopsOnly: true } : null;
 }
 
+/** "through both layers", "through both layers all the way round" */
+function bothLayers(reader: Reader, at: number): Placement {
+  const around = meaningAt(reader, at, 'around');
+  return found({ kind: 'both-layers' }, once, around ? around.next : at);
+}
+
 /** "each st around", "next 5 sts", "same st", "2nd ch from hook", "last ch", "each of the next 5 loops". */
 function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore: Loops | null): Placement | null {
   let i = at;
@@ -105,6 +111,10 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
     (isWord(reader, i, 'other') || (tokenAt(reader, i)?.kind === 'ordinal' && tokenAt(reader, i)?.value !== 1))
   )
     return null;
+  const base = atBase(reader, i);
+  if (base !== null) return found({ kind: 'same' }, once, base);
+  const top = afterIn ? topOfChain(reader, i) : null;
+  if (top !== null) return found(EDGE, once, top);
   const same = meaningAt(reader, i, 'same');
   if (same) {
     const next = pass(reader, same.next, 'stitch-word', 'loop-word', 'chain-word', 'stitch');
@@ -179,6 +189,33 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
     if (fill) return { ...found(EDGE, fill.amount, fill.next), loops };
   }
   return { ...found(EDGE, upTo(count ?? 1), i), each: each !== null, loops };
+}
+
+/** "in st at base of ch", "in base of 3 ch": the stitch that the starting chain stands on. */
+function atBase(reader: Reader, at: number): number | null {
+  const st = pass(reader, at, 'same', 'stitch-word');
+  const from = isWord(reader, st, 'at') ? st + 1 : st;
+  return isWord(reader, from, 'base', 'foot', 'bottom') ? startingChain(reader, from + 1) : null;
+}
+
+/** "in top of 3 ch", "in 3rd ch of 3 ch": the starting chain of the row before, the last stitch of the edge. */
+function topOfChain(reader: Reader, at: number): number | null {
+  if (isWord(reader, at, 'top')) return startingChain(reader, at + 1);
+  const rank = tokenAt(reader, at)?.kind === 'ordinal';
+  const chain = rank ? (chainWord(reader, at + 1) ?? at + 1) : null;
+  return chain !== null && tokenAt(reader, chain)?.kind !== 'word' ? startingChain(reader, chain) : null;
+}
+
+/** "turning ch", "the first 3 ch", "beginning ch-3", "ch". */
+function startingChain(reader: Reader, at: number): number | null {
+  let i = pass(reader, at, 'turn', 'last', 'same');
+  while (isWord(reader, i, 'beginning', 'beg', 'starting', 'start', 'initial', 'first', 'previous')) i += 1;
+  if (tokenAt(reader, i)?.kind === 'number') i += 1;
+  const chain = chainWord(reader, i);
+  if (chain === null) return null;
+  const end = tokenAt(reader, chain)?.kind === 'number' && isWord(reader, chain - 1, 'ch', 'chain') ? chain + 1 : chain;
+  const of = isWord(reader, end, 'at') ? end + 1 : end;
+  return meaningAt(reader, of, 'round-word', 'row-word')?.next ?? end;
 }
 
 /** "in same st as joining", "as the sl st", "as last sc": which one it is has been said by "same". */

@@ -1,3 +1,4 @@
+import { cardinal } from '../vocabulary/numbers.js';
 import type { PieceStart, Stretch } from '../pattern/pattern.js';
 
 const CHAINS =
@@ -5,7 +6,7 @@ const CHAINS =
 const LETTER_CHAINS = /(?<![\p{L}\d])(?:K\s?(\d{1,4})|(\d{1,4})\s?K)(?![\p{L}\d])/u;
 const FIRST_CHAIN = /(?:start|begin|work)\p{L}*\s+(?:from|in|into|at)\s+(?:the\s+)?(\d)(?:st|nd|rd|th)\s/iu;
 const LOOPS =
-  /(?:(front|back)\s+)?(?:loops?|lps?)(?![\p{L}])[^.!?]{0,60}?(?<![\p{L}])(?:rounds?|rnds?|rds?|rows?|r)\.?\s{0,2}(\d{1,3})(?!\d)/iu;
+  /(?:(front|back)\s+)?(?:loops?|lps?)(?![\p{L}])[^.!?]{0,60}?(?<![\p{L}])(?:rounds?|rnds?|rds?|rows?|r)\.?\s{0,2}(\d{1,3}(?!\d)|\p{L}{3,6})/iu;
 
 /**
  * The chain that a part begins with, where the words before its first round say so: "With Ginger,
@@ -23,11 +24,12 @@ export function chainStartIn(prose: string, compact: boolean): PieceStart | null
 /** Loops left free that the rounds to come are worked into: "in the front loops of Round 16, which …". */
 export function freeLoopsIn(prose: string, offset: number): Stretch['into'] {
   const match = LOOPS.exec(prose);
-  if (!match) return null;
+  const round = Number(match?.[2]) || cardinal(match?.[2]?.toLowerCase() ?? '');
+  if (!match || round === null) return null;
   const side = match[1]?.toLowerCase();
   return {
     loops: side === 'front' || side === 'back' ? side : null,
-    round: Number(match[2]),
+    round,
     span: { from: offset + match.index, to: offset + match.index + match[0].length },
   };
 }

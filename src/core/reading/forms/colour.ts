@@ -38,8 +38,14 @@ export function colourStep(reader: Reader, at: number, step: ColourMarker): void
  */
 export const colour: InstructionForm = {
   name: 'colour',
-  begins: ['with', 'in', 'change', 'join', 'work', 'unknown'],
-  examples: ['With Moss: sc 6', 'in A, sc 6', 'dc in next 5 sts in Chalk', 'sc 6, change to Sand in last st'],
+  begins: ['with', 'in', 'change', 'join', 'work', 'times', 'unknown'],
+  examples: [
+    'With Moss: sc 6',
+    'in A, sc 6',
+    'dc in next 5 sts in Chalk',
+    'sc 6, change to Sand in last st',
+    'repeat rnd 4, once in A and once in B',
+  ],
   read(reader, at) {
     const before = tokenAt(reader, at);
     if (
@@ -63,7 +69,7 @@ export const colour: InstructionForm = {
       return at + 1;
     }
     const change = meaningAt(reader, at, 'change');
-    const means = change ?? meaningAt(reader, at, 'with', 'in', 'work');
+    const means = change ?? meaningAt(reader, passRoundsOf(reader, at), 'with', 'in', 'work');
     if (!means || (means.meaning.is === 'work' && !isWord(reader, at, 'with'))) return null;
     let i = means.next;
     while (isWord(reader, i, 'colour', 'color', 'col', 'yarn', 'main', 'contrast')) i += 1;
@@ -92,3 +98,8 @@ export const colour: InstructionForm = {
     return isWord(reader, i, ':') ? i + 1 : i;
   },
 };
+
+/** "Repeat rnd 4, once in A and once in B": how many of the rounds are of a colour says nothing of their count. */
+function passRoundsOf(reader: Reader, at: number): number {
+  return (reader.found.reference && meaningAt(reader, at, 'times')?.next) || at;
+}

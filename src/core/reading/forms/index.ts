@@ -16,10 +16,10 @@ import { placeFirst, work } from './work.js';
 export const FORMS: readonly InstructionForm[] = [
   reference,
   freeLoops,
+  timesBehind,
   star,
   repeatVerb,
   repeatBefore,
-  timesBehind,
   bracket,
   join,
   firstChain,

@@ -32,10 +32,16 @@ export const loops: InstructionForm = {
 /** `…, along the other side: sc 8, 2 sc in last ch`: the second half of an oval. */
 export const otherSide: InstructionForm = {
   name: 'other-side',
-  begins: ['other-side', 'work'],
-  examples: ['3 sc in last ch; along the other side: sc 8', 'W, on other side 9X, V'],
+  begins: ['other-side', 'work', 'unknown'],
+  examples: [
+    '3 sc in last ch; along the other side: sc 8',
+    'W, on other side 9X, V',
+    'now go back along the other side of the chain: sc 8',
+  ],
   read(reader, at) {
-    const said = meaningAt(reader, pass(reader, at, 'work'), 'other-side');
+    let verb = pass(reader, at, 'work');
+    while (isWord(reader, verb, 'go', 'going', 'carry', 'come', 'back', 'down', 'up', 'now')) verb += 1;
+    const said = meaningAt(reader, verb, 'other-side');
     if (!said) return null;
     // Words up to the colon or comma only say which side: "along the other side of the foundation chain:".
     let next = said.next;

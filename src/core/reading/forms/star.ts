@@ -1,7 +1,16 @@
 import type { Amount } from '../../pattern/instruction.js';
 import { amountAfter, type ReadAmount } from '../amount.js';
 import { countIn } from '../count.js';
-import { isBoundary, isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
+import {
+  isBoundary,
+  isWord,
+  meaningAt,
+  pass,
+  spanBetween,
+  tokenAt,
+  type InstructionForm,
+  type Reader,
+} from '../reader.js';
 import { wrapSteps } from './bracket.js';
 
 /**
@@ -159,18 +168,19 @@ function endsRepeated(reader: Reader, at: number): boolean {
 /**
  * An amount behind a comma takes in all the steps before it.
  *
- * `sc 2, inc, 6 times (24)`
- *             ^
+ * `sc 2, inc, 6 times (24)`   `sc2tog, sc 4, around (25)`
+ *             ^                               ^
  */
 export const timesBehind: InstructionForm = {
   name: 'times-behind',
-  begins: ['number', 'times'],
-  examples: ['sc 2, inc, 6 times (24)', '2 sc, inc, x 6'],
+  begins: ['number', 'times', 'star', 'around'],
+  examples: ['sc 2, inc, 6 times (24)', '2 sc, inc, x 6', 'inc 1, sc 2, *6', 'sc2tog, sc 4, around (25)'],
   read(reader, at) {
     if (reader.depth > 0 || reader.tokens[at - 1]?.word !== ',') return null;
     if (!reader.steps.some((step) => step.kind === 'work' || step.kind === 'group')) return null;
     const read = amountAfter(reader, at);
-    if (read?.amount.kind !== 'times') return null;
+    const fills = read?.amount.kind === 'fill' && read.amount.leave === 0 && reader.steps.length > 1;
+    if (!read || !(fills || read.amount.kind === 'times')) return null;
     const after = tokenAt(reader, read.next);
     if (after !== null && after.kind !== 'open' && !/^[.;=\-]$/.test(after.word)) return null;
     wrapSteps(reader, read.amount, read.next);

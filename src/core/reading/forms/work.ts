@@ -1,6 +1,8 @@
 import { once, type Amount, type Place, type Step, type Work } from '../../pattern/instruction.js';
-import { DECORATED, type StitchId } from '../../vocabulary/stitches.js';
 import { isTimesSign, amountAfter } from '../amount.js';
+import { isPlainAround, spreadEvenly } from '../evenly.js';
+import { inEveryNth } from '../every.js';
+import { amountAfterTool, amountBefore, readTool, type Tool } from '../tool.js';
 import { placementAfter, type Placement } from '../placement.js';
 import {
   isBoundary,
@@ -12,17 +14,6 @@ import {
   type InstructionForm,
   type Reader,
 } from '../reader.js';
-
-/** What is worked, before it is known how often and where: a stitch, an increase, a decrease. */
-interface Tool {
-  readonly stitch: StitchId | null;
-  readonly per: number;
-  readonly over: number;
-  readonly shaping: boolean;
-  /** The number before it belongs to its name ("5-dc bobble", "2 sc tog") and is no amount. */
-  readonly takesAmount: boolean;
-  readonly next: number;
-}
 
 /**
  * Stitches, increases and decreases with their amount and place.
@@ -46,10 +37,33 @@ export const work: InstructionForm = {
     'around',
     'post',
   ],
-  examples: ['sc 5', '5 x sc', '2 sc in each of next 3 sts', 'inc x3', 'sc2tog twice', 'sc around', '6X', 'V6'],
+  examples: [
+    'sc 5',
+    '5 x sc',
+    '2 sc in each of next 3 sts',
+    'inc x3',
+    'sc2tog twice',
+    'sc around',
+    '6X',
+    'V6',
+    'inc in every other st',
+    'inc 6 times evenly around',
+  ],
   read(reader, at) {
+    const spread = spreadEvenly(reader, at);
+    if (spread) {
+      // "sc around, increasing 6 times evenly": the increases are among the stitches around.
+      if (isPlainAround(reader.steps.at(-1))) reader.steps.pop();
+      reader.steps.push(...spread.steps);
+      return spread.next;
+    }
     const read = readWork(reader, at) ?? again(reader, at) ?? inStitch(reader, at);
     if (!read) return null;
+    const nth = inEveryNth(reader, at, read.work, read.next);
+    if (nth) {
+      reader.steps.push(nth.step);
+      return nth.next;
+    }
     if (read.loops && read.loops !== 'both') {
       reader.steps.push({ kind: 'loops', loops: read.loops, span: read.work.span });
     }
@@ -84,7 +98,7 @@ function again(reader: Reader, at: number): ReadWork | null {
 
 /** "Continue in sc", "work in hdc": a stitch that all of the round is of. */
 function inStitch(reader: Reader, at: number): ReadWork | null {
-  const verb = pass(reader, at, 'work');
+  const verb = pass(reader, pass(reader, at, 'work'), 'evenly');
   const into = meaningAt(reader, verb, 'in');
   const stitch = into && meaningAt(reader, into.next, 'stitch');
   if (!stitch || stitch.meaning.stitch === 'chain' || reader.steps.some(isFabricStep)) return null;
@@ -178,30 +192,6 @@ function otherSideAfter(reader: Reader, at: number): number | null {
 
 const EDGE: Place = { kind: 'edge' };
 
-/** "5", "5 x", "6 more" in front of a stitch. */
-function amountBefore(reader: Reader, at: number): { amount: number | null; next: number } {
-  const number = tokenAt(reader, at);
-  if (number?.kind !== 'number') return { amount: null, next: at };
-  const i = pass(reader, at + 1, 'more');
-  const sign = meaningAt(reader, i, 'times');
-  if (sign?.meaning.times === null) return { amount: number.value, next: sign.next };
-  const star = tokenAt(reader, i);
-  return { amount: number.value, next: star?.kind === 'star' && star.glued ? i + 1 : i };
-}
-
-/** "5", "x5", "× 5" behind a stitch; without a sign only where no amount stood before it. */
-function amountAfterTool(reader: Reader, at: number, before: number | null): { amount: number | null; next: number } {
-  const sign = meaningAt(reader, at, 'times');
-  // "sc twice in each st"
-  if (sign && sign.meaning.times !== null && before === null && meaningAt(reader, sign.next, 'in'))
-    return { amount: sign.meaning.times, next: sign.next };
-  const signed = sign?.meaning.times === null || isTimesSign(reader, at);
-  const number = tokenAt(reader, signed ? at + 1 : at);
-  if (number?.kind !== 'number' || (!signed && before !== null)) return { amount: null, next: at };
-  const next = pass(reader, signed ? at + 2 : at + 1, 'times');
-  return { amount: number.value, next: pass(reader, next, 'stitch-word') };
-}
-
 function isManifold(amount: Amount): boolean {
   return amount.kind === 'fill' || (amount.kind === 'times' && amount.times > 1);
 }
@@ -248,127 +238,6 @@ function shapings(tool: Tool, before: number | null, placed: Amount): Amount {
   if (placed.kind !== 'times') return placed;
   const covered = placed.times >= tool.over && placed.times % tool.over === 0 ? placed.times / tool.over : placed.times;
   return { kind: 'times', times: before !== null && covered === 1 ? before : covered };
-}
-
-/** The stitch or shaping at an index. */
-function readTool(reader: Reader, at: number, before: number | null): Tool | null {
-  const named = readNamed(reader, at, before);
-  const post = meaningAt(reader, at, 'post');
-  return named ?? (post && readNamed(reader, post.next, before));
-}
-
-function readNamed(reader: Reader, at: number, before: number | null): Tool | null {
-  const first = meaningAt(reader, passKind(reader, at), 'stitch', 'shaping', 'increase', 'decrease');
-  if (!first) return togetherOnly(reader, at, before);
-  const { meaning } = first;
-  const next = passDot(reader, first.next);
-  switch (meaning.is) {
-    case 'shaping':
-      return tool(meaning.stitch, meaning.per, meaning.over, next);
-    case 'decrease':
-      return tool(null, 1, meaning.over, next);
-    case 'increase': {
-      // "inc3" is three in one stitch; "inc 3" is three increases.
-      const number = tokenAt(reader, next);
-      const inOne = number?.kind === 'number' && number.glued && number.value >= 2 && number.value <= 4;
-      return inOne ? tool(null, number.value, 1, next + 1) : tool(null, meaning.per, 1, next);
-    }
-    case 'stitch':
-      // "Double each stitch" is an increase in each.
-      if (isWord(reader, at, 'double') && next === at + 1 && meaningAt(reader, next, 'each'))
-        return tool(null, 2, 1, next);
-      if (meaning.foreign) noteForeign(reader, passKind(reader, at), first.next, meaning.stitch);
-      return meaning.stitch === 'chain' || meaning.stitch === 'picot'
-        ? null
-        : stitchTool(reader, meaning.stitch, next, before);
-  }
-}
-
-/** Keeps where a stitch is called by a name of the other vocabulary; a form may look at the same words more than once. */
-function noteForeign(reader: Reader, from: number, to: number, stitch: StitchId): void {
-  const span = spanBetween(reader, from, to);
-  if (!reader.found.foreign.some((other) => other.span.from === span.from)) reader.found.foreign.push({ span, stitch });
-}
-
-/** "crochet 2 together", "2 sts tog": a decrease without the name of its stitch. */
-function togetherOnly(reader: Reader, at: number, before: number | null): Tool | null {
-  const tog = before === null ? null : meaningAt(reader, pass(reader, at, 'stitch-word'), 'together');
-  return tog && before !== null ? { ...tool(null, 1, before, tog.next), takesAmount: true } : null;
-}
-
-/** "incr. in each st", "decr. 6 times": the full stop of a shortened word. */
-function passDot(reader: Reader, at: number): number {
-  const dot = tokenAt(reader, at);
-  if (dot?.word !== '.' || !dot.glued) return at;
-  const number = tokenAt(reader, at + 1)?.kind === 'number';
-  const goesOn = number
-    ? meaningAt(reader, at + 2, 'times')
-    : meaningAt(reader, at + 1, 'in', 'times', 'each', 'around', 'next');
-  return goesOn ? at + 1 : at;
-}
-
-/** "invisible dec", "inv. dec" */
-function passKind(reader: Reader, at: number): number {
-  const next = pass(reader, at, 'invisible');
-  return next > at && isWord(reader, next, '.') ? next + 1 : next;
-}
-
-/** A stitch, and what the words behind it make of it: "sc inc", "hdc-dec", "5-dc bobble", "sc2tog". */
-function stitchTool(reader: Reader, stitch: StitchId, at: number, before: number | null): Tool {
-  const second = meaningAt(reader, at, 'stitch', 'increase', 'decrease');
-  if (second?.meaning.is === 'increase' || second?.meaning.is === 'decrease') {
-    if (before !== null && standsApart(reader, at, second.next)) return tool(stitch, 1, 1, at);
-    return second.meaning.is === 'increase' ? tool(stitch, 2, 1, second.next) : tool(stitch, 1, 2, second.next);
-  }
-  if (second?.meaning.is === 'stitch' && DECORATED.has(second.meaning.stitch)) {
-    return { ...tool(second.meaning.stitch, 1, 1, second.next), takesAmount: before !== null };
-  }
-  if (DECORATED.has(stitch)) return tool(stitch, 1, 1, passLegs(reader, pass(reader, at, 'stitch-word')));
-  const together = togetherAfter(reader, at, before);
-  if (together) return { ...tool(stitch, 1, together.count, together.next), takesAmount: together.fromBefore };
-  return tool(stitch, 1, 1, pass(reader, at, 'stitch-word'));
-}
-
-/**
- * "(1sc inc) x 6", "3sc inc 4sc inc": where no comma parts the steps, the amount is of the stitch alone.
- * "(1 sc inc, 3 sc)" and "6 sc inc" are increases of that stitch.
- */
-function standsApart(reader: Reader, at: number, next: number): boolean {
-  const shaping = tokenAt(reader, at);
-  if (shaping === null || shaping.glued) return false;
-  const after = tokenAt(reader, next);
-  if (after === null) return reader.depth > 0;
-  if (after.kind === 'close' || (after.kind === 'star' && reader.inStar)) return true;
-  return after.kind === 'number' && meaningAt(reader, next + 1, 'stitch') !== null;
-}
-
-/** "bobble of 4 dc", "popcorn (5 dc)": how it is made says nothing of the count. */
-function passLegs(reader: Reader, at: number): number {
-  const open = tokenAt(reader, at)?.kind === 'open';
-  const number = tokenAt(reader, open ? at + 1 : at);
-  const legs = number?.kind === 'number' ? meaningAt(reader, open ? at + 2 : at + 1, 'stitch') : null;
-  if (!legs || legs.meaning.stitch === 'chain') return at;
-  if (open) return (reader.partner[at] ?? -1) === legs.next ? legs.next + 1 : at;
-  return legs.next;
-}
-
-function tool(stitch: StitchId | null, per: number, over: number, next: number): Tool {
-  return { stitch, per, over, shaping: per !== 1 || over !== 1, takesAmount: false, next };
-}
-
-/** "2tog", "2 together", "next 2 sts together", "tog" after an amount. */
-function togetherAfter(
-  reader: Reader,
-  at: number,
-  before: number | null,
-): { count: number; fromBefore: boolean; next: number } | null {
-  const bare = meaningAt(reader, pass(reader, at, 'work'), 'together');
-  if (bare) return { count: before ?? 2, fromBefore: before !== null, next: bare.next };
-  const number = tokenAt(reader, at);
-  if (number?.kind !== 'number') return null;
-  const after = pass(reader, at + 1, 'stitch-word');
-  const tog = meaningAt(reader, after, 'together');
-  return tog ? { count: number.value, fromBefore: false, next: tog.next } : null;
 }
 
 /** Whether the words at an index say "times" in so many words, and are not the amount of what follows. */
