@@ -153,6 +153,15 @@ export function headingByPlace(line: string): Heading | null {
   return LEADS_YARN.test(name) ? null : named(name, 0);
 }
 
+/** "HEAD: Starting at the nose, with gray," right above the first round: a name in capitals, and how to begin. */
+export function headingWithLead(line: string): Heading | null {
+  const match = /^\s*([\p{Lu}][\p{Lu}\d '’&-]{2,30}):\s+(?:start|beg[iu]n|with|using|make|work|ch)(?=\P{L}|ing)/iu.exec(
+    line,
+  );
+  if (!match?.[1] || match[1] !== match[1].toUpperCase()) return null;
+  return { ...named(match[1], 0), rest: line.slice(match[1].length + 1) };
+}
+
 /** A heading that stands before the first label on the same line: "Head: work with Cocoa. R1: …", "Arm (make 2) – R1: …". */
 export function headingBeforeLabel(words: string): Heading | null {
   const text = words.trim().replace(/^[^\p{L}\d]+/u, '');

@@ -25,7 +25,7 @@ const NUMBER = String.raw`(?:\d{1,4}|(?:${TENS})(?:[- ](?:${UNITS}))?|${UNITS}|t
 const COMPOUND = new RegExp(`(${TENS})[- ](${UNITS})`, 'gi');
 const UNIT = String.raw`(?:rnds?|rounds?|rds?|rows?|r)`;
 const WORD_LABEL = new RegExp(
-  String.raw`(?<![\p{L}\d])(${UNIT})\.?[ \t\u00a0]{0,3}#?(${NUMBER}(?:\)?[ \t]{0,3}(?:[-–—−,&+~/→]|\.{2,3}|…|to(?![\p{L}])|through|thru|until|and)[ \t]{0,3}(?:(?:and|&)[ \t]{1,3})?(?:${UNIT}\.?[ \t]{0,3})?${NUMBER}){0,20})`,
+  String.raw`(?<![\p{L}\d])(${UNIT})\.?[ \t\u00a0]{0,3}#?(${NUMBER}(?:(?:[).](?=[ \t]{1,3}(?:to|through|thru|until|and)[ \t]))?[ \t]{0,3}(?:[-–—−,&+~/→]|\.{2,3}|…|to(?![\p{L}])|through|thru|until|and)[ \t]{0,3}(?:(?:and|&)[ \t]{1,3})?(?:${UNIT}\.?[ \t]{0,3})?${NUMBER}){0,20})`,
   'iuy',
 );
 const RING_AFTER = /^\s*\p{L}[\p{L} .]{0,30}?(?<!\p{L})(?:ring|circle|loop|mr|mc)(?!\p{L})/iu;
@@ -38,8 +38,12 @@ const ORDINAL_LABEL = new RegExp(
   String.raw`(${ORDINAL}(?:[ \t]{0,3}(?:[-–—,&]|to|and)[ \t]{0,3}(?:and[ \t]{1,3})?${ORDINAL}){0,8})[ \t]{1,3}(rounds?|rnds?|rds?|rows?)(?![\p{L}])`,
   'iuy',
 );
-const AFTER_LABEL =
-  /[ \t\u00a0]{0,4}(?:\((?:rs|ws|right side|wrong side|[^()\n]{0,12}side)\))?[ \t]{0,4}(?:\*\*|__)?[ \t]{0,4}([:.)…=~;]|[-–—−](?!\d))?(?:\*\*|__)?\.{0,6}/iuy;
+/** "Rnd 3 (inc):", "Row 5 (dec row)": what the maker may expect, and no step of it. */
+const EXPECTED = String.raw`(?:inc|dec|(?:in|de)creas(?:e|ing)|even|plain|ring|start|shaping)(?:[ \t](?:rnd|round|row))?`;
+const AFTER_LABEL = new RegExp(
+  String.raw`[ \t\u00a0]{0,4}(?:\((?:rs|ws|right side|wrong side|[^()\n]{0,12}side)\)|\(${EXPECTED}\)(?=[ \t]*[:.–—-]))?[ \t]{0,4}(?:\*\*|__)?[ \t]{0,4}([:.)…=~;]|[-–—−](?!\d))?(?:\*\*|__)?\.{0,6}`,
+  'iuy',
+);
 const NUMBER_FIRST =
   /(\d{1,3})(?:[ \t]{0,2}[-–—][ \t]{0,2}(\d{1,3}))?[ \t]{1,2}(rnds?|rounds?|rds?|rows?)([:.)–—]|[ \t]- )/iuy;
 const BARE_LABEL =

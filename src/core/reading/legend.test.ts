@@ -18,6 +18,14 @@ describe('the pattern’s own list', () => {
       ],
     ],
     [
+      'sc=single crochet sl st=slip stitch inc=2sc in same st',
+      [
+        ['sc', 'single crochet'],
+        ['sl st', 'slip stitch'],
+        ['inc', '2sc in same st'],
+      ],
+    ],
+    [
       'mr = magic ring · sc = single crochet',
       [
         ['mr', 'magic ring'],

@@ -1,12 +1,12 @@
 import { lineSpan, type SourceText } from '../text/source.js';
-import { headingByLook, headingByPlace, type Heading } from './headings.js';
+import { headingByLook, headingByPlace, headingWithLead, type Heading } from './headings.js';
 import { beginsInstruction, labelsIn, type Label } from './labels.js';
 import type { Lexicon } from './lexicon.js';
 import { chainStartIn } from './starts.js';
 
 /** A line that ends with its count: the instruction is complete. */
 export const COUNT_AT_END =
-  /(?:[.,;|]\s+\d{1,4}|[([{<]\s*[^()[\]{}<>\n]{0,60}?\d[^()[\]{}<>\n]{0,40}[)\]}>]|[=–—]\s*\d+\s*\p{L}*|-\s+\d+(?:\s*\p{L}+)?|\d+\s*(?:sts?|stitch(?:es)?))[\s.*_|]*$/u;
+  /(?:[.,;|]\s+\d{1,4}|\/\s?\d{1,4}|[([{<]\s*[^()[\]{}<>\n]{0,60}?\d[^()[\]{}<>\n]{0,40}[)\]}>]|[=–—]\s*\d+\s*\p{L}*|-\s+\d+(?:\s*\p{L}+)?|\d+\s*(?:sts?|stitch(?:es)?))[\s.*_|]*$/u;
 /** First words of a line that tells the maker to do something. */
 const ORDERS =
   /^\W{0,3}(?:fasten|stuff|cut|change|fill|insert|sew|place|put|attach|join|turn|do|repeat|continue|work|weave|finish|leave|now|then|add)(?!\p{L})/iu;
@@ -35,7 +35,11 @@ export class Lookahead {
     // Without a blank line before it or a colon behind it, only a line with a capital can be one.
     if (!afterBlank && !text.trimEnd().endsWith(':') && !/^\s*\p{Lu}/u.test(text)) return null;
     const place = headingByPlace(text);
-    if (!place) return null;
+    if (!place) {
+      const leading = headingWithLead(text);
+      const first = leading && !leading.section ? this.nextLabel(index) : null;
+      return first?.lines === 0 && first.label.from === 1 ? leading : null;
+    }
     if (place.section) {
       const next = this.nextLabel(index);
       // "Joining the legs" with its rounds right below is a part.

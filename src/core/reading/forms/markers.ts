@@ -40,7 +40,8 @@ export const otherSide: InstructionForm = {
   ],
   read(reader, at) {
     let verb = pass(reader, at, 'work');
-    while (isWord(reader, verb, 'go', 'going', 'carry', 'come', 'back', 'down', 'up', 'now')) verb += 1;
+    while (isWord(reader, verb, 'to', 'go', 'going', 'carry', 'come', 'back', 'down', 'up', 'now'))
+      verb = pass(reader, verb + 1, 'work');
     const said = meaningAt(reader, verb, 'other-side');
     if (!said) return null;
     // Words up to the colon or comma only say which side: "along the other side of the foundation chain:".
