@@ -1,4 +1,3 @@
-import {} from './prose.js';
 import type { Found, Rule } from './rule.js';
 
 const STUFFS = /(?<!\p{L})(?:stuff|fill|add (?:the )?(?:stuffing|filling))(?:s|ing|ed)?(?!\p{L})/iu;
@@ -20,7 +19,11 @@ export const makeStuffingLate: Rule = {
     for (const part of pattern.parts) {
       const shut = part.stretches
         .flatMap(({ rounds }) => rounds)
-        .find(({ steps }) => steps.some((step) => step.kind === 'work' && step.place.kind === 'both-layers'));
+        // A flat piece that is seamed along its rows is open at both ends.
+        .find(
+          ({ steps, kind }) =>
+            kind === 'round' && steps.some((step) => step.kind === 'work' && step.place.kind === 'both-layers'),
+        );
       const first = (ofPart.get(part) ?? []).find((one) => STUFFS.test(one.text) && !NOT.test(one.text));
       if (!shut || !first || first.span.from < shut.span.to) continue;
       yield {

@@ -17,7 +17,8 @@ export function spreadEvenly(reader: Reader, at: number): { steps: Step[]; next:
   if (!tool?.shaping) return null;
   const after = amountAfterTool(reader, tool.next, before.amount);
   const times = tool.takesAmount ? after.amount : (before.amount ?? after.amount);
-  const spread = isWord(reader, after.next, 'spread', 'spaced', 'distributed') ? after.next + 1 : after.next;
+  const behind = isWord(reader, after.next, ',') ? after.next + 1 : after.next;
+  const spread = isWord(reader, behind, 'spread', 'spaced', 'distributed') ? behind + 1 : behind;
   if (times === null || !isWord(reader, spread, 'evenly')) return null;
   const next = endOfSpread(reader, spread + 1);
   const shaping: Work = {

@@ -15,9 +15,9 @@ export interface Heading {
 }
 
 const MAKE =
-  /(?<![\p{L}\d])(?:make\s+(?:another\s+)?(\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve)|(?:you\s+)?need\s+(?:to\s+make\s+)?(\d+|one|two|three|four|five|six|seven|eight)(?:\s+of\s+(?:them|these))?|(\d+|one|two|three|four|five|six)\s+(?:pieces?|parts?|pcs?\.?|of\s+(?:them|these)|alike|times)|[x×]\s?(\d+)|(\d+)\s?[x×])(?![\p{L}])[^)]{0,40}\)?/iu;
+  /(?<![\p{L}\d])(?:make\s+(?:another\s+)?(\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve)|(?:you\s+)?need\s+(?:to\s+make\s+)?(\d+|one|two|three|four|five|six|seven|eight)(?:\s+of\s+(?:them|these))?|(\d+|one|two|three|four|five|six)\s+(?:pieces?|parts?|details?|pcs?\.?|of\s+(?:them|these)|alike|times)|[x×]\s?(\d+)|(\d+)\s?[x×])(?![\p{L}])[^)]{0,40}\)?/iu;
 /** A quick look before the long one. */
-const MAY_SAY_MAKE = /make|need|piece|part|pcs|alike|times|of the|[x×]\s?\d|\d\s?[x×]/i;
+const MAY_SAY_MAKE = /make|need|piece|part|detail|pcs|alike|times|of the|[x×]\s?\d|\d\s?[x×]/i;
 const DECOR_LINE = /^\s*([~=*_#+•·\-–—]{1,6})\s*(.*?)\s*\1?\s*$/u;
 
 /** Reads how many are to be made from a heading: "(make 2)", "– make two", "x2", "(2 pcs.)". */
@@ -133,6 +133,7 @@ function named(text: string, level: number, capitals: string | null = null): Hea
     .replace(/^[^\p{L}\d]+|[^\p{L}\d)'’"”!?]+$/gu, '')
     .replace(/^\d{1,2}[.)]\s+(?=\p{L})/u, '')
     .replace(/^(?:the|a|an)\s+(?=\p{L})/iu, '');
+  if ((name.match(/["“”]/g)?.length ?? 0) === 1) name = name.replace(/["“”]/, '');
   if (!/\p{Ll}/u.test(name) && name.length > 1) name = name.charAt(0) + name.slice(1).toLowerCase();
   const rest = text.slice(Math.max(quantity?.end ?? 0, capitals ? capitals.length : 0));
   return { name, make: quantity?.make ?? 1, saysMake: quantity !== null, section: sectionOf(name), level, rest };

@@ -31,7 +31,7 @@ const WORD_LABEL = new RegExp(
 const RING_AFTER = /^\s*\p{L}[\p{L} .]{0,30}?(?<!\p{L})(?:ring|circle|loop|mr|mc)(?!\p{L})/iu;
 const MAY_HOLD_LABEL = /\d|ro(?:w|und)|rnd/i;
 /** Where a label can stand within a line: after the end of a sentence or a bracket. */
-const AFTER_SENTENCE = /[.!?;)\]}|][ \t\u00a0*_]+(?=r)/giu;
+const AFTER_SENTENCE = /[.!?;:)\]}|][ \t\u00a0*_]+(?=r)/giu;
 /** "1st round:", "6th - 10th rounds:", "Third row:". */
 const ORDINAL = String.raw`(?:\d{1,3}(?:st|nd|rd|th)|first|second|third|fourth|fifth|sixth|seventh|eighth|ninth|tenth)`;
 const ORDINAL_LABEL = new RegExp(
@@ -45,7 +45,7 @@ const AFTER_LABEL = new RegExp(
   'iuy',
 );
 const NUMBER_FIRST =
-  /(\d{1,3})(?:[ \t]{0,2}[-–—][ \t]{0,2}(\d{1,3}))?[ \t]{1,2}(rnds?|rounds?|rds?|rows?)([:.)–—]|[ \t]- )/iuy;
+  /(\d{1,3})(?:[ \t]{0,2}[-–—][ \t]{0,2}(\d{1,3}))?[ \t]{1,2}(rnds?|rounds?|rds?|rows?|r)([:.)–—]|[ \t]- )/iuy;
 const BARE_LABEL =
   /\(?(\d{1,3})(?:[.)]?[ \t]{0,2}(?:[-–—]|to)[ \t]{0,2}(\d{1,3}))?[ \t]{0,2}([.):|]{1,2}|[-–—][ \t]|\t|$)/muy;
 const LETTER_LABEL = /([\p{L}])[ \t]?(\d{1,3})(?:[ \t]?[-–—][ \t]?(?:\1)?(\d{1,3}))?[ \t]?:/uy;

@@ -56,7 +56,7 @@ function splitList(line: string): { at: number; text: string }[] {
   // Without anything between them the terms are single words: "sc=single crochet inc=2sc in same st".
   const before = /[,;·•]/.test(line)
     ? /[,;·•]\s*(?=[\p{L}][\p{L}\d ()/]{0,12}\s*=)/gu
-    : /(?<!(?<!\p{L})sl)\s+(?=\p{L}[\p{L}\d]{0,7}\s?=)/giu;
+    : /(?<!(?<!\p{L})sl)\s+(?=(?:sl\s)?\p{L}[\p{L}\d]{0,7}\s?=)/giu;
   for (const match of line.matchAll(before)) cuts.push(match.index + match[0].length);
   return cuts.map((at, i) => ({ at, text: line.slice(at, cuts[i + 1] ?? line.length).replace(/[,;·•\s]+$/u, '') }));
 }

@@ -1,5 +1,6 @@
 import { COLOUR_WORDS } from '../../vocabulary/words.js';
 import type { ColourMarker } from '../../pattern/instruction.js';
+import { isFabricStep } from './work.js';
 import { isBoundary, isWord, meaningAt, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
 
 const COLOUR_NAMES = new Set(['mc', 'cc', 'colour', 'color', 'col', 'yarn']);
@@ -57,6 +58,11 @@ export const colour: InstructionForm = {
       reader.steps.push({ kind: 'colour', name: before.raw, span: spanBetween(reader, at, at + 1) });
       return at + 2;
     }
+    // "YELLOW sc around": before the crochet of a round, or of a bracket, it can be nothing else.
+    if (before && COLOUR_WORDS.has(before.word) && !reader.steps.some(isFabricStep) && beginsStep(reader, at + 1)) {
+      reader.steps.push({ kind: 'colour', name: before.raw, span: spanBetween(reader, at, at + 1) });
+      return at + 1;
+    }
     // "6 sc A, 6 sc B": yarns called by letters.
     if (
       before &&
@@ -98,6 +104,13 @@ export const colour: InstructionForm = {
     return isWord(reader, i, ':') ? i + 1 : i;
   },
 };
+
+function beginsStep(reader: Reader, at: number): boolean {
+  const token = tokenAt(reader, at);
+  if (token?.kind === 'open' || token?.kind === 'star') return true;
+  const first = token?.kind === 'number' ? at + 1 : at;
+  return meaningAt(reader, first, 'stitch', 'shaping', 'increase', 'decrease', 'magic-ring', 'loops') !== null;
+}
 
 /** "Repeat rnd 4, once in A and once in B": how many of the rounds are of a colour says nothing of their count. */
 function passRoundsOf(reader: Reader, at: number): number {

@@ -2,7 +2,16 @@ import type { FreeLoops } from '../../pattern/instruction.js';
 import { amountAfter } from '../amount.js';
 import { pieceNamed } from '../placement.js';
 import { isFabricStep } from './work.js';
-import { isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
+import {
+  isBoundary,
+  isWord,
+  meaningAt,
+  pass,
+  spanBetween,
+  tokenAt,
+  type InstructionForm,
+  type Reader,
+} from '../reader.js';
 
 /**
  * Earlier rounds worked again.
@@ -159,14 +168,22 @@ function cardinalRounds(reader: Reader, at: number): { rounds: number[]; next: n
 /**
  * How many rounds an instruction is for.
  *
- * `sc around for 3 Rnds`   `sc 36 for 5 rounds`   `24sc each rnd`
- *            ^                    ^                     ^
+ * `sc around for 3 Rnds`   `sc 36 for 5 rounds`   `24sc each rnd`   `sc in each st, 3 rounds`
+ *            ^                    ^                     ^                               ^
  */
 export const roundSpan: InstructionForm = {
   name: 'round-span',
-  begins: ['each', 'in', 'work', 'unknown'],
-  examples: ['sc around for 3 Rnds', 'sc 36 for 5 rounds', '24sc each rnd'],
+  begins: ['each', 'in', 'work', 'number', 'unknown'],
+  examples: [
+    'sc around for 3 Rnds',
+    'sc 36 for 5 rounds',
+    '24sc each rnd',
+    'sc in each st, 3 rounds',
+    '2 rounds plain',
+  ],
   read(reader, at) {
+    const alone = tokenAt(reader, at);
+    if (alone?.kind === 'number') return roundsAlone(reader, at, alone.value);
     const verb = pass(reader, at, 'work');
     if (isWord(reader, verb, 'for')) {
       const number = tokenAt(reader, verb + 1);
@@ -181,6 +198,34 @@ export const roundSpan: InstructionForm = {
     return meaningAt(reader, each.next, 'round-word', 'row-word')?.next ?? null;
   },
 };
+
+/** "…, 3 rounds" behind the instruction; "2 rounds plain", "four rounds without increases" in place of one. */
+function roundsAlone(reader: Reader, at: number, count: number): number | null {
+  const unit = meaningAt(reader, pass(reader, at + 1, 'more'), 'round-word', 'row-word');
+  if (!unit) return null;
+  let next = unit.next;
+  if (!reader.steps.some(isFabricStep)) {
+    if (isWord(reader, next, 'plain', 'even', 'straight')) next += 1;
+    else if (
+      isWord(reader, next, 'without', 'with') &&
+      isWord(reader, next + 1, 'no', 'increases', 'increasing', 'shaping')
+    )
+      next += isWord(reader, next + 1, 'no') ? 3 : 2;
+    else return null;
+    const span = spanBetween(reader, at, next);
+    reader.steps.push({
+      kind: 'work',
+      stitch: null,
+      per: 1,
+      over: 1,
+      amount: { kind: 'fill', leave: 0 },
+      place: { kind: 'edge' },
+      span,
+    });
+  } else if (!isBoundary(reader, next) && tokenAt(reader, next)?.kind !== 'open') return null;
+  reader.found.statedRounds = { count, span: spanBetween(reader, at, at + 1) };
+  return next;
+}
 
 /**
  * Loops that an earlier round has left free and that are worked now.

@@ -180,7 +180,10 @@ function beginsSentence(reader: Reader, at: number): boolean {
 
 /** "= 18", "- 18 sts" in the middle of talk is the count. */
 function beginsCount(reader: Reader, at: number): boolean {
-  return isWord(reader, at, '=', '-') && tokenAt(reader, at + 1)?.kind === 'number';
+  const number = tokenAt(reader, at + 1);
+  // "over Rnds 3-5" is a range.
+  const range = reader.tokens[at - 1]?.kind === 'number' && tokenAt(reader, at)?.glued && number?.glued;
+  return isWord(reader, at, '=', '-') && number?.kind === 'number' && !range;
 }
 
 function beginsCrochet(reader: Reader, from: number): boolean {

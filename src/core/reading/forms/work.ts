@@ -146,7 +146,8 @@ function readWork(reader: Reader, at: number): ReadWork | null {
   let { each, total, shared } = sharing(tool, said, placement);
   // "inc, repeat around" repeats more than the increase; that is for another form.
   // "sc through both sides, 15 times"
-  const often = placement?.place.kind === 'both-layers' && isWord(reader, i, ',') ? amountAfter(reader, i + 1) : null;
+  const often =
+    placement?.place.kind === 'both-layers' ? amountAfter(reader, isWord(reader, i, ',') ? i + 1 : i) : null;
   if (often?.amount.kind === 'times') {
     total = often.amount;
     i = often.next;
