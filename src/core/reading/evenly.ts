@@ -11,7 +11,7 @@ import { amountAfterTool, amountBefore, readTool } from './tool.js';
  * Where on the round they stand is left to the maker, and changes no count.
  */
 export function spreadEvenly(reader: Reader, at: number): { steps: Step[]; next: number } | null {
-  if (reader.depth > 0) return null;
+  if (reader.depth > 0 || !saysEvenly(reader, at)) return null;
   const before = amountBefore(reader, pass(reader, at, 'work'));
   const tool = readTool(reader, before.next, before.amount);
   if (!tool?.shaping) return null;
@@ -31,6 +31,13 @@ export function spreadEvenly(reader: Reader, at: number): { steps: Step[]; next:
     span: spanBetween(reader, at, next),
   };
   return { steps: [shaping, { ...shaping, per: 1, over: 1, amount: { kind: 'fill', leave: 0 } }], next };
+}
+
+/** A quick look ahead, since most steps say nothing of the kind. */
+function saysEvenly(reader: Reader, at: number): boolean {
+  const end = Math.min(reader.end, at + 9);
+  for (let i = at + 1; i < end; i += 1) if (reader.tokens[i]?.word === 'evenly') return true;
+  return false;
 }
 
 /** "spaced", "around", "in every round", "over the round". */

@@ -311,13 +311,13 @@ class Outliner {
 
   #roundOf(open: OpenRound, reading: Instruction): Round {
     const { label } = open;
-    const to = open.from + this.#source.text.slice(open.from, open.to).trimEnd().length;
+    const to = endOfWords(this.#source.text, open.from, open.to);
     // An oval is turned to its other side, and goes on in rounds.
     const turned =
       reading.steps.some(({ kind }) => kind === 'turn') && !reading.steps.some(({ kind }) => kind === 'other-side');
     const inRows = this.#stretch?.rounds.at(-1)?.kind === 'row';
     return {
-      label: label?.text.replace(/\s+/g, ' ') ?? firstWords(this.#source.text.slice(open.from, to)),
+      label: (label && oneSpaced(label.text)) ?? firstWords(this.#source.text.slice(open.from, to)),
       kind:
         label?.kind ??
         ((turned || inRows) && label?.kind !== 'round' && (label?.series ?? '') === '' && label !== null
@@ -446,6 +446,19 @@ function isInstruction(reading: Instruction): boolean {
   if (reading.stated !== null || (foundation && reading.unread.length === 0)) return true;
   // "Continue in sc for 3 more rounds."
   return reading.statedRounds !== null && reading.unread.length === 0;
+}
+
+const MORE_SPACES = /\s\s|[^\S ]/;
+
+function oneSpaced(text: string): string {
+  return MORE_SPACES.test(text) ? text.replace(/\s+/g, ' ') : text;
+}
+
+/** Offset after the last character between two offsets that is no space. */
+function endOfWords(text: string, from: number, to: number): number {
+  let end = to;
+  while (end > from && text.charAt(end - 1).trim() === '') end -= 1;
+  return end;
 }
 
 function firstWords(text: string): string {
