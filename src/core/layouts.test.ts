@@ -83,7 +83,7 @@ const PATTERNS: readonly (readonly [string, string])[] = [
   ['US terms\n\nArms/Legs (make 4)\nR1: 6 sc in MR (6)', 'Arms/Legs:6'],
   ['US terms\n\nLeft Ear\nR1: 6 sc in MR (6)\nRight Ear\nR1: 6 sc in MR (6)', 'Left Ear:6;Right Ear:6'],
   [
-    'Materials:\nyarn, hook\n\nAbbreviations:\nsc: single crochet\ninc: increase\n\nInstructions\n\nHead\nRnd 1: 6 sc in MR (6)',
+    'Materials:\nyarn, 3 mm hook\n\nAbbreviations:\nsc: single crochet\ninc: increase\n\nInstructions\n\nHead\nRnd 1: 6 sc in MR (6)',
     'Head:6',
   ],
   ['US\nTHE PATTERN\n\nHead\nRnd 1: 6 sc in MR (6)\nAssembly: sew it.\n1. sc things together.\n', 'Head:6'],

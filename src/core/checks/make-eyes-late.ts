@@ -1,4 +1,3 @@
-import {} from './prose.js';
 import type { Found, Rule } from './rule.js';
 
 const SETS_EYES =

@@ -1,52 +1,138 @@
+import { roundsByPart, type CountedRound } from '../counting/counted.js';
 import type { Part } from '../pattern/pattern.js';
-import { formsOf, nounOf, sentencesOf, wordsOf } from './prose.js';
+import { placesIn, type Place } from './places.js';
+import { formsOf, nounOf, sentencesOf, wordsOf, type Talk } from './prose.js';
 import type { Found, Rule } from './rule.js';
+import { rounds as roundsInWords, stitches } from './wording.js';
 
-const BETWEEN =
-  /between\s+(?:rnds?|rounds?|rds?|rows?|r)\.?\s?(\d{1,3})\s*(?:and|&|-|–|\/)\s*(?:rnds?|rounds?|rds?|rows?|r)?\.?\s?(\d{1,3})/giu;
+const MAY_NAME = /apart|between|opposite|round|rnd|row|rd|(?<!\p{L})r\.?\s?\d/iu;
+/** "to the head", "of the green body": what something is put on. */
+const TARGET =
+  /(?<!\p{L})(?:to|of|on|onto|into)\s+(?:(?:the|each|its|his|her|back|front|top|side|sides|of)\s+){0,4}(?:\p{L}+\s+)??(\p{L}{3,})/giu;
+/** This piece goes on another, whichever that is. */
+const JOINS = /(?<!\p{L})(?:sew|sewn|attach|join|stitch|glue|pin)(?!\p{L})/iu;
+const SETS = /eye|ear|arm|leg|wing|horn|nose|cheek|sew|set|place|attach|insert|push/iu;
 
 export const makePlace: Rule = {
   id: 'make/place',
   severity: 'error',
   across: true,
-  about: 'A place is named that does not exist: "between rounds 14 and 15" of a part with 12 rounds.',
+  about: 'A place is named that does not exist, or where a distance does not fit.',
   failing: {
-    text: 'US terms\n\nHEAD\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nSet the eyes between Rnds 5 and 6.\nFasten off.\n',
-    says: ['5 and 6', '3'],
+    text: 'US terms\n\nHEAD\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nSet the eyes between Rnds 5 and 6.\nSet the ears on Rnd 2, 9 sts apart.\nFasten off.\n',
+    says: ['5 and 6', '3', '9 stitches', '12'],
   },
   passing:
-    'US terms\n\nHEAD\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nSet the eyes between Rnds 2 and 3.\nFasten off.\n',
-  *check({ pattern }, prose): Iterable<Found> {
-    const lasts = new Map(
-      pattern.parts.map((part) => [
-        part,
-        Math.max(0, ...part.stretches.flatMap(({ rounds }) => rounds.map(({ to }) => to))),
-      ]),
-    );
-    const byNoun = new Map<string, Part[]>();
-    for (const part of pattern.parts)
-      for (const form of formsOf(nounOf(part))) byNoun.set(form, [...(byNoun.get(form) ?? []), part].slice(-40));
-    for (const { text: all, span, part, section } of prose.talk) {
-      if (!all.includes('etween')) continue;
-      for (const { text, at } of sentencesOf(all)) {
-        for (const match of text.matchAll(BETWEEN)) {
-          // The part that it stands in, else any that the sentence speaks of, else any at all.
-          const named = [...wordsOf(text)].flatMap((word) => byNoun.get(word) ?? []);
-          const parts = section === null && part ? [part, ...named] : named.length > 0 ? named : pattern.parts;
-          const longest = parts.reduce<Part | null>(
-            (best, one) => (best && (lasts.get(best) ?? 0) >= (lasts.get(one) ?? 0) ? best : one),
-            null,
-          );
-          const last = longest ? (lasts.get(longest) ?? 0) : 0;
-          if (!longest || last === 0 || Number(match[2]) <= last) continue;
-          const from = span.from + at + match.index;
-          yield {
-            span: { from, to: from + match[0].length },
-            round: null,
-            message: `Between ${match[1]} and ${match[2]}: ${longest.name} has ${last} rounds.`,
-          };
+    'US terms\n\nHEAD\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nSet the eyes between Rnds 2 and 3, 4 sts apart.\nFasten off.\n',
+  *check({ pattern, rounds }, prose): Iterable<Found> {
+    const pieces = new Pieces(pattern.parts, rounds);
+    for (const talk of prose.talk) {
+      if (talk.section === 'materials' || talk.section === 'legend' || !MAY_NAME.test(talk.text)) continue;
+      for (const { text, at } of sentencesOf(talk.text)) {
+        for (const place of placesIn(text)) {
+          const found = fault(place, text, pieces.of(talk, text));
+          if (!found) continue;
+          const from = talk.span.from + at + place.from;
+          yield { ...found, span: { from, to: from + place.to - place.from }, round: null };
         }
       }
     }
   },
 };
+
+/** A piece with its rounds by their numbers. */
+interface Piece {
+  readonly part: Part;
+  readonly last: number;
+  readonly counted: readonly CountedRound[];
+}
+
+/** Which piece a sentence speaks of. */
+class Pieces {
+  readonly #all: readonly Piece[];
+  readonly #byNoun = new Map<string, Piece[]>();
+
+  constructor(parts: readonly Part[], rounds: readonly CountedRound[]) {
+    const byPart = roundsByPart(rounds);
+    this.#all = parts.map((part) => {
+      const counted = byPart.get(part) ?? [];
+      return { part, counted, last: Math.max(0, ...counted.map(({ round }) => round.to)) };
+    });
+    for (const piece of this.#all)
+      for (const form of formsOf(nounOf(piece.part)))
+        this.#byNoun.set(form, [...(this.#byNoun.get(form) ?? []), piece].slice(-40));
+  }
+
+  /**
+   * The part that something is put on, as the sentence names it; the one that it stands in where it speaks of no other;
+   * else any at all. Of several the one with most rounds.
+   */
+  of(talk: Talk, sentence: string): { piece: Piece; certain: boolean } | null {
+    const own = talk.section === null ? this.#all.find(({ part }) => part === talk.part) : undefined;
+    const targets = this.#named([...sentence.matchAll(TARGET)].map((match) => match[1] ?? ''));
+    const others = this.#named(wordsOf(sentence)).filter((piece) => piece !== own);
+    const alone = own && others.length === 0 && !JOINS.test(sentence);
+    const pieces = targets.length > 0 ? targets : alone ? [own] : this.#all;
+    const longest = pieces.reduce<Piece | null>((best, one) => (best && best.last >= one.last ? best : one), null);
+    return longest && { piece: longest, certain: new Set(pieces).size === 1 };
+  }
+
+  #named(words: Iterable<string>): Piece[] {
+    return [...words].flatMap((word) => this.#byNoun.get(word.toLowerCase()) ?? []);
+  }
+}
+
+function fault(
+  place: Place,
+  sentence: string,
+  where: { piece: Piece; certain: boolean } | null,
+): Pick<Found, 'message' | 'severity'> | null {
+  if (!where || where.piece.last === 0) return null;
+  const { piece, certain } = where;
+  const { name } = piece.part;
+  if (!place.rounds) {
+    if (!SETS.test(sentence) || place.apart === null) return null;
+    return {
+      severity: 'hint',
+      message: `${stitches(place.apart)} apart, and not on which round: the place can't be told, nor whether it fits.`,
+    };
+  }
+  const [first, last] = place.rounds;
+  if (Math.max(first, last) > piece.last) {
+    const said = first === last ? String(first) : `${first} and ${last}`;
+    const many = roundsInWords(piece.last, piece.counted[0]?.round.kind ?? 'round');
+    return { message: place.fromEnd ? `${said} from the end: ${name} has ${many}.` : `${said}: ${name} has ${many}.` };
+  }
+  if (!certain) return null;
+  const number = place.fromEnd ? piece.last + 1 - first : first;
+  const made = madeBy(piece, number);
+  if (made === null) return null;
+  const label = `Round ${number}`;
+  if (place.over !== null && place.over > made)
+    return { message: `Over ${stitches(place.over)}: ${label} of ${name} has ${made}.` };
+  if (place.apart !== null) {
+    const other = made - place.apart;
+    if (other <= 0) return { message: `${stitches(place.apart)} apart: ${label} of ${name} has ${made} in all.` };
+    // Two thirds of the way round is no distance between two eyes: the other way is what is meant, or another figure.
+    if (place.apart * 3 >= made * 2)
+      return {
+        message: `${stitches(place.apart)} apart on the ${made} of ${label}: the other way round they are ${other} apart.`,
+      };
+  }
+  if (place.opposite && made % 2 === 1)
+    return {
+      severity: 'hint',
+      message: `Opposite each other on ${label}, which has ${made}: ${(made - 1) / 2} one way and ${(made + 1) / 2} the other.`,
+    };
+  return null;
+}
+
+/** How many stitches a round of a piece makes; null where its number stands more than once, or the figure can't be had. */
+function madeBy({ counted }: Piece, number: number): number | null {
+  const named = counted.filter(({ round }) => round.labelled && round.from <= number && number <= round.to);
+  const one = named[0];
+  if (!one || named.length > 1) return null;
+  return one.round.from === one.round.to || one.outcome.edge === one.outcome.made
+    ? (one.outcome.made ?? one.carried)
+    : null;
+}

@@ -1,36 +1,110 @@
+import { roundsByPart, type CountedRound } from '../counting/counted.js';
+import type { Part, Pattern, Round } from '../pattern/pattern.js';
+import { NARROW, openingOf, stitchWidth } from './opening.js';
+import type { Prose, Talk } from './prose.js';
 import type { Found, Rule } from './rule.js';
+import { stitches } from './wording.js';
 
-const STUFFS = /(?<!\p{L})(?:stuff|fill|add (?:the )?(?:stuffing|filling))(?:s|ing|ed)?(?!\p{L})/iu;
+const STUFFS =
+  /(?<!\p{L})(?:re-?)?(?:stuff|fill|add (?:the |some |more )?(?:stuffing|filling|fiberfill|fibrefill))(?:s|ing|ed)?(?!\p{L})/iu;
 const NOT = /(?<!\p{L})(?:not|n['’]t|no|never|without)(?!\p{L})/iu;
+/** A hollow piece is at least this wide somewhere, and this long; smaller ones may well be left empty. */
+const HOLLOW = { stitches: 18, rounds: 6 };
+/** A piece that ends on so few stitches is closed. */
+const CLOSED = 8;
 
 export const makeStuffingLate: Rule = {
   id: 'make/stuffing-late',
   severity: 'warning',
   across: true,
-  about: 'Stuffing is first mentioned after the part has been worked shut.',
+  about: 'Stuffing is first mentioned when the opening is too small for it, or never, in a part that closes.',
   failing: {
     text: 'US terms\n\nBODY\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnds 3-5: sc around (12)\nFold flat and sc 6 through both layers (6)\nStuff the body now.\nFasten off.\n',
     says: ['Body', 'shut'],
   },
   passing:
     'US terms\n\nBODY\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnds 3-5: sc around (12)\nStuff the body now.\nFold flat and sc 6 through both layers (6)\nFasten off.\n',
-  *check({ pattern }, prose): Iterable<Found> {
-    const { ofPart } = prose;
+  *check({ pattern, rounds }, prose): Iterable<Found> {
+    const gauge = stitchWidth(pattern);
+    const elsewhere = saidElsewhere(prose);
+    const byPart = roundsByPart(rounds);
     for (const part of pattern.parts) {
-      const shut = part.stretches
-        .flatMap(({ rounds }) => rounds)
-        // A flat piece that is seamed along its rows is open at both ends.
-        .find(
-          ({ steps, kind }) =>
-            kind === 'round' && steps.some((step) => step.kind === 'work' && step.place.kind === 'both-layers'),
-        );
-      const first = (ofPart.get(part) ?? []).find((one) => STUFFS.test(one.text) && !NOT.test(one.text));
-      if (!shut || !first || first.span.from < shut.span.to) continue;
-      yield {
-        span: first.span,
-        round: null,
-        message: `${part.name} has been worked shut in line with "${shut.label}", and this is the first mention of stuffing. It belongs before that.`,
-      };
+      const counted = byPart.get(part) ?? [];
+      const first = (prose.ofPart.get(part) ?? []).find((one) => STUFFS.test(one.text));
+      const found = first
+        ? (workedShut(part, first) ?? throughNarrow(part, counted, first, gauge))
+        : elsewhere
+          ? null
+          : never(pattern, part, counted);
+      if (found) yield found;
     }
   },
 };
+
+/** Whether notes or assembly speak of stuffing for all parts, or nobody stuffs anything. */
+function saidElsewhere({ talk }: Prose): boolean {
+  const stuffing = talk.filter(({ text, section }) => section !== 'materials' && STUFFS.test(text));
+  return stuffing.length === 0 || stuffing.some(({ part }) => part === null);
+}
+
+function workedShut(part: Part, first: Talk): Found | null {
+  const shut = part.stretches
+    .flatMap(({ rounds }) => rounds)
+    // A flat piece that is seamed along its rows is open at both ends.
+    .find(({ steps, kind }) => kind === 'round' && steps.some(throughBoth));
+  if (!shut || NOT.test(first.text) || first.span.from < shut.span.to) return null;
+  return {
+    span: first.span,
+    round: null,
+    message: `${part.name} has been worked shut in line with "${shut.label}", and this is the first mention of stuffing. It belongs before that.`,
+  };
+}
+
+function throughBoth(step: Round['steps'][number]): boolean {
+  return step.kind === 'work' && step.place.kind === 'both-layers';
+}
+
+/** The last chance was some rounds ago. */
+function throughNarrow(
+  part: Part,
+  counted: readonly CountedRound[],
+  first: Talk,
+  gauge: { width: number; stated: boolean },
+): Found | null {
+  const index = counted.findIndex(({ round }) => round === first.after);
+  const after = counted[index];
+  const made = after?.outcome.made ?? null;
+  if (!after || made === null || NOT.test(first.text) || !isHollow(counted.slice(0, index + 1))) return null;
+  const opening = openingOf(made, gauge.width);
+  const better = counted.slice(0, index).findLast(({ outcome }) => (outcome.made ?? 0) >= 2 * made);
+  if (opening >= NARROW || !better) return null;
+  const width = gauge.stated ? 'at its gauge' : `at ${gauge.width} mm a stitch`;
+  return {
+    span: first.span,
+    round: null,
+    message: `${part.name}: this is the first mention of stuffing, and ${after.round.label} leaves ${stitches(made)}, an opening ${opening} mm wide ${width}. It would go in easily after ${better.round.label}, with ${better.outcome.made ?? 0}.`,
+  };
+}
+
+function never({ source }: Pattern, part: Part, counted: readonly CountedRound[]): Found | null {
+  const last = counted.at(-1);
+  const made = last?.outcome.made ?? last?.carried ?? null;
+  if (!last || made === null || made > CLOSED || !isHollow(counted)) return null;
+  // Words inside a line that is no talk of its own.
+  if (STUFFS.test(source.text.slice(part.heading.from, last.round.span.to))) return null;
+  return {
+    span: part.heading,
+    round: null,
+    message: `${part.name} closes to ${stitches(made)} in ${last.round.label}, and stuffing is never mentioned.`,
+  };
+}
+
+function isHollow(counted: readonly CountedRound[]): boolean {
+  const widest = Math.max(0, ...counted.map(({ outcome }) => outcome.made ?? 0));
+  const last = counted.at(-1);
+  return (
+    widest >= HOLLOW.stitches &&
+    (last?.round.to ?? 0) >= HOLLOW.rounds &&
+    counted.every(({ round }) => round.kind === 'round')
+  );
+}

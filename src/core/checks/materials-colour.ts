@@ -1,6 +1,5 @@
 import type { Step } from '../pattern/instruction.js';
 import type { Span } from '../text/source.js';
-import {} from './prose.js';
 import type { Found, Rule } from './rule.js';
 
 /** "in sand", "With Moss.", "Using Canvas:" on a line of its own below a heading. */

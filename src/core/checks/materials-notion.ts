@@ -1,5 +1,4 @@
 import type { Span } from '../text/source.js';
-import {} from './prose.js';
 import type { Found, Rule } from './rule.js';
 
 /** Things that a list of materials names for one use in the making; needles and markers are for all of it. */
@@ -26,11 +25,11 @@ export const materialsNotion: Rule = {
   across: true,
   about: 'Something is listed among the materials and never used.',
   failing: {
-    text: 'US terms\n\nMaterials\nYarn, a hook, a scrap of grey felt\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nFasten off.\n',
+    text: 'US terms\n\nMaterials\nYarn, a 3 mm hook, a scrap of grey felt\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nFasten off.\n',
     says: ['felt'],
   },
   passing:
-    'US terms\n\nMaterials\nYarn, a hook, a scrap of grey felt\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nFasten off. Glue the felt on.\n',
+    'US terms\n\nMaterials\nYarn, a 3 mm hook, a scrap of grey felt\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nFasten off. Glue the felt on.\n',
   *check({ pattern }, prose): Iterable<Found> {
     const { text } = pattern.source;
     const talk = prose.talk;

@@ -30,7 +30,19 @@ import { makeEyesLate } from './make-eyes-late.js';
 import { makeStuffingLate } from './make-stuffing-late.js';
 import { materialsColour } from './materials-colour.js';
 import { materialsNotion } from './materials-notion.js';
-import { safetySmallParts, safetyWire } from './safety.js';
+import { materialsHook } from './materials-hook.js';
+import { rightsCharacter } from './rights-character.js';
+import { safetyCord } from './safety-cord.js';
+import { safetyHeat } from './safety-heat.js';
+import { safetyInsert } from './safety-insert.js';
+import { safetyMagnet } from './safety-magnet.js';
+import { safetySmallParts } from './safety-small-parts.js';
+import { safetyWire } from './safety-wire.js';
+import { shapeCup } from './shape-cup.js';
+import { shapeRuffle } from './shape-ruffle.js';
+import { shapeStacked } from './shape-stacked.js';
+import { termsInconsistent } from './terms-inconsistent.js';
+import { termsUnused } from './terms-unused.js';
 import { NO_PROSE, proseOf } from './prose.js';
 import type { Found, Rule } from './rule.js';
 
@@ -58,6 +70,8 @@ export const RULES: readonly Rule[] = [
   materialsHookSize,
   termsUndeclared,
   termsUndefined,
+  termsUnused,
+  termsInconsistent,
   frameRowRound,
   frameQuantity,
   makeNoFinish,
@@ -66,9 +80,18 @@ export const RULES: readonly Rule[] = [
   makeEyesLate,
   makeStuffingLate,
   materialsColour,
+  materialsHook,
   materialsNotion,
+  shapeRuffle,
+  shapeCup,
+  shapeStacked,
   safetySmallParts,
+  safetyCord,
   safetyWire,
+  safetyHeat,
+  safetyInsert,
+  safetyMagnet,
+  rightsCharacter,
 ];
 
 /** More parts than one pattern has. */

@@ -25,6 +25,17 @@ export interface CountedRound {
   readonly on: (edge: number) => Outcome;
 }
 
+/** The rounds of each part, in the order of the text. */
+export function roundsByPart(rounds: readonly CountedRound[]): ReadonlyMap<Part, readonly CountedRound[]> {
+  const byPart = new Map<Part, CountedRound[]>();
+  for (const counted of rounds) {
+    const list = byPart.get(counted.part);
+    if (list) list.push(counted);
+    else byPart.set(counted.part, [counted]);
+  }
+  return byPart;
+}
+
 export interface CountedPattern {
   readonly pattern: Pattern;
   /** All rounds in the order of the text. */

@@ -1,6 +1,5 @@
 import type { Finding } from '../checks/registry.js';
-import type { CountedPattern, CountedRound } from '../counting/counted.js';
-import type { Part } from '../pattern/pattern.js';
+import { roundsByPart, type CountedPattern, type CountedRound } from '../counting/counted.js';
 import { Keys } from '../text/key.js';
 import { lineIndexAt, lineSpan, positionAt, type SourceText, type Span } from '../text/source.js';
 import type { Report, ReportFinding, ReportRound } from './schema.js';
@@ -9,12 +8,7 @@ import type { Report, ReportFinding, ReportRound } from './schema.js';
 export function reportOf(file: string, counted: CountedPattern, findings: readonly Finding[]): Report {
   const { pattern } = counted;
   const { source, terms } = pattern;
-  const byPart = new Map<Part, CountedRound[]>();
-  for (const round of counted.rounds) {
-    const list = byPart.get(round.part);
-    if (list) list.push(round);
-    else byPart.set(round.part, [round]);
-  }
+  const byPart = roundsByPart(counted.rounds);
   const roundKeys = new Keys();
   const findingKeys = new Keys();
   return {

@@ -1,0 +1,74 @@
+import { cardinal, ordinal } from '../vocabulary/numbers.js';
+
+/** Where something goes on a piece, as a sentence says it. Offsets are within the sentence. */
+export interface Place {
+  readonly from: number;
+  readonly to: number;
+  /** The rounds named, first and last; null where none are. */
+  readonly rounds: readonly [number, number] | null;
+  /** Rounds counted from the bottom or the end of the piece. */
+  readonly fromEnd: boolean;
+  /** Stitches between two things on that round. */
+  readonly apart: number | null;
+  /** Stitches that something is sewn along. */
+  readonly over: number | null;
+  readonly opposite: boolean;
+}
+
+const NUMBER = String.raw`(\d{1,3}|\p{L}{3,9})`;
+const UNIT = String.raw`(?:rnds?|rounds?|rds?|rows?|r)\.?`;
+/** "between rounds 12 and 13", "over Rnds 3-5", "on R8", "at round 14". */
+const ROUNDS = new RegExp(
+  String.raw`(?<!\p{L})(between|over|on|at|across|along|into|in)\s+(?:the\s+)?${UNIT}\s?(\d{1,3})(?:\s*(?:and|&|-|–|—|\/|to)\s*(?:${UNIT}\s?)?(\d{1,3}))?(?!\d)`,
+  'giu',
+);
+/** "on the 4th round from the bottom", "between the third and fourth rounds from the end". */
+const RANKED = new RegExp(
+  String.raw`(?<!\p{L})(between|over|on|at|in|into)\s+(?:the\s+)?(\d{1,3}(?:st|nd|rd|th)|\p{L}{5,7})(?:\s*(?:and|&|-|–)\s*(?:the\s+)?(\d{1,3}(?:st|nd|rd|th)|\p{L}{5,7}))?\s+(?:rnds?|rounds?|rds?|rows?)(\s+(?:from|up from|counting from)\s+(?:the\s+)?(?:bottom|end|base|edge|opening|top|last))?`,
+  'giu',
+);
+const APART = new RegExp(
+  String.raw`${NUMBER}\s*(?:sts?|stitch(?:es)?|loops?|sc|dc)?\s+(?:apart|between (?:them|the eyes|the two|each))|(?:with|leaving|about|approx\.?)\s+${NUMBER}\s*(?:visible\s+)?(?:sts?|stitch(?:es)?|loops?)\s+(?:free\s+)?(?:in\s+)?between`,
+  'iu',
+);
+const OVER = new RegExp(
+  String.raw`(?<!\p{L})(?:over|across|along)\s+(?:about\s+|the\s+)?(?:next\s+)?${NUMBER}\s*(?:sts?|stitch(?:es)?|loops?)(?!\p{L})`,
+  'iu',
+);
+const OPPOSITE = /(?<!\p{L})opposite\s+(?:each other|one another|sides)(?!\p{L})/iu;
+
+const valueOf = (written: string | undefined): number | null =>
+  written === undefined ? null : /^\d/.test(written) ? Number.parseInt(written, 10) : cardinal(written.toLowerCase());
+
+const rankOf = (written: string | undefined): number | null =>
+  written === undefined ? null : /^\d/.test(written) ? Number.parseInt(written, 10) : ordinal(written.toLowerCase());
+
+/** The places that a sentence names; what it says of distances belongs to the first of them. */
+export function placesIn(sentence: string): Place[] {
+  const apart = APART.exec(sentence);
+  const over = OVER.exec(sentence);
+  const distance = {
+    apart: apart ? valueOf(apart[1] ?? apart[2]) : null,
+    over: over ? valueOf(over[1]) : null,
+    opposite: OPPOSITE.test(sentence),
+  };
+  const places: Place[] = [];
+  const add = (match: RegExpMatchArray, first: number | null, last: number | null, fromEnd: boolean) => {
+    if (first === null || first === 0) return;
+    const from = match.index ?? 0;
+    const none = { apart: null, over: null, opposite: false };
+    const own = places.length === 0 ? distance : none;
+    places.push({ from, to: from + match[0].length, rounds: [first, last ?? first], fromEnd, ...own });
+  };
+  for (const match of sentence.matchAll(ROUNDS)) add(match, Number(match[2]), valueOf(match[3]), false);
+  for (const match of sentence.matchAll(RANKED)) {
+    const first = rankOf(match[2]);
+    add(match, first, rankOf(match[3]), match[4] !== undefined && !/top/i.test(match[4]));
+  }
+  if (places.length === 0 && (distance.apart !== null || distance.opposite)) {
+    const match = apart ?? OPPOSITE.exec(sentence);
+    const from = match?.index ?? 0;
+    places.push({ from, to: from + (match?.[0].length ?? 0), rounds: null, fromEnd: false, ...distance });
+  }
+  return places;
+}

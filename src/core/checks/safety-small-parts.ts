@@ -1,0 +1,16 @@
+import { BALL, reminder } from './reminder.js';
+
+const SMALL_CAUTION =
+  /small (?:parts?|details?|pieces?)|chok|swallow|not (?:suitable |fit |safe |meant )?for (?:small |young |very young )?(?:child|children|bab|kids|toddler)|under (?:the age of )?(?:3|three|36 months)|keep[^.]{0,40}from (?:small |young )?(?:child|bab)|(?:embroider|stitch)[^.]{0,80}(?:child|baby|babies|kids|toddler)/i;
+
+export const safetySmallParts = reminder(
+  'safety/small-parts',
+  'Safety eyes are used, and no caution about small parts stands in the text.',
+  /(?:safety|screw|plastic|googly) eyes?|eyes? (?:\d+(?:\.\d+)? ?mm )?on screws?/i,
+  SMALL_CAUTION,
+  'no caution about small parts stands in the text. Usual: not suitable for children under three; embroider the eyes instead.',
+  {
+    failing: { text: `US terms\n\nMaterials: 6 mm safety eyes\n\n${BALL}Add the eyes.\n`, says: ['small parts'] },
+    passing: `US terms\n\nMaterials: 6 mm safety eyes (small parts, not for children under three)\n\n${BALL}Add the eyes.\n`,
+  },
+);
