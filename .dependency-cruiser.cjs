@@ -1,9 +1,20 @@
 /**
  * The import rule: arrows point one way. Inside the core
- *   text → vocabulary → pattern → reading → counting → explaining → checks → fixes → report
+ *   text → vocabulary → pattern → reading → counting → explaining → checks → fixes → report → terms
  * each folder knows only those before it; the core knows nothing outside itself but Zod.
  */
-const order = ['text', 'vocabulary', 'pattern', 'reading', 'counting', 'explaining', 'checks', 'fixes', 'report'];
+const order = [
+  'text',
+  'vocabulary',
+  'pattern',
+  'reading',
+  'counting',
+  'explaining',
+  'checks',
+  'fixes',
+  'report',
+  'terms',
+];
 
 const down = order.map((folder, i) => ({
   name: `core-${folder}-knows-only-what-comes-before`,

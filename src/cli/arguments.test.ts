@@ -1,5 +1,27 @@
 import { describe, expect, it } from 'vitest';
-import { CallError, checkCall } from './arguments.js';
+import { CallError, checkCall, convertCall } from './arguments.js';
+
+describe('dostik convert', () => {
+  it('reads its options', () => {
+    expect(convertCall(['a.txt', '--to', 'uk', '--report'])).toMatchObject({
+      file: 'a.txt',
+      to: 'uk',
+      from: 'auto',
+      report: true,
+      hooks: false,
+    });
+  });
+
+  it.each([
+    [['a.txt'], '--to'],
+    [['a.txt', '--to', 'fr'], '--to'],
+    [['--to', 'uk'], 'one file'],
+    [['a.txt', 'b.txt', '--to', 'uk'], 'one file'],
+    [['a.txt', '--to', 'uk', '--loud'], 'loud'],
+  ])('%j is refused', (words, says) => {
+    expect(() => convertCall(words)).toThrow(says);
+  });
+});
 
 describe('the words after "dostik check"', () => {
   it('are files and options in any order', () => {

@@ -20,31 +20,68 @@ export interface CheckCall {
   readonly explain: boolean;
 }
 
+const convertSchema = z.object({
+  to: z.enum(['us', 'uk'], 'Say into which terms: --to us or --to uk.'),
+  from: z.enum(['us', 'uk', 'auto'], '--from takes "us", "uk" or "auto".').default('auto'),
+  out: z.string().min(1, '--out takes the name of a file.').optional(),
+  report: z.boolean().default(false),
+  hooks: z.boolean().default(false),
+  weights: z.boolean().default(false),
+  spelling: z.boolean().default(false),
+});
+
+export interface ConvertCall {
+  readonly file: string;
+  readonly to: 'us' | 'uk';
+  readonly from: 'us' | 'uk' | 'auto';
+  /** Where the result goes; standard output without it. */
+  readonly out: string | undefined;
+  /** Whether what was changed is told on standard error, as JSON. */
+  readonly report: boolean;
+  readonly hooks: boolean;
+  readonly weights: boolean;
+  readonly spelling: boolean;
+}
+
 export const USAGE = `dostik check FILE… [--format text|json] [--terms us|uk|auto] [--fail-on error|warning|never]
              [--explain]
+dostik convert FILE --to us|uk [--out FILE] [--report] [--from us|uk|auto]
+               [--hooks] [--weights] [--spelling]
 
-Recounts every round of written crochet patterns and says what is wrong; with --explain also how
-each figure comes about, in plain words. FILE may be - for standard input. Ends with 0 where nothing was found, 1 where something was, 2 where the call or a
-file could not be read.
+check recounts every round of written crochet patterns and says what is wrong; with --explain also
+how each figure comes about, in plain words. convert writes a pattern in the other terms, and reads
+the result again to prove that no count has changed; with --report it tells on standard error, as
+JSON, what it changed. --hooks, --weights and --spelling convert those as well. FILE may be - for
+standard input. Ends with 0 where nothing was found, 1 where something was, or a conversion could
+not be made or proved, 2 where the call or a file could not be read.
 `;
+
+/** Reads the words after "dostik convert". @throws CallError */
+export function convertCall(words: readonly string[]): ConvertCall {
+  const { values, positionals } = parsedWords(words, {
+    to: { type: 'string' },
+    from: { type: 'string' },
+    out: { type: 'string' },
+    report: { type: 'boolean' },
+    hooks: { type: 'boolean' },
+    weights: { type: 'boolean' },
+    spelling: { type: 'boolean' },
+  });
+  const options = convertSchema.safeParse(values);
+  if (!options.success) throw new CallError(options.error.issues[0]?.message ?? 'An option could not be read.');
+  const [file, ...more] = positionals;
+  if (file === undefined || more.length > 0) throw new CallError('Name one file to convert, or - for standard input.');
+  return { file, ...options.data, out: options.data.out };
+}
 
 /** Reads the words after "dostik check". @throws CallError */
 export function checkCall(words: readonly string[]): CheckCall {
-  let parsed;
-  try {
-    parsed = parseArgs({
-      args: [...words],
-      allowPositionals: true,
-      options: {
-        format: { type: 'string' },
-        terms: { type: 'string' },
-        'fail-on': { type: 'string' },
-        explain: { type: 'boolean' },
-      },
-    });
-  } catch (error) {
-    throw new CallError(error instanceof Error ? (error.message.split('\n')[0] ?? '') : String(error));
-  }
+  const parsed = parsedWords(words, {
+    format: { type: 'string' },
+    terms: { type: 'string' },
+    'fail-on': { type: 'string' },
+    explain: { type: 'boolean' },
+  });
   const options = checkSchema.safeParse(parsed.values);
   if (!options.success) throw new CallError(options.error.issues[0]?.message ?? 'An option could not be read.');
   if (parsed.positionals.length === 0) throw new CallError('Name a file to check, or - for standard input.');
@@ -55,4 +92,13 @@ export function checkCall(words: readonly string[]): CheckCall {
     failOn: options.data['fail-on'],
     explain: options.data.explain,
   };
+}
+
+/** Options and files of a call. @throws CallError where an option is not known, or lacks its value. */
+function parsedWords(words: readonly string[], options: NonNullable<Parameters<typeof parseArgs>[0]>['options']) {
+  try {
+    return parseArgs({ args: [...words], allowPositionals: true, options });
+  } catch (error) {
+    throw new CallError(error instanceof Error ? (error.message.split('\n')[0] ?? '') : String(error));
+  }
 }

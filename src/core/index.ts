@@ -9,6 +9,8 @@ import { withFixes } from './fixes/index.js';
 import { reportOf } from './report/report.js';
 import type { Report } from './report/schema.js';
 
+export { convertTerms, type ConvertOptions } from './terms/convert.js';
+export { conversionSchema, type Conversion, type TermChange } from './terms/schema.js';
 export { accountSchema, hookSlipSchema } from './explaining/schema.js';
 export type { AccountStep, HookSlip, Ladder, RoundAccount } from './explaining/schema.js';
 export { reportSchema } from './report/schema.js';

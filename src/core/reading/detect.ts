@@ -99,11 +99,9 @@ function isAlone(before: string, after: string): boolean {
   return /(?:^|[\n.;!?]\s*)$/.test(before) && /^[.!]?[ \t]*(?:\r?\n|$)/.test(after);
 }
 
-/** What the text says about itself: "US terms", "written in British terminology", "Terms: UK". */
-function declaredIn(text: string): { vocabulary: Vocabulary; span: Span } | null {
-  let us = 0;
-  let uk = 0;
-  const first: Partial<Record<Vocabulary, Span>> = {};
+/** Every place where the text says which terms it is in: "US terms", "written in British terminology", "Terms: UK". */
+export function declarationsIn(text: string): { vocabulary: Vocabulary; span: Span }[] {
+  const found: { vocabulary: Vocabulary; span: Span }[] = [];
   COUNTRY.lastIndex = 0;
   for (let match = COUNTRY.exec(text); match; match = COUNTRY.exec(text)) {
     const name = match[1] ?? '';
@@ -114,12 +112,16 @@ function declaredIn(text: string): { vocabulary: Vocabulary; span: Span } | null
     if (!after && !before && !alone) continue;
     // "us" in lower case is a pronoun unless terms are spoken of.
     if (name === 'us' && !alone && !/term|crochet|abbrev/i.test((after ?? before)?.[0] ?? '')) continue;
-    const isUk = /^(?:uk|u\.k\.|british)$/i.test(name);
-    first[isUk ? 'uk' : 'us'] ??= { from: match.index, to: end };
-    if (isUk) uk += 1;
-    else us += 1;
+    const vocabulary = /^(?:uk|u\.k\.|british)$/i.test(name) ? 'uk' : 'us';
+    found.push({ vocabulary, span: { from: match.index, to: end } });
   }
-  const vocabulary = us > uk ? 'us' : 'uk';
-  const span = first[vocabulary];
-  return us === uk || !span ? null : { vocabulary, span };
+  return found;
+}
+
+/** The vocabulary that most declarations name, with the first of them; null where they name both as often. */
+function declaredIn(text: string): { vocabulary: Vocabulary; span: Span } | null {
+  const all = declarationsIn(text);
+  const uk = all.filter(({ vocabulary }) => vocabulary === 'uk');
+  const us = all.filter(({ vocabulary }) => vocabulary === 'us');
+  return us.length === uk.length ? null : ((us.length > uk.length ? us : uk)[0] ?? null);
 }
