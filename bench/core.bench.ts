@@ -4,7 +4,7 @@
  */
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
-import { checkText } from '../src/core/index.js';
+import { checkText, convertTerms } from '../src/core/index.js';
 
 const demo = readdirSync('demo')
   .sort()
@@ -57,5 +57,11 @@ for (const [lines, runs, aim] of [
     ].join(' '),
   );
 }
+const long = `US terms\n${textOf(10_000)}`;
+times(() => void convertTerms(long, { to: 'uk', from: 'us' }), 3);
+const conversion = times(() => void convertTerms(long, { to: 'uk', from: 'us' }), 15);
+console.log(
+  `conversion of 10000 lines, read again: best ${conversion.best.toFixed(0)} ms, median ${conversion.median.toFixed(0)} ms   under 300 ms: ${conversion.median < 300 ? 'met' : 'NOT MET'}`,
+);
 const used = process.memoryUsage().heapUsed / 1e6;
 console.log(`heap in use at the end: ${used.toFixed(0)} MB`);

@@ -1,3 +1,4 @@
+import type { Step } from '../pattern/instruction.js';
 import type { Instruction } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
 import { readInstruction } from './instruction.js';
@@ -32,15 +33,35 @@ export class InstructionReader {
 }
 
 /** A copy of what was read, with all its spans moved. */
-function moved<Value>(value: Value, by: number): Value {
-  if (value === null || typeof value !== 'object') return value;
-  if (Array.isArray(value)) return (value.length === 0 ? value : value.map((one: unknown) => moved(one, by))) as Value;
-  const copy = { ...value } as Record<string, unknown>;
-  if (typeof copy.from === 'number' && typeof copy.to === 'number') {
-    copy.from += by;
-    copy.to += by;
-    return copy as Value;
-  }
-  for (const key in copy) if (typeof copy[key] === 'object') copy[key] = moved(copy[key], by);
-  return copy as Value;
+function moved(instruction: Instruction, by: number): Instruction {
+  const { steps, reference, stated, statedRounds, unread, brackets, foreign, remarks } = instruction;
+  return {
+    steps: steps.map((step) => movedStep(step, by)),
+    reference: reference && withSpan(reference, by),
+    stated: stated && withSpan(stated, by),
+    statedRounds: statedRounds && withSpan(statedRounds, by),
+    unread: all(unread, by),
+    brackets: all(brackets, by),
+    foreign: all(foreign, by),
+    remarks: remarks.length === 0 ? remarks : remarks.map((span) => movedSpan(span, by)),
+  };
+}
+
+function movedStep(step: Step, by: number): Step {
+  const span = movedSpan(step.span, by);
+  if (step.kind === 'repeat') return { ...step, body: step.body.map((inner) => movedStep(inner, by)), span };
+  if (step.kind === 'group') return { ...step, members: all(step.members, by), span };
+  return { ...step, span };
+}
+
+function all<One extends { readonly span: Span }>(many: readonly One[], by: number): readonly One[] {
+  return many.length === 0 ? many : many.map((one) => withSpan(one, by));
+}
+
+function withSpan<One extends { readonly span: Span }>(one: One, by: number): One {
+  return { ...one, span: movedSpan(one.span, by) };
+}
+
+function movedSpan({ from, to }: Span, by: number): Span {
+  return { from: from + by, to: to + by };
 }

@@ -1,5 +1,3 @@
-import type { CountedPattern } from '../counting/counted.js';
-import { countPattern } from '../counting/count.js';
 import type { Pattern } from '../pattern/pattern.js';
 import { readPattern } from '../reading/read.js';
 import { Keys } from '../text/key.js';
@@ -65,7 +63,7 @@ export function convertTerms(text: string, options: ConvertOptions): Conversion 
 
   const changes = changesOf(pattern, to, options);
   const result = applied(text, changes);
-  const problems = differences(countPattern(pattern), counted(result, to), to);
+  const problems = differences(pattern, readPattern(result, { terms: to }), to);
   const open = changes.filter(({ doubtful, decided }) => doubtful && !decided).length;
   return {
     schema: 'dostik.convert/1',
@@ -80,10 +78,6 @@ export function convertTerms(text: string, options: ConvertOptions): Conversion 
     problems,
     text: result,
   };
-}
-
-function counted(text: string, terms: Vocabulary): CountedPattern {
-  return countPattern(readPattern(text, { terms }));
 }
 
 /** The vocabulary that a text is really in. */
@@ -109,10 +103,26 @@ function changesOf(pattern: Pattern, to: Vocabulary, options: ConvertOptions): T
   const mentions = mentionsIn(pattern);
   const drafts: Draft[] = [];
   const spare = spareEntries(source.text, from);
+  // The same word is written hundreds of times.
+  const wordings = new Map<string, { after: string; reason: string }>();
+  let next = 0;
   for (const mention of mentions) {
-    if (spare.some((entry) => within(mention.span, entry))) continue;
-    const draft = draftOf(source.text, mention, from, to);
-    if (!draft) continue;
+    while ((spare[next]?.to ?? Infinity) <= mention.span.from) next += 1;
+    const entry = spare[next];
+    if (entry && within(mention.span, entry)) continue;
+    const words = source.text.slice(mention.span.from, mention.span.to);
+    const known = `${mention.kind}${words}`;
+    let put = wordings.get(known);
+    if (put === undefined) wordings.set(known, (put = wordingOf(words, mention, from, to)));
+    if (put.after === words) continue;
+    const { kind, sure } = mention;
+    const draft: Draft = {
+      ...mention.span,
+      kind,
+      after: put.after,
+      reason: sure ? put.reason : `The stitch, or something else? ${put.reason}`,
+      doubtful: !sure,
+    };
     const article = mention.kind === 'stitch' ? articleBefore(source.text, draft) : null;
     if (article) drafts.push(article);
     drafts.push(draft);
@@ -143,31 +153,34 @@ function within(span: Span, { from, to }: Span): boolean {
   return from <= span.from && span.to <= to;
 }
 
-function draftOf(text: string, { span, name, kind, sure }: Mention, from: Vocabulary, to: Vocabulary): Draft | null {
-  const words = text.slice(span.from, span.to);
-  const draft = (after: string, reason: string): Draft | null =>
-    after === words ? null : { ...span, kind, after, reason, doubtful: !sure };
+/** What is written for a word, and why. */
+function wordingOf(
+  words: string,
+  { name, kind }: Mention,
+  from: Vocabulary,
+  to: Vocabulary,
+): { after: string; reason: string } {
+  const said = (word: string) => `${to.toUpperCase()} patterns say ${word}.`;
   switch (kind) {
     case 'stitch': {
-      const counterpart = NAMING[from].counterparts.get(name);
-      if (!counterpart) return null;
-      const what = `${name} in ${from.toUpperCase()} terms is ${counterpart} in ${to.toUpperCase()} terms.`;
-      return draft(postWritten(counterpart, words), sure ? what : `The stitch, or something else? ${what}`);
+      const counterpart = NAMING[from].counterparts.get(name) ?? name;
+      const reason = `${name} in ${from.toUpperCase()} terms is ${counterpart} in ${to.toUpperCase()} terms.`;
+      return { after: postWritten(counterpart, words), reason };
     }
     case 'skip':
-      return draft(skipWritten(words, to), `${to.toUpperCase()} patterns say ${to === 'us' ? 'skip' : 'miss'}.`);
+      return { after: skipWritten(words, to), reason: said(to === 'us' ? 'skip' : 'miss') };
     case 'yarn-over':
-      return draft(
-        yarnWritten(words, to),
-        `${to.toUpperCase()} patterns say ${to === 'us' ? 'yarn over' : 'yarn round hook'}.`,
-      );
+      return { after: yarnWritten(words, to), reason: said(to === 'us' ? 'yarn over' : 'yarn round hook') };
     case 'gauge': {
       const noun = to === 'us' ? 'gauge' : 'tension';
       const plural = words.toLowerCase().endsWith('s') ? `${noun}s` : noun;
-      return draft(writtenLike(plural, words), `Stitches per 10 cm are the ${noun} in ${to.toUpperCase()} patterns.`);
+      return {
+        after: writtenLike(plural, words),
+        reason: `Stitches per 10 cm are the ${noun} in ${to.toUpperCase()} patterns.`,
+      };
     }
     case 'statement':
-      return draft(STATED[to][name] ?? to.toUpperCase(), 'The pattern says which terms it is in.');
+      return { after: STATED[to][name] ?? to.toUpperCase(), reason: 'The pattern says which terms it is in.' };
   }
 }
 

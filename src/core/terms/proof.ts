@@ -1,5 +1,6 @@
-import type { CountedPattern, CountedRound } from '../counting/counted.js';
-import type { Pattern } from '../pattern/pattern.js';
+import { countPattern } from '../counting/count.js';
+import type { CountedRound } from '../counting/counted.js';
+import type { Pattern, Round, Stretch } from '../pattern/pattern.js';
 import { lineIndexAt, lineSpan, positionAt, type SourceText, type Span } from '../text/source.js';
 import type { Vocabulary } from '../vocabulary/stitches.js';
 import type { Conversion } from './schema.js';
@@ -10,37 +11,73 @@ const MOST = 40;
 type Problem = Conversion['problems'][number];
 
 /**
- * What is not the same in a converted pattern: parts, rounds, edges and counts, and the vocabulary that it is in.
- * Empty where the conversion is proved. Places are those of the original.
+ * What is not the same in a converted pattern: parts, rounds and what each is understood to say, and the vocabulary that
+ * it is in. Instructions are compared as they were understood, in neither vocabulary: where those are the same, edges
+ * and counts are. Empty where the conversion is proved. Places are those of the original.
  */
-export function differences(before: CountedPattern, after: CountedPattern, to: Vocabulary): Problem[] {
-  const { source } = before.pattern;
+export function differences(before: Pattern, after: Pattern, to: Vocabulary): Problem[] {
+  const { source } = before;
   const problems: Problem[] = [];
   const note = (span: Span, message: string) => problems.push({ ...placeOf(source, span), message });
-  const rounds = Math.min(before.rounds.length, after.rounds.length);
-  for (let i = 0; i < rounds && problems.length < MOST; i += 1) {
-    const one = before.rounds[i];
-    const other = after.rounds[i];
-    if (!one || !other) continue;
-    const differs = figures(one).find(([, figure], at) => figure !== figures(other)[at]?.[1]);
-    if (differs) {
-      const now = figures(other).find(([name]) => name === differs[0])?.[1] ?? null;
-      note(one.round.span, `${one.round.label}: ${differs[0]} was ${shown(differs[1])} and is now ${shown(now)}.`);
-    }
-    const mixed = other.round.foreign[0];
-    if (mixed && one.round.foreign.length === 0)
-      note(one.round.span, `${one.round.label} still holds a term of the old vocabulary.`);
+  const was = stretchesOf(before);
+  const is = stretchesOf(after);
+  const rounds = was.flatMap(({ stretch }) => stretch.rounds);
+  const now = is.flatMap(({ stretch }) => stretch.rounds);
+  if (rounds.length !== now.length)
+    note(firstLine(source), `There were ${rounds.length} rounds, and now there are ${now.length}.`);
+  if (was.map(({ name }) => name).join('\n') !== is.map(({ name }) => name).join('\n'))
+    note(firstLine(source), 'The parts have other names than before.');
+  const changed: number[] = [];
+  for (const [i, round] of rounds.entries()) {
+    const other = now[i];
+    if (!other) break;
+    if (!sameMeaning(understood(round), understood(other))) changed.push(i);
+    const mixed = other.foreign.length > 0 && round.foreign.length === 0;
+    if (mixed) note(round.span, `${round.label} still holds a term of the old vocabulary.`);
   }
-  if (before.rounds.length !== after.rounds.length)
-    note(firstLine(source), `There were ${before.rounds.length} rounds, and now there are ${after.rounds.length}.`);
-  const { detected } = after.pattern.terms;
-  const stitches = after.rounds.some(({ round }) => round.steps.length > 0);
-  if (stitches && detected !== to && detected !== 'unclear')
+  if (changed.length > 0) {
+    const counted = countPattern(before).rounds;
+    const recounted = countPattern(after).rounds;
+    for (const i of changed.slice(0, MOST))
+      note(rounds[i]?.span ?? firstLine(source), saidOtherwise(counted[i], recounted[i]));
+  }
+  const { detected } = after.terms;
+  if (rounds.some(({ steps }) => steps.length > 0) && detected !== to && detected !== 'unclear')
     note(
       firstLine(source),
       `The result still looks like ${detected === 'mixed' ? 'a mixture of both' : `${detected.toUpperCase()} terms`}.`,
     );
-  return problems;
+  return problems.slice(0, MOST);
+}
+
+function stretchesOf({ parts }: Pattern): { name: string; stretch: Stretch }[] {
+  return parts.flatMap(({ name, stretches }) => stretches.map((stretch) => ({ name, stretch })));
+}
+
+/** All of a round that its figures rest on. */
+function understood({ kind, from, to, numbers, steps, reference, stated, statedRounds, unread }: Round) {
+  return { kind, from, to, numbers, steps, reference, stated, statedRounds, unread: unread.length };
+}
+
+/** Whether two values are the same but for the places that they were read from. */
+function sameMeaning(a: unknown, b: unknown): boolean {
+  if (a === b) return true;
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
+  if (Array.isArray(a)) return Array.isArray(b) && a.length === b.length && a.every((one, i) => sameMeaning(one, b[i]));
+  const one = a as Record<string, unknown>;
+  const other = b as Record<string, unknown>;
+  for (const key in one) if (key !== 'span' && !sameMeaning(one[key], other[key])) return false;
+  for (const key in other) if (key !== 'span' && !(key in one)) return false;
+  return true;
+}
+
+function saidOtherwise(before: CountedRound | undefined, after: CountedRound | undefined): string {
+  if (!before || !after) return 'This round stands in the original alone.';
+  const now = new Map(figures(after));
+  const differs = figures(before).find(([name, figure]) => now.get(name) !== figure);
+  if (!differs) return `${before.round.label} comes to the same count, and is read in another way.`;
+  const [name, figure] = differs;
+  return `${before.round.label}: ${name} was ${shown(figure)} and is now ${shown(now.get(name) ?? null)}.`;
 }
 
 /** Where a text breaks from the rest of itself. */
@@ -56,9 +93,8 @@ export function foreignPlaces({ source, parts }: Pattern): Problem[] {
     .slice(0, MOST);
 }
 
-function figures({ round, part, outcome, verdict }: CountedRound): [string, string | number | null][] {
+function figures({ round, outcome, verdict }: CountedRound): [string, string | number | null][] {
   return [
-    ['part', part.name],
     ['number', round.from],
     ['last number', round.to],
     ['edge', outcome.edge],
