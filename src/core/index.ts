@@ -11,6 +11,10 @@ import type { Report } from './report/schema.js';
 
 export { convertTerms, type ConvertOptions } from './terms/convert.js';
 export { conversionSchema, type Conversion, type TermChange } from './terms/schema.js';
+export { evidenceSchema, termsEvidence, type TermsEvidence } from './terms/evidence.js';
+export { HOOKS, type Hook } from './vocabulary/hooks.js';
+export { STITCHES, type Stitch, type Vocabulary } from './vocabulary/stitches.js';
+export { YARN_WEIGHTS, type YarnWeight } from './vocabulary/yarns.js';
 export { accountSchema, hookSlipSchema } from './explaining/schema.js';
 export type { AccountStep, HookSlip, Ladder, RoundAccount } from './explaining/schema.js';
 export { reportSchema } from './report/schema.js';

@@ -1,11 +1,15 @@
 import * as z from 'zod/mini';
 import {
   conflictSchema,
+  editionMadeSchema,
   createdSchema,
   patternSchema,
   savedSchema,
   troubleSchema,
   type Dismissal,
+  type EditionMade,
+  type TermDecision,
+  type TermsWanted,
   type StoredPattern,
 } from './patterns.js';
 
@@ -72,6 +76,21 @@ export async function saveTick(id: string, key: string, on: boolean): Promise<vo
 /** Puts a finding aside with a reason, or (null) takes it up again. */
 export async function saveDismissal(id: string, dismissal: Dismissal): Promise<void> {
   await ask(`/api/patterns/${id}/dismissals`, body('PUT', dismissal));
+}
+
+/** Settles which vocabulary a pattern is in. */
+export async function settleTerms(id: string, terms: 'auto' | 'us' | 'uk'): Promise<void> {
+  await ask(`/api/patterns/${id}/terms`, body('PUT', { terms }));
+}
+
+/** Keeps what is to be written for a word, or (null) forgets it. */
+export async function decideTerm(id: string, decision: TermDecision): Promise<void> {
+  await ask(`/api/patterns/${id}/terms/decisions`, body('PUT', decision));
+}
+
+/** Saves the conversion as an edition, or brings the one that is there up to date. */
+export async function saveEdition(id: string, wanted: TermsWanted): Promise<EditionMade> {
+  return editionMadeSchema.parse(await (await ask(`/api/patterns/${id}/editions`, body('POST', wanted))).json());
 }
 
 export async function putAway(id: string): Promise<void> {

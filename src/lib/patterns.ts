@@ -28,7 +28,14 @@ export const saveSchema = z.object({ text, base: z.int().check(z.gte(1)) });
 export const renameSchema = z.object({ name: name.check(z.minLength(1, 'A pattern needs a name.')) });
 
 /** A pattern as the Desk holds it. */
-export const patternSchema = z.object({ id: z.string(), name: z.string(), text: z.string(), revision: z.int() });
+const vocabulary = z.enum(['us', 'uk']);
+export const patternSchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  text: z.string(),
+  revision: z.int(),
+  terms: z._default(z.enum(['auto', 'us', 'uk']), 'auto'),
+});
 export type StoredPattern = z.infer<typeof patternSchema>;
 
 const key = z.string().check(z.minLength(1), z.maxLength(64));
@@ -43,6 +50,50 @@ export const dismissalSchema = z.object({
   reason: z.nullable(z.string().check(z.trim(), z.maxLength(500, 'A reason has at most 500 characters.'))),
 });
 export type Dismissal = z.infer<typeof dismissalSchema>;
+
+/** Which vocabulary the editor has settled. */
+export const settledSchema = z.object({ terms: z.enum(['auto', 'us', 'uk']) });
+
+/** What is to be written for a word on the way into the other vocabulary, or (null) nothing decided. */
+export const termDecisionSchema = z.object({
+  to: vocabulary,
+  key,
+  written: z.nullable(z.string().check(z.maxLength(200, 'What is written instead has at most 200 characters.'))),
+});
+export type TermDecision = z.infer<typeof termDecisionSchema>;
+
+/** Into which terms, and what else goes along. */
+export const termsWantedSchema = z.object({
+  to: vocabulary,
+  hooks: z._default(z.boolean(), false),
+  weights: z._default(z.boolean(), false),
+  spelling: z._default(z.boolean(), false),
+});
+export type TermsWanted = z.infer<typeof termsWantedSchema>;
+
+/** A pattern that was converted from another, or that another was converted from. */
+export interface Edition {
+  readonly id: string;
+  readonly name: string;
+  readonly to: 'us' | 'uk';
+  /** Whether the source has changed since. */
+  readonly behind: boolean;
+}
+
+/** What is kept of a pattern's two vocabularies. */
+export interface TermsNotes {
+  readonly decisions: readonly { readonly to: 'us' | 'uk'; readonly key: string; readonly written: string }[];
+  readonly editions: readonly Edition[];
+  readonly source: Edition | null;
+}
+
+export const editionMadeSchema = z.object({
+  id: z.string(),
+  kind: z.enum(['made', 'updated', 'same']),
+  /** Places that both had changed, and that stayed as they are in the edition. */
+  kept: z.int(),
+});
+export type EditionMade = z.infer<typeof editionMadeSchema>;
 
 /** What a person has noted on a pattern. */
 export interface Notes {

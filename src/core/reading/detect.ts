@@ -125,3 +125,30 @@ function declaredIn(text: string): { vocabulary: Vocabulary; span: Span } | null
   const us = all.filter(({ vocabulary }) => vocabulary === 'us');
   return us.length === uk.length ? null : ((us.length > uk.length ? us : uk)[0] ?? null);
 }
+
+/** A word that tells the vocabulary, or could be of both. */
+export interface TermsWitness {
+  readonly word: string;
+  readonly count: number;
+  readonly tells: Vocabulary | 'both';
+  /** Where it stands first. */
+  readonly first: number;
+}
+
+/** The words that a judgement of the vocabulary rests on, the most frequent first. */
+export function witnessesIn(text: string): TermsWitness[] {
+  const found = new Map<string, { word: string; count: number; tells: Vocabulary | 'both'; first: number }>();
+  const note = (word: string, tells: Vocabulary | 'both', first: number) => {
+    const known = found.get(word);
+    if (known) known.count += 1;
+    else found.set(word, { word, count: 1, tells, first });
+  };
+  for (const match of text.matchAll(STITCH_NAMES)) {
+    const tells = match[1] !== undefined ? 'us' : match[2] !== undefined ? 'uk' : 'both';
+    const name = (match[1] ?? match[2] ?? match[3] ?? '').toLowerCase().replace(/(?<=crochet|treble|double)s$/, '');
+    note(name, tells, match.index);
+  }
+  for (const match of text.matchAll(WEAK_US)) note(match[0].toLowerCase(), 'us', match.index);
+  for (const match of text.matchAll(WEAK_UK)) note(match[0].toLowerCase(), 'uk', match.index);
+  return [...found.values()].sort((a, b) => b.count - a.count);
+}

@@ -1,4 +1,4 @@
-import * as z from 'zod';
+import * as z from 'zod/mini';
 
 const vocabulary = z.enum(['us', 'uk']);
 const position = { line: z.number(), column: z.number(), endLine: z.number(), endColumn: z.number() };
@@ -26,7 +26,7 @@ export type TermChange = z.infer<typeof termChangeSchema>;
 /** What became of a text on its way into the other vocabulary. */
 export const conversionSchema = z.object({
   schema: z.literal('dostik.convert/1'),
-  from: vocabulary.nullable(),
+  from: z.nullable(vocabulary),
   to: vocabulary,
   /** Whether the result can be trusted, and why not. */
   state: z.enum(['proved', 'unproved', 'already', 'mixed', 'unclear']),

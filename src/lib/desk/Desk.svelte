@@ -85,6 +85,7 @@
     'fold-all': () => fold(true),
     copy: () => void copyMarked(),
     print,
+    terms: () => void saver.flush().then(() => goto(`/terms/${opened.id}`)),
     download: () => saveAsText(name, text),
     manuscript: () => view?.focus(),
     finder: find,
@@ -110,7 +111,7 @@
         },
         report === null ? 0 : 30,
       );
-    });
+    }, opened.terms);
     const draft = readDraft(opened.id);
     if (draft && draft.text !== opened.text) {
       if (draft.base !== opened.revision) saver.rebase({ ...opened, revision: draft.base });

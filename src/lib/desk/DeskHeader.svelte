@@ -59,6 +59,7 @@
     label="More for this pattern"
     items={[
       { text: 'All keys', act: () => run('keys') },
+      { text: 'Terms: US and UK', act: () => run('terms') },
       { text: 'Copy with sums', act: () => run('copy') },
       { text: 'Print with sums', act: () => run('print') },
       { text: 'Rename', act: () => run('rename') },

@@ -3,7 +3,7 @@ import type { StoredPattern } from '../patterns.js';
 import { readDraft } from './draft.js';
 import { Saver } from './saver.svelte.js';
 
-const PATTERN: StoredPattern = { id: 'p', name: 'Ball', text: 'old', revision: 3 };
+const PATTERN: StoredPattern = { id: 'p', name: 'Ball', text: 'old', revision: 3, terms: 'auto' };
 const answer = (body: unknown, status = 200) => Promise.resolve(new Response(JSON.stringify(body), { status }));
 
 let asked: { text: string; base: number }[];

@@ -1,19 +1,18 @@
 import { json } from '@sveltejs/kit';
 import type * as z from 'zod/mini';
-import type { PatternStore } from './patterns.js';
-import { store, troubleOf } from './store.js';
+import { troubleOf } from './store.js';
 
 /** Answers a request that notes something on a pattern: 204, or what is wrong in words. */
 export async function noted<Note>(
   request: Request,
   schema: z.ZodMiniType<Note>,
-  note: (store: PatternStore, value: Note) => Promise<boolean>,
+  note: (value: Note) => Promise<boolean>,
 ): Promise<Response> {
   const read = schema.safeParse(await request.json().catch(() => null));
   if (!read.success)
     return json({ message: read.error.issues[0]?.message ?? 'This could not be read.' }, { status: 400 });
   try {
-    if (await note(await store(), read.data)) return new Response(null, { status: 204 });
+    if (await note(read.data)) return new Response(null, { status: 204 });
     return json({ message: 'This pattern is no longer on the shelf.' }, { status: 404 });
   } catch (error) {
     return json(troubleOf(error), { status: 507 });

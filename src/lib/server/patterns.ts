@@ -83,7 +83,8 @@ export class PatternStore {
   /** Saves a text that was made from revision `base`; refuses where another save came first. */
   async save(id: string, given: string, base: number): Promise<SaveOutcome> {
     const text = storable(given);
-    const summary = JSON.stringify(summarise(text, await this.#asideOf(id)));
+    const terms = (await this.get(id))?.terms;
+    const summary = JSON.stringify(summarise(text, await this.asideOf(id), terms));
     const changed = await this.#database.write(async () => {
       await this.#keepVersion(id, base);
       return this.#database.db
@@ -127,7 +128,8 @@ export class PatternStore {
     for (const { id: version } of old) await db.delete(versions).where(eq(versions.id, version));
   }
 
-  async #asideOf(id: string): Promise<Set<string>> {
+  /** The keys of the findings that are put aside. */
+  async asideOf(id: string): Promise<Set<string>> {
     const rows = await this.#database.db
       .select({ key: dismissals.key })
       .from(dismissals)
@@ -173,7 +175,7 @@ export class PatternStore {
       await db.delete(dismissals).where(of);
       if (reason !== null) await db.insert(dismissals).values({ patternId: id, key, rule, reason, at: Date.now() });
     });
-    const summary = JSON.stringify(summarise(pattern.text, await this.#asideOf(id)));
+    const summary = JSON.stringify(summarise(pattern.text, await this.asideOf(id), pattern.terms));
     await this.#database.write(() =>
       this.#database.db
         .update(patterns)

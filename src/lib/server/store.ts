@@ -2,14 +2,25 @@ import path from 'node:path';
 import { describeFailure, openDatabase } from './db/client.js';
 import { readEnvironment } from './environment.js';
 import { PatternStore } from './patterns.js';
+import { TermsStore } from './terms.js';
 
-let opened: Promise<PatternStore> | null = null;
+let opened: Promise<{ patterns: PatternStore; terms: TermsStore }> | null = null;
 
 /** The store of this process; opened, and its tables brought up to date, at the first call. */
-export function store(): Promise<PatternStore> {
-  opened ??= openDatabase(readEnvironment(process.env), path.resolve('drizzle')).then(
-    (database) => new PatternStore(database),
-  );
+export async function store(): Promise<PatternStore> {
+  return (await stores()).patterns;
+}
+
+/** As `store`, for what is kept of the two vocabularies. */
+export async function termsStore(): Promise<TermsStore> {
+  return (await stores()).terms;
+}
+
+function stores(): NonNullable<typeof opened> {
+  opened ??= openDatabase(readEnvironment(process.env), path.resolve('drizzle')).then((database) => {
+    const patterns = new PatternStore(database);
+    return { patterns, terms: new TermsStore(database, patterns) };
+  });
   return opened;
 }
 

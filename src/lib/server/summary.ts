@@ -13,8 +13,12 @@ const LETTERS: Record<ReportVerdict, string> = {
 const LONGEST_SUMMARISED = 300_000;
 
 /** The figures of a check that the shelf shows, without the findings that are put aside by their keys; null for a text that is too long for it. */
-export function summarise(text: string, aside: ReadonlySet<string> = new Set()): Summary | null {
-  return text.length > LONGEST_SUMMARISED ? null : summaryOf(checkText(text, ''), aside);
+export function summarise(
+  text: string,
+  aside: ReadonlySet<string> = new Set(),
+  terms: 'auto' | 'us' | 'uk' = 'auto',
+): Summary | null {
+  return text.length > LONGEST_SUMMARISED ? null : summaryOf(checkText(text, '', { terms }), aside);
 }
 
 function summaryOf(report: Report, aside: ReadonlySet<string>): Summary {

@@ -1,8 +1,29 @@
 import { expose } from 'comlink';
 import * as z from 'zod/mini';
-import { checkPattern, type Checked, type HookSlip, type Report, type RoundAccount } from '../../core/index.js';
+import {
+  checkPattern,
+  convertTerms,
+  termsEvidence,
+  type Checked,
+  type Conversion,
+  type HookSlip,
+  type Report,
+  type RoundAccount,
+  type TermsEvidence,
+} from '../../core/index.js';
 
-const askSchema = z.object({ text: z.string(), name: z.string() });
+const termsSchema = z.enum(['auto', 'us', 'uk']);
+const askSchema = z.object({ text: z.string(), name: z.string(), terms: z._default(termsSchema, 'auto') });
+const convertSchema = z.object({
+  text: z.string(),
+  from: termsSchema,
+  to: z.enum(['us', 'uk']),
+  hooks: z.boolean(),
+  weights: z.boolean(),
+  spelling: z.boolean(),
+  decisions: z.array(z.tuple([z.string(), z.string()])),
+});
+export type AskedConversion = z.infer<typeof convertSchema>;
 const roundSchema = z.int().check(z.gte(0));
 const countSchema = z.int().check(z.gte(0), z.lte(100_000));
 
@@ -15,24 +36,31 @@ export interface EarlierRound {
 
 /** What the page may ask of the worker. Accounts and slips are those of the text that was checked last. */
 export interface CheckWorker {
-  check(asked: { text: string; name: string }): Report;
+  check(asked: z.input<typeof askSchema>): Report;
   fixed(): Report | null;
   account(round: number): RoundAccount | null;
   slips(asked: { round: number; onHook: number }): HookSlip[];
   earlier(text: string): EarlierRound[];
+  convert(asked: AskedConversion): Conversion;
+  evidence(text: string): TermsEvidence;
 }
 
 let last: Checked | null = null;
 
 const worker: CheckWorker = {
   check(asked) {
-    const { text, name } = askSchema.parse(asked);
-    last = checkPattern(text, name);
+    const { text, name, terms } = askSchema.parse(asked);
+    last = checkPattern(text, name, { terms });
     return last.report;
   },
   fixed: () => last?.fixed() ?? null,
   account: (round) => last?.account(roundSchema.parse(round)) ?? null,
   slips: ({ round, onHook }) => last?.slips(roundSchema.parse(round), countSchema.parse(onHook)) ?? [],
+  convert(asked) {
+    const { text, decisions, ...options } = convertSchema.parse(asked);
+    return convertTerms(text, { ...options, decisions: new Map(decisions) });
+  },
+  evidence: (text) => termsEvidence(z.string().parse(text)),
   earlier(text) {
     const lines = z.string().parse(text).split('\n');
     return checkPattern(text, '').report.parts.flatMap(({ name, rounds }) =>

@@ -25,11 +25,14 @@ export class Checker {
   readonly #worker: Worker;
   readonly #remote: Remote<CheckWorker>;
   readonly #told: (report: Report, text: string) => void;
+  readonly #terms: 'auto' | 'us' | 'uk';
   #waiting: { text: string; name: string } | null = null;
   #busy = false;
   #fixing: ReturnType<typeof setTimeout> | undefined;
 
-  constructor(told: (report: Report, text: string) => void) {
+  /** @param terms the vocabulary that has been settled for the pattern. */
+  constructor(told: (report: Report, text: string) => void, terms: 'auto' | 'us' | 'uk' = 'auto') {
+    this.#terms = terms;
     this.#worker = new Worker(new URL('./check.worker.ts', import.meta.url), { type: 'module' });
     this.#remote = wrap<CheckWorker>(this.#worker);
     this.#told = told;
@@ -65,7 +68,7 @@ export class Checker {
     this.#busy = true;
     clearTimeout(this.#fixing);
     for (let asked = this.#next(); asked; asked = this.#next()) {
-      const report = reportSchema.parse(await this.#remote.check(asked));
+      const report = reportSchema.parse(await this.#remote.check({ ...asked, terms: this.#terms }));
       this.#told(report, asked.text);
       clearTimeout(this.#fixing);
       const { text } = asked;

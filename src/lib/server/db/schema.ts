@@ -11,6 +11,10 @@ export const patterns = sqliteTable(
     revision: integer('revision').notNull().default(1),
     createdAt: integer('created_at').notNull(),
     updatedAt: integer('updated_at').notNull(),
+    /** The vocabulary that the editor has settled; `auto` goes by the text. */
+    terms: text('terms', { enum: ['auto', 'us', 'uk'] })
+      .notNull()
+      .default('auto'),
     /** Put away, and still to be had back. */
     deletedAt: integer('deleted_at'),
     /** What the last check said in figures, as JSON of `summarySchema`. */
@@ -62,4 +66,38 @@ export const versions = sqliteTable(
     at: integer('at').notNull(),
   },
   (table) => [index('versions_of_pattern').on(table.patternId, table.at)],
+);
+
+/** What an editor wants written for a word on the way into the other vocabulary. `key` stands for the word in its line. */
+export const termDecisions = sqliteTable(
+  'term_decisions',
+  {
+    patternId: text('pattern_id')
+      .notNull()
+      .references(() => patterns.id, { onDelete: 'cascade' }),
+    to: text('to', { enum: ['us', 'uk'] }).notNull(),
+    key: text('key').notNull(),
+    written: text('written').notNull(),
+    at: integer('at').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.patternId, table.to, table.key] })],
+);
+
+/** A pattern that was made from another by converting it, with what it was made from: to see whether it is behind. */
+export const editions = sqliteTable(
+  'editions',
+  {
+    patternId: text('pattern_id')
+      .primaryKey()
+      .references(() => patterns.id, { onDelete: 'cascade' }),
+    sourceId: text('source_id')
+      .notNull()
+      .references(() => patterns.id, { onDelete: 'cascade' }),
+    to: text('to', { enum: ['us', 'uk'] }).notNull(),
+    sourceRevision: integer('source_revision').notNull(),
+    /** The conversion as it was made, before anything was changed in the edition itself. */
+    converted: text('converted').notNull(),
+    at: integer('at').notNull(),
+  },
+  (table) => [index('editions_of_source').on(table.sourceId)],
 );

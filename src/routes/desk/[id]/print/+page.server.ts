@@ -6,7 +6,7 @@ import type { PageServerLoad } from './$types.js';
 export const load: PageServerLoad = async ({ params }) => {
   const pattern = await (await store()).get(params.id);
   if (!pattern) error(404, 'This pattern is not on the shelf. It may have been put away.');
-  const report = checkText(pattern.text, pattern.name);
+  const report = checkText(pattern.text, pattern.name, { terms: pattern.terms });
   const rounds = report.parts.flatMap((part) => part.rounds);
   return {
     name: pattern.name,
