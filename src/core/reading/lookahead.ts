@@ -10,6 +10,9 @@ export const COUNT_AT_END =
 /** First words of a line that tells the maker to do something. */
 const ORDERS =
   /^\W{0,3}(?:fasten|stuff|cut|change|fill|insert|sew|place|put|attach|join|turn|do|repeat|continue|work|weave|finish|leave|now|then|add)(?!\p{L})/iu;
+/** "US terms", "British crochet terminology": said of all parts, and the name of none. */
+const STATES_TERMS =
+  /^\W{0,4}(?:(?:all |written )?in |using )?(?:us|u\.s\.|usa|uk|u\.k\.|american|british)\s+(?:crochet\s+)?(?:terms|terminology|abbreviations)\W*$/iu;
 /** What a line is, seen together with the lines below it. Looks a few lines ahead and never further. */
 export class Lookahead {
   readonly #source: SourceText;
@@ -22,6 +25,7 @@ export class Lookahead {
 
   /** The heading that a line is; null where it is none. */
   headingAt(index: number, text: string, afterBlank: boolean): Heading | null {
+    if (STATES_TERMS.test(text)) return null;
     const look = headingByLook(text);
     if (look && (look.level > 0 || afterBlank || look.section || this.roundsFollow(index))) {
       const start = text.search(/[\p{L}\d]/u);

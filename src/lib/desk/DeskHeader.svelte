@@ -60,6 +60,7 @@
     items={[
       { text: 'All keys', act: () => run('keys') },
       { text: 'Terms: US and UK', act: () => run('terms') },
+      { text: 'Reference card', act: () => window.open('/card', '_blank') },
       { text: 'Copy with sums', act: () => run('copy') },
       { text: 'Print with sums', act: () => run('print') },
       { text: 'Rename', act: () => run('rename') },

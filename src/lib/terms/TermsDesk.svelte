@@ -21,6 +21,7 @@
 
   let { pattern, notes }: Props = $props();
   type To = 'us' | 'uk';
+  const MOST_ASKED = 5;
 
   let converter: Converter | undefined;
   let evidence = $state.raw<TermsEvidence | null>(null);
@@ -45,7 +46,7 @@
   const to = $derived<To>(chosenTo ?? (found === 'uk' ? 'us' : 'uk'));
   const changes = $derived(conversion?.changes ?? []);
   const questions = $derived(changes.filter(({ doubtful }) => doubtful));
-  const open = $derived(questions.filter((change) => !change.decided).length);
+  const waiting = $derived(questions.filter((change) => !change.decided));
   const at = $derived(changes.findIndex(({ key }) => key === selected));
   const change = $derived(changes[at] ?? null);
   const lines = $derived(conversion ? pairedLines(pattern.text, changes) : []);
@@ -185,15 +186,19 @@
               {#each conversion.problems as { line, message }, i (i)}<li><span>{line}</span> {message}</li>{/each}
             </ul>
           {/if}
-          {#if open > 0}
-            <Button
-              onclick={() =>
-                step(
-                  1,
-                  questions.filter((one) => !one.decided),
-                )}
-              title="Alt Q">{open === 1 ? 'One question' : `${open} questions`} to answer</Button
-            >
+          {#if waiting.length > 0}
+            <ul class="questions" aria-label="Questions">
+              {#each waiting.slice(0, MOST_ASKED) as one (one.key)}
+                <li>
+                  <button type="button" class="asked" onclick={() => void select(one.key)}
+                    >“{one.before}” in line {one.line}: the stitch, or something else?</button
+                  >
+                  <Button onclick={() => decide(one, one.after)}>{one.after}</Button>
+                  <Button onclick={() => decide(one, one.before)}>leave</Button>
+                </li>
+              {/each}
+            </ul>
+            {#if waiting.length > MOST_ASKED}<p>And {waiting.length - MOST_ASKED} more.</p>{/if}
           {/if}
         </section>
         <ChangeCard
@@ -366,6 +371,30 @@
     max-height: 12rem;
     overflow-y: auto;
     font-size: var(--size-small);
+  }
+
+  .questions {
+    display: grid;
+    gap: var(--space-2);
+    width: 100%;
+  }
+
+  .questions li {
+    padding: var(--space-2);
+    border-left: 3px solid var(--weld);
+    background: var(--weld-wash);
+  }
+
+  .asked {
+    display: block;
+    padding: 0 0 var(--space-1);
+    border: 0;
+    background: none;
+    color: var(--ink);
+    font: inherit;
+    font-size: var(--size-small);
+    text-align: left;
+    cursor: pointer;
   }
 
   .problems span {

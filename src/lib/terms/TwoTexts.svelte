@@ -112,11 +112,13 @@
     display: inline;
     padding: 0;
     border: 0;
-    border-bottom: 1px solid var(--woad);
+    border-radius: 2px;
     background: none;
     color: inherit;
     font: inherit;
     text-align: left;
+    text-decoration: underline var(--woad) 1.5px;
+    text-underline-offset: 0.22em;
     white-space: pre-wrap;
     cursor: pointer;
   }
@@ -126,19 +128,17 @@
   }
 
   .mark.left {
-    border-bottom-style: dotted;
+    text-decoration-style: dotted;
     background: none;
   }
 
   .mark.doubtful {
-    border-bottom: 2px solid var(--weld);
+    text-decoration-color: var(--weld);
     background: var(--weld-wash);
   }
 
   .mark.here {
-    outline: 2px solid var(--woad);
-    outline-offset: 1px;
-    border-radius: 2px;
+    box-shadow: inset 0 0 0 2px var(--woad);
   }
 
   .gap {

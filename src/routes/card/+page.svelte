@@ -10,11 +10,13 @@
     readonly uk: string;
     readonly ukShort: string;
   }
+  /** "FPsc", as it is usually written. */
+  const posted = (name: string) => name.replace(/^[fb]p/, (post) => post.toUpperCase());
   const row = ({ us, uk }: Stitch): Row => ({
     us: us.long[0] ?? '',
-    usShort: us.short.slice(0, 3).join(', '),
+    usShort: us.short.slice(0, 3).map(posted).join(', '),
     uk: uk.long[0] ?? '',
-    ukShort: uk.short.slice(0, 3).join(', '),
+    ukShort: uk.short.slice(0, 3).map(posted).join(', '),
   });
   const differ = STITCHES.filter(({ us, uk }) => us.long[0] !== uk.long[0]).map(row);
   const shared = STITCHES.filter(({ us, uk }) => us.long[0] === uk.long[0]).map(row);

@@ -1,0 +1,81 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect } from '@playwright/test';
+import { test } from './server.js';
+
+const BEAR =
+  'Bear\nUS terms\n\nsc = single crochet\n\nHead\nRnd 1: 6 sc in MR (6)\nRnd 2: sc around (6)\nMake the next one double.\n';
+
+test('convert a pattern, answer its question, save the edition, and bring it up to date', async ({ page, server }) => {
+  await page.goto(server.url);
+  await expect(async () => {
+    await page.keyboard.press('n');
+    await expect(page.getByRole('dialog')).toBeVisible({ timeout: 500 });
+  }).toPass();
+  await page.getByLabel('Pattern text').fill(BEAR);
+  await page.getByRole('button', { name: 'Take in', exact: true }).click();
+  await expect(page.getByRole('tab', { name: /Findings \d/ })).toBeVisible();
+  await page.keyboard.press('Alt+e');
+
+  await expect(page.getByRole('heading', { name: 'Proved' })).toBeVisible();
+  const texts = page.getByRole('region', { name: 'Both versions' });
+  await expect(texts).toContainText('Rnd 1: 6 dc in MR (6)');
+  await expect(texts).toContainText('UK terms');
+  const question = page.getByRole('list', { name: 'Questions' });
+  await expect(question).toContainText('“double” in line 9');
+  await question.getByRole('button', { name: 'treble' }).click();
+  await expect(question).toBeHidden();
+  await expect(texts).toContainText('Make the next one treble.');
+
+  for (const colorScheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme });
+    expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  }
+
+  await page.getByRole('button', { name: 'Save as an edition' }).click();
+  await page.getByRole('button', { name: 'Open it' }).click();
+  await expect(page.getByRole('heading', { name: 'Bear (UK terms)', level: 1 })).toBeVisible();
+  await expect(page.locator('.cm-content')).toContainText('Rnd 2: dc around (6)');
+
+  // The source changes: the edition is behind, and takes over that change alone.
+  await page.goto(server.url);
+  await page.getByRole('link', { name: 'Bear', exact: true }).click();
+  await page.locator('.cm-line', { hasText: 'Rnd 2: sc around (6)' }).click();
+  await page.keyboard.press('End');
+  await page.keyboard.type('\nRnd 3: hdc around (6)');
+  await expect(page.locator('[data-save=saved]')).toBeVisible();
+  await page.keyboard.press('Alt+e');
+  await expect(page.getByText('is behind')).toBeVisible();
+  await page.getByRole('button', { name: 'Bring the edition up to date' }).click();
+  await expect(page.getByText('The edition is up to date.')).toBeVisible();
+  await page.getByRole('link', { name: 'Bear (UK terms)' }).click();
+  await expect(page.locator('.cm-content')).toContainText('Rnd 3: htr around (6)');
+  await expect(page.locator('.cm-content')).toContainText('Make the next one treble.');
+});
+
+test('a text whose terms can’t be told is not converted', async ({ page, server }) => {
+  const taken = await page.request.post(`${server.url}/api/patterns`, {
+    data: {
+      name: 'Both',
+      text: 'Rnd 1: 6 sc in MR (6)\nRnd 2: htr 6\nRnd 3: sc 6\nRnd 4: htr 6\nRnd 5: sc 6\nRnd 6: htr 6\n',
+    },
+  });
+  const { id } = (await taken.json()) as { id: string };
+  await page.goto(`${server.url}/terms/${id}`);
+  await expect(page.getByRole('heading', { name: 'Both vocabularies are in use' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Save as an edition' })).toBeDisabled();
+  await page.getByRole('button', { name: 'It is in US terms' }).click();
+  await expect(page.getByRole('heading', { name: 'US terms' })).toBeVisible();
+});
+
+test('the reference card is searched, and is there without a network', async ({ page, server, context }) => {
+  await page.goto(`${server.url}/card`);
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await page.getByLabel('Find on the card').fill('half');
+  await expect(page.getByRole('cell', { name: 'half treble crochet', exact: true })).toBeVisible();
+  await expect(page.getByRole('cell', { name: 'double crochet', exact: true })).toHaveCount(0);
+  await context.setOffline(true);
+  await page.goto(`${server.url}/card`);
+  await expect(page.getByRole('heading', { name: 'Reference card' })).toBeVisible();
+  await page.getByLabel('Find on the card').fill('3.50');
+  await expect(page.getByRole('cell', { name: 'E/4' })).toBeVisible();
+});

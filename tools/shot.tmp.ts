@@ -1,0 +1,26 @@
+import { chromium } from '@playwright/test';
+import { Server } from '../e2e/server.js';
+import config from '../playwright.config.js';
+const server = new Server();
+await server.start();
+const browser = await chromium.launch(config.use?.launchOptions ?? {});
+const take = async (text: string) => {
+  const r = await (await fetch(server.url + '/api/patterns', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ text, name: '' }) })).json() as { id: string };
+  return r.id;
+};
+const a = await take('A Doubtful Bear With a Name That Is Much Longer Than Any Header Can Ever Hold in One Line\nUS terms\n\nsc = single crochet\nsk = skip\nst = stitch\n\nHead\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sk 1 st, sc in next 11 sts, half double\ncrochet in the first (12)\nMake the next one double. Hold it single.\nDouble the yarn and double-check. Gauge: 20 sc to 10 cm.\nRnd 4: dc around (12)\n');
+const b = await take('Rnd 1: 6 sc in MR (6)\nRnd 2: 12 htr (12)\nRnd 3: sc 12\nRnd 4: htr 12\nRnd 5: sc 12\nRnd 6: htr 12\n');
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: 'dark' });
+page.on('pageerror', (e) => console.log('pageerror', e.message));
+await page.goto(`${server.url}/terms/${a}`, { waitUntil: 'networkidle' });
+await page.keyboard.press('Alt+q');
+await page.waitForTimeout(300);
+await page.screenshot({ path: '/tmp/t1.png' });
+await page.goto(`${server.url}/terms/${b}`, { waitUntil: 'networkidle' });
+await page.screenshot({ path: '/tmp/t2.png' });
+await page.setViewportSize({ width: 390, height: 800 });
+await page.goto(`${server.url}/terms/${a}`, { waitUntil: 'networkidle' });
+await page.waitForTimeout(300);
+await page.screenshot({ path: '/tmp/t3.png', fullPage: true });
+await browser.close();
+await server.close();
