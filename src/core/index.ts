@@ -1,5 +1,5 @@
 /** The face of the core: what the application, the worker and the terminal may use. */
-import { check } from './checks/registry.js';
+import { check, type RuleSettings } from './checks/registry.js';
 import { countPattern } from './counting/count.js';
 import { accountOf } from './explaining/account.js';
 import { slipsFor } from './explaining/hook.js';
@@ -15,12 +15,19 @@ export { evidenceSchema, termsEvidence, type TermsEvidence } from './terms/evide
 export { HOOKS, type Hook } from './vocabulary/hooks.js';
 export { STITCHES, type Stitch, type Vocabulary } from './vocabulary/stitches.js';
 export { YARN_WEIGHTS, type YarnWeight } from './vocabulary/yarns.js';
+export { ruleCards, severitySchema, type RuleCard } from './checks/list.js';
+export type { RuleSettings } from './checks/registry.js';
 export { accountSchema, hookSlipSchema } from './explaining/schema.js';
 export type { AccountStep, HookSlip, Ladder, RoundAccount } from './explaining/schema.js';
 export { reportSchema } from './report/schema.js';
 export type { Report, ReportFinding, ReportRound, ReportVerdict } from './report/schema.js';
 export { markedLines, markedText, type MarkedLine } from './report/marked.js';
 export { reportText } from './report/text.js';
+
+/** How a text is to be read, and which rules are set otherwise than they are. */
+export interface CheckOptions extends ReadOptions {
+  readonly rules?: RuleSettings;
+}
 
 /** A text that has been checked, and can be asked how its figures come about. */
 export interface Checked {
@@ -45,9 +52,9 @@ export interface Checked {
  * @param file the name that the report carries.
  * @returns never throws, whatever the text.
  */
-export function checkPattern(text: string, file: string, options: ReadOptions = { terms: 'auto' }): Checked {
+export function checkPattern(text: string, file: string, options: CheckOptions = { terms: 'auto' }): Checked {
   const counted = countPattern(readPattern(text, options));
-  const findings = check(counted);
+  const findings = check(counted, options.rules);
   return {
     report: reportOf(file, counted, findings),
     fixed: () => reportOf(file, counted, withFixes(counted, findings)),
@@ -63,6 +70,6 @@ export function checkPattern(text: string, file: string, options: ReadOptions = 
 }
 
 /** As `checkPattern`, for those who want the report alone. */
-export function checkText(text: string, file: string, options?: ReadOptions): Report {
+export function checkText(text: string, file: string, options?: CheckOptions): Report {
   return checkPattern(text, file, options).report;
 }

@@ -8,6 +8,7 @@ import {
   troubleSchema,
   type Dismissal,
   type EditionMade,
+  type RuleSetting,
   type TermDecision,
   type TermsWanted,
   type StoredPattern,
@@ -91,6 +92,11 @@ export async function decideTerm(id: string, decision: TermDecision): Promise<vo
 /** Saves the conversion as an edition, or brings the one that is there up to date. */
 export async function saveEdition(id: string, wanted: TermsWanted): Promise<EditionMade> {
   return editionMadeSchema.parse(await (await ask(`/api/patterns/${id}/editions`, body('POST', wanted))).json());
+}
+
+/** Sets a rule for a pattern, or (null) for all of them. */
+export async function setRule(id: string | null, setting: RuleSetting): Promise<void> {
+  await ask(id === null ? '/api/rules' : `/api/patterns/${id}/rules`, body('PUT', setting));
 }
 
 export async function putAway(id: string): Promise<void> {

@@ -95,11 +95,22 @@ export const editionMadeSchema = z.object({
 });
 export type EditionMade = z.infer<typeof editionMadeSchema>;
 
+/** A rule set to another severity, switched off, or (null) as it is. */
+export const ruleSettingSchema = z.object({
+  rule: z.string().check(z.maxLength(64)),
+  severity: z.nullable(z.enum(['error', 'warning', 'hint', 'off'])),
+});
+export type RuleSetting = z.infer<typeof ruleSettingSchema>;
+/** By the id of a rule how it is set. */
+export const ruleSettingsSchema = z.record(z.string(), z.enum(['error', 'warning', 'hint', 'off']));
+
 /** What a person has noted on a pattern. */
 export interface Notes {
   /** Keys of the rounds that are ticked. */
   readonly ticks: readonly string[];
   readonly dismissals: readonly Dismissal[];
+  /** How the rules are set for this pattern. */
+  readonly rules: z.infer<typeof ruleSettingsSchema>;
   /** The text as it was before the last sitting; null where there was none. */
   readonly before: string | null;
 }

@@ -44,7 +44,7 @@ import { shapeStacked } from './shape-stacked.js';
 import { termsInconsistent } from './terms-inconsistent.js';
 import { termsUnused } from './terms-unused.js';
 import { NO_PROSE, proseOf } from './prose.js';
-import type { Found, Rule } from './rule.js';
+import type { Found, Rule, Severity } from './rule.js';
 
 /** Every rule there is. A new one is a file named after its id, and a line here. */
 export const RULES: readonly Rule[] = [
@@ -101,15 +101,20 @@ export interface Finding extends Found {
   readonly rule: Rule;
 }
 
-/** Runs rules over a counted pattern; findings come in the order of the text. */
-export function check(counted: CountedPattern, rules: readonly Rule[] = RULES): Finding[] {
+/** By the id of a rule: another severity than its own, or off. */
+export type RuleSettings = Readonly<Record<string, Severity | 'off'>>;
+
+/** Runs all rules over a counted pattern, as they are set; findings come in the order of the text. */
+export function check(counted: CountedPattern, settings: RuleSettings = {}): Finding[] {
   const findings: Finding[] = [];
   // A text of so many parts is a collection: which assembly speaks of which part can't be told there.
   const one = counted.pattern.parts.length <= MOST_PARTS;
   const prose = one ? proseOf(counted.pattern) : NO_PROSE;
-  for (const rule of rules) {
-    if (rule.across && !one) continue;
-    for (const found of rule.check(counted, prose)) findings.push({ ...found, rule });
+  for (const rule of RULES) {
+    const set = settings[rule.id];
+    if (set === 'off' || (rule.across && !one)) continue;
+    for (const found of rule.check(counted, prose))
+      findings.push({ ...found, rule, ...(set ? { severity: set } : {}) });
   }
   return findings.sort((a, b) => a.span.from - b.span.from || a.span.to - b.span.to);
 }

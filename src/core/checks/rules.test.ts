@@ -16,3 +16,18 @@ describe.each(RULES.map((rule) => [rule.id, rule] as const))('%s', (id, rule) =>
     expect(run(rule.passing).map((finding) => `${finding.rule.id}: ${finding.message}`)).toEqual([]);
   });
 });
+
+describe('a rule that is set otherwise', () => {
+  const text = 'US terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (13)\nFasten off.\n';
+  const counted = countPattern(readPattern(text));
+
+  it('is taken as it is set', () => {
+    const severities = (settings: Parameters<typeof check>[1]) =>
+      check(counted, settings)
+        .filter(({ rule }) => rule.id === 'count/stated')
+        .map(({ severity, rule }) => severity ?? rule.severity);
+    expect(severities({})).toEqual(['error']);
+    expect(severities({ 'count/stated': 'hint' })).toEqual(['hint']);
+    expect(severities({ 'count/stated': 'off' })).toEqual([]);
+  });
+});

@@ -85,6 +85,7 @@
     'fold-all': () => fold(true),
     copy: () => void copyMarked(),
     print,
+    rules: () => void saver.flush().then(() => goto(`/desk/${opened.id}/rules`)),
     terms: () => void saver.flush().then(() => goto(`/terms/${opened.id}`)),
     download: () => saveAsText(name, text),
     manuscript: () => view?.focus(),
@@ -96,22 +97,25 @@
 
   function ready(editor: EditorView): void {
     view = editor;
-    checker = new Checker((next, about) => {
-      // The rail first; the panels follow when it has been drawn.
-      // A report on a text that has changed since would mark the wrong words; the next one is on its way.
-      if (about === text) {
-        const open = next.findings.filter(({ key }) => !notes.aside.has(key));
-        editor.dispatch({ effects: [showReport.of(next), showFindings.of(open)] });
-      }
-      clearTimeout(showing);
-      showing = setTimeout(
-        () => {
-          report = next;
-          checked = about;
-        },
-        report === null ? 0 : 30,
-      );
-    }, opened.terms);
+    checker = new Checker(
+      (next, about) => {
+        // The rail first; the panels follow when it has been drawn.
+        // A report on a text that has changed since would mark the wrong words; the next one is on its way.
+        if (about === text) {
+          const open = next.findings.filter(({ key }) => !notes.aside.has(key));
+          editor.dispatch({ effects: [showReport.of(next), showFindings.of(open)] });
+        }
+        clearTimeout(showing);
+        showing = setTimeout(
+          () => {
+            report = next;
+            checked = about;
+          },
+          report === null ? 0 : 30,
+        );
+      },
+      { terms: opened.terms, rules: untrack(() => stored.rules) },
+    );
     const draft = readDraft(opened.id);
     if (draft && draft.text !== opened.text) {
       if (draft.base !== opened.revision) saver.rebase({ ...opened, revision: draft.base });

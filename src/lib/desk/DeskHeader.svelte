@@ -60,6 +60,7 @@
     items={[
       { text: 'All keys', act: () => run('keys') },
       { text: 'Terms: US and UK', act: () => run('terms') },
+      { text: 'Rules for this pattern', act: () => run('rules') },
       { text: 'Reference card', act: () => window.open('/card', '_blank') },
       { text: 'Copy with sums', act: () => run('copy') },
       { text: 'Print with sums', act: () => run('print') },

@@ -30,6 +30,7 @@ const TABLE = [
   { id: 'print', text: 'Print with the sums in the margin', group: 'Text', code: 'KeyP', keys: 'Alt P' },
   { id: 'download', text: 'Download as text', group: 'Text' },
   { id: 'terms', text: 'Terms: US and UK side by side', group: 'Text', code: 'KeyE', keys: 'Alt E' },
+  { id: 'rules', text: 'Rules for this pattern', group: 'Findings' },
   { id: 'manuscript', text: 'Back to the manuscript', group: 'Desk', code: 'KeyM', keys: 'Alt M' },
   { id: 'finder', text: 'Find a round or an action', group: 'Desk', code: 'KeyA', keys: 'Alt A' },
   { id: 'keys', text: 'All keys', group: 'Desk', code: 'KeyK', keys: 'Alt K' },

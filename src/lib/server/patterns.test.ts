@@ -100,6 +100,7 @@ describe('what a person notes on a pattern', () => {
     expect(await store.notes(id)).toEqual({
       ticks: ['one'],
       dismissals: [{ key: 'f', rule: 'count/stated', reason: 'second' }],
+      rules: {},
       before: null,
     });
     await store.dismiss(id, { key: 'f', rule: 'count/stated', reason: null });

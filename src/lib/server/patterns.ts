@@ -12,6 +12,7 @@ import {
 } from '../patterns.js';
 import type { OpenDatabase } from './db/client.js';
 import { dismissals, patterns, ticks, versions } from './db/schema.js';
+import { RuleStore } from './rules.js';
 import { summarise } from './summary.js';
 
 const storedSummary = z.nullable(summarySchema);
@@ -37,9 +38,11 @@ const MOST_VERSIONS = 50;
 /** Everything that is done with stored patterns. */
 export class PatternStore {
   readonly #database: OpenDatabase;
+  readonly #rules: RuleStore;
 
   constructor(database: OpenDatabase) {
     this.#database = database;
+    this.#rules = new RuleStore(database);
   }
 
   /** All patterns that are not put away, the last changed first. */
@@ -66,6 +69,7 @@ export class PatternStore {
     const id = randomUUID();
     const text = storable(entry.text);
     const now = Date.now();
+    const rules = await this.#rules.of();
     await this.#database.write(() =>
       this.#database.db.insert(patterns).values({
         id,
@@ -73,7 +77,7 @@ export class PatternStore {
         text,
         createdAt: now,
         updatedAt: now,
-        summary: JSON.stringify(summarise(text)),
+        summary: JSON.stringify(summarise(text, new Set(), { terms: 'auto', rules })),
         demoKey: entry.demoKey ?? null,
       }),
     );
@@ -83,8 +87,7 @@ export class PatternStore {
   /** Saves a text that was made from revision `base`; refuses where another save came first. */
   async save(id: string, given: string, base: number): Promise<SaveOutcome> {
     const text = storable(given);
-    const terms = (await this.get(id))?.terms;
-    const summary = JSON.stringify(summarise(text, await this.asideOf(id), terms));
+    const summary = await this.#summaryOf(id, text, (await this.get(id))?.terms ?? 'auto');
     const changed = await this.#database.write(async () => {
       await this.#keepVersion(id, base);
       return this.#database.db
@@ -128,8 +131,7 @@ export class PatternStore {
     for (const { id: version } of old) await db.delete(versions).where(eq(versions.id, version));
   }
 
-  /** The keys of the findings that are put aside. */
-  async asideOf(id: string): Promise<Set<string>> {
+  async #asideOf(id: string): Promise<Set<string>> {
     const rows = await this.#database.db
       .select({ key: dismissals.key })
       .from(dismissals)
@@ -151,7 +153,12 @@ export class PatternStore {
       .where(eq(versions.patternId, id))
       .orderBy(desc(versions.at))
       .limit(1);
-    return { ticks: ticked.map(({ key }) => key), dismissals: put, before: version?.text ?? null };
+    return {
+      ticks: ticked.map(({ key }) => key),
+      dismissals: put,
+      rules: await this.#rules.holdingFor(id),
+      before: version?.text ?? null,
+    };
   }
 
   /** Sets or takes off a tick; false where there is no such pattern. */
@@ -175,14 +182,26 @@ export class PatternStore {
       await db.delete(dismissals).where(of);
       if (reason !== null) await db.insert(dismissals).values({ patternId: id, key, rule, reason, at: Date.now() });
     });
-    const summary = JSON.stringify(summarise(pattern.text, await this.asideOf(id), pattern.terms));
+    await this.recount(id);
+    return true;
+  }
+
+  /** Brings the figures on the shelf up to date, after something has changed that they rest on. */
+  async recount(id: string): Promise<void> {
+    const pattern = await this.get(id);
+    if (!pattern) return;
+    const summary = await this.#summaryOf(id, pattern.text, pattern.terms);
     await this.#database.write(() =>
       this.#database.db
         .update(patterns)
         .set({ summary })
         .where(and(eq(patterns.id, id), eq(patterns.revision, pattern.revision))),
     );
-    return true;
+  }
+
+  async #summaryOf(id: string, text: string, terms: StoredPattern['terms']): Promise<string> {
+    const rules = await this.#rules.holdingFor(id);
+    return JSON.stringify(summarise(text, await this.#asideOf(id), { terms, rules }));
   }
 
   async rename(id: string, name: string): Promise<boolean> {

@@ -2,9 +2,10 @@ import path from 'node:path';
 import { describeFailure, openDatabase } from './db/client.js';
 import { readEnvironment } from './environment.js';
 import { PatternStore } from './patterns.js';
+import { RuleStore } from './rules.js';
 import { TermsStore } from './terms.js';
 
-let opened: Promise<{ patterns: PatternStore; terms: TermsStore }> | null = null;
+let opened: Promise<{ patterns: PatternStore; terms: TermsStore; rules: RuleStore }> | null = null;
 
 /** The store of this process; opened, and its tables brought up to date, at the first call. */
 export async function store(): Promise<PatternStore> {
@@ -16,10 +17,15 @@ export async function termsStore(): Promise<TermsStore> {
   return (await stores()).terms;
 }
 
+/** As `store`, for how the rules are set. */
+export async function ruleStore(): Promise<RuleStore> {
+  return (await stores()).rules;
+}
+
 function stores(): NonNullable<typeof opened> {
   opened ??= openDatabase(readEnvironment(process.env), path.resolve('drizzle')).then((database) => {
     const patterns = new PatternStore(database);
-    return { patterns, terms: new TermsStore(database, patterns) };
+    return { patterns, terms: new TermsStore(database, patterns), rules: new RuleStore(database) };
   });
   return opened;
 }

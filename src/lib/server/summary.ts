@@ -1,4 +1,4 @@
-import { checkText, type Report, type ReportVerdict } from '../../core/index.js';
+import { checkText, type CheckOptions, type Report, type ReportVerdict } from '../../core/index.js';
 import type { Summary } from '../patterns.js';
 
 const LETTERS: Record<ReportVerdict, string> = {
@@ -16,9 +16,9 @@ const LONGEST_SUMMARISED = 300_000;
 export function summarise(
   text: string,
   aside: ReadonlySet<string> = new Set(),
-  terms: 'auto' | 'us' | 'uk' = 'auto',
+  options: CheckOptions = { terms: 'auto' },
 ): Summary | null {
-  return text.length > LONGEST_SUMMARISED ? null : summaryOf(checkText(text, '', { terms }), aside);
+  return text.length > LONGEST_SUMMARISED ? null : summaryOf(checkText(text, '', options), aside);
 }
 
 function summaryOf(report: Report, aside: ReadonlySet<string>): Summary {

@@ -5,7 +5,6 @@ import type { Edition, EditionMade, TermsNotes, TermDecision, TermsWanted } from
 import type { OpenDatabase } from './db/client.js';
 import { editions, patterns, termDecisions } from './db/schema.js';
 import type { PatternStore } from './patterns.js';
-import { summarise } from './summary.js';
 
 type To = 'us' | 'uk';
 
@@ -55,13 +54,11 @@ export class TermsStore {
 
   /** Settles which vocabulary a pattern is in; false where there is no such pattern. */
   async settle(id: string, terms: 'auto' | To): Promise<boolean> {
-    const pattern = await this.#patterns.get(id);
-    if (!pattern) return false;
-    const summary = JSON.stringify(summarise(pattern.text, await this.#patterns.asideOf(id), terms));
-    await this.#database.write(() =>
-      this.#database.db.update(patterns).set({ terms, summary }).where(eq(patterns.id, id)),
+    const changed = await this.#database.write(() =>
+      this.#database.db.update(patterns).set({ terms }).where(eq(patterns.id, id)).returning({ id: patterns.id }),
     );
-    return true;
+    await this.#patterns.recount(id);
+    return changed.length > 0;
   }
 
   /** Keeps what is to be written for a word, or (null) forgets it; false where there is no such pattern. */

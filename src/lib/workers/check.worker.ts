@@ -11,9 +11,10 @@ import {
   type RoundAccount,
   type TermsEvidence,
 } from '../../core/index.js';
+import { ruleSettingsSchema } from '../patterns.js';
 
 const termsSchema = z.enum(['auto', 'us', 'uk']);
-const askSchema = z.object({ text: z.string(), name: z.string(), terms: z._default(termsSchema, 'auto') });
+const askSchema = z.object({ text: z.string(), name: z.string(), terms: termsSchema, rules: ruleSettingsSchema });
 const convertSchema = z.object({
   text: z.string(),
   from: termsSchema,
@@ -36,7 +37,7 @@ export interface EarlierRound {
 
 /** What the page may ask of the worker. Accounts and slips are those of the text that was checked last. */
 export interface CheckWorker {
-  check(asked: z.input<typeof askSchema>): Report;
+  check(asked: z.infer<typeof askSchema>): Report;
   fixed(): Report | null;
   account(round: number): RoundAccount | null;
   slips(asked: { round: number; onHook: number }): HookSlip[];
@@ -49,8 +50,8 @@ let last: Checked | null = null;
 
 const worker: CheckWorker = {
   check(asked) {
-    const { text, name, terms } = askSchema.parse(asked);
-    last = checkPattern(text, name, { terms });
+    const { text, name, ...options } = askSchema.parse(asked);
+    last = checkPattern(text, name, options);
     return last.report;
   },
   fixed: () => last?.fixed() ?? null,

@@ -4,6 +4,7 @@ import {
   accountSchema,
   hookSlipSchema,
   reportSchema,
+  type CheckOptions,
   type HookSlip,
   type Report,
   type RoundAccount,
@@ -25,14 +26,14 @@ export class Checker {
   readonly #worker: Worker;
   readonly #remote: Remote<CheckWorker>;
   readonly #told: (report: Report, text: string) => void;
-  readonly #terms: 'auto' | 'us' | 'uk';
+  readonly #options: CheckOptions;
   #waiting: { text: string; name: string } | null = null;
   #busy = false;
   #fixing: ReturnType<typeof setTimeout> | undefined;
 
-  /** @param terms the vocabulary that has been settled for the pattern. */
-  constructor(told: (report: Report, text: string) => void, terms: 'auto' | 'us' | 'uk' = 'auto') {
-    this.#terms = terms;
+  /** @param options the vocabulary that has been settled for the pattern, and how its rules are set. */
+  constructor(told: (report: Report, text: string) => void, options: CheckOptions) {
+    this.#options = options;
     this.#worker = new Worker(new URL('./check.worker.ts', import.meta.url), { type: 'module' });
     this.#remote = wrap<CheckWorker>(this.#worker);
     this.#told = told;
@@ -68,7 +69,9 @@ export class Checker {
     this.#busy = true;
     clearTimeout(this.#fixing);
     for (let asked = this.#next(); asked; asked = this.#next()) {
-      const report = reportSchema.parse(await this.#remote.check({ ...asked, terms: this.#terms }));
+      const report = reportSchema.parse(
+        await this.#remote.check({ ...asked, terms: this.#options.terms, rules: { ...this.#options.rules } }),
+      );
       this.#told(report, asked.text);
       clearTimeout(this.#fixing);
       const { text } = asked;

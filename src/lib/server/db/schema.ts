@@ -101,3 +101,18 @@ export const editions = sqliteTable(
   },
   (table) => [index('editions_of_source').on(table.sourceId)],
 );
+
+/** The scope of settings that hold for all patterns. */
+export const EVERYWHERE = 'everywhere';
+
+/** Rules that are set otherwise than they are: for all patterns, or (by its id) for one. */
+export const ruleSettings = sqliteTable(
+  'rule_settings',
+  {
+    scope: text('scope').notNull(),
+    rule: text('rule').notNull(),
+    severity: text('severity', { enum: ['error', 'warning', 'hint', 'off'] }).notNull(),
+    at: integer('at').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.scope, table.rule] })],
+);

@@ -1,12 +1,13 @@
 import { error } from '@sveltejs/kit';
 import { checkText, markedLines } from '../../../../core/index.js';
-import { store } from '../../../../lib/server/store.js';
+import { ruleStore, store } from '../../../../lib/server/store.js';
 import type { PageServerLoad } from './$types.js';
 
 export const load: PageServerLoad = async ({ params }) => {
   const pattern = await (await store()).get(params.id);
   if (!pattern) error(404, 'This pattern is not on the shelf. It may have been put away.');
-  const report = checkText(pattern.text, pattern.name, { terms: pattern.terms });
+  const rules = await (await ruleStore()).holdingFor(params.id);
+  const report = checkText(pattern.text, pattern.name, { terms: pattern.terms, rules });
   const rounds = report.parts.flatMap((part) => part.rounds);
   return {
     name: pattern.name,

@@ -1,0 +1,283 @@
+<script lang="ts">
+  import { SvelteMap } from 'svelte/reactivity';
+  import type { RuleCard, RuleSettings } from '../../core/index.js';
+  import { toasts } from '../components/toasts.svelte.js';
+  import { Trouble } from '../client.js';
+  import type { RuleSetting } from '../patterns.js';
+
+  interface Props {
+    title: string;
+    about: string;
+    back: { href: string; text: string };
+    cards: readonly RuleCard[];
+    /** What is set in this scope. */
+    set: RuleSettings;
+    /** What holds for all patterns, where the scope is a single one. */
+    everywhere?: RuleSettings;
+    change: (setting: RuleSetting) => Promise<void>;
+  }
+
+  let { title, about, back, cards, set, everywhere, change }: Props = $props();
+
+  const FAMILIES: Readonly<Record<string, string>> = {
+    count: 'Counts',
+    frame: 'Round frame',
+    notation: 'Notation',
+    terms: 'Terms',
+    make: 'Making order',
+    materials: 'Materials',
+    shape: 'Shape',
+    safety: 'Safety',
+    rights: 'Rights',
+  };
+  const NAMES = { error: 'error', warning: 'warning', hint: 'hint', off: 'off' } as const;
+  const families = Object.entries(FAMILIES);
+  // svelte-ignore state_referenced_locally
+  const own = new SvelteMap(Object.entries(set));
+  let sought = $state('');
+  let open = $state<string | null>(null);
+
+  const shown = $derived(
+    cards.filter(({ id, about: words }) => `${id} ${words}`.toLowerCase().includes(sought.trim().toLowerCase())),
+  );
+  const usual = ({ id, severity }: RuleCard) => everywhere?.[id] ?? severity;
+
+  async function choose(card: RuleCard, value: string): Promise<void> {
+    const severity = value === 'usual' ? null : (value as keyof typeof NAMES);
+    const before = own.get(card.id);
+    if (severity === null) own.delete(card.id);
+    else own.set(card.id, severity);
+    try {
+      await change({ rule: card.id, severity });
+    } catch (error) {
+      if (before) own.set(card.id, before);
+      else own.delete(card.id);
+      toasts.say(error instanceof Trouble ? error.message : 'This did not work.');
+    }
+  }
+</script>
+
+<main>
+  <nav>
+    <a href={back.href}>{back.text}</a>
+    <h1 {title}>{title}</h1>
+    <input type="search" bind:value={sought} placeholder="Find a rule" aria-label="Find a rule" />
+  </nav>
+  <p class="about">{about}</p>
+  {#each families as [family, name] (family)}
+    {@const rules = shown.filter(({ id }) => id.startsWith(`${family}/`))}
+    {#if rules.length > 0}
+      <section>
+        <h2>{name}</h2>
+        <ul>
+          {#each rules as card (card.id)}
+            {@const now = own.get(card.id) ?? usual(card)}
+            <li class:off={now === 'off'}>
+              <div class="row">
+                <button
+                  type="button"
+                  class="words"
+                  aria-expanded={open === card.id}
+                  onclick={() => (open = open === card.id ? null : card.id)}
+                >
+                  <span class="id">{card.id}</span>
+                  <span>{card.about}</span>
+                </button>
+                <select
+                  class={now}
+                  aria-label="How {card.id} is taken"
+                  value={own.get(card.id) ?? 'usual'}
+                  onchange={(event) => void choose(card, event.currentTarget.value)}
+                >
+                  <option value="usual">{NAMES[usual(card)]}{everywhere ? ', as for all' : ''}</option>
+                  {#each Object.entries(NAMES) as [value, text] (value)}
+                    <option {value}>{text}</option>
+                  {/each}
+                </select>
+              </div>
+              {#if open === card.id}
+                <div class="examples">
+                  <figure>
+                    <figcaption>Found in</figcaption>
+                    <pre>{card.failing.trim()}</pre>
+                    {#each card.says as message, i (i)}<p>{message}</p>{/each}
+                  </figure>
+                  <figure>
+                    <figcaption>Nothing in</figcaption>
+                    <pre>{card.passing.trim()}</pre>
+                  </figure>
+                </div>
+              {/if}
+            </li>
+          {/each}
+        </ul>
+      </section>
+    {/if}
+  {/each}
+  {#if shown.length === 0}<p>No rule has “{sought}” in it.</p>{/if}
+</main>
+
+<style>
+  main {
+    max-width: 62rem;
+    padding: var(--space-4) var(--space-5) var(--space-7);
+    margin: 0 auto;
+  }
+
+  nav {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: var(--space-2) var(--space-4);
+  }
+
+  nav a {
+    font-family: var(--text-face);
+    font-style: italic;
+  }
+
+  h1 {
+    flex: 1;
+    min-width: 8rem;
+    overflow: hidden;
+    font-size: var(--size-title);
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+
+  input {
+    width: 14rem;
+    min-height: 2.125rem;
+    padding: 0 var(--space-3);
+    border: 1px solid var(--rule-strong);
+    border-radius: var(--radius);
+    background: var(--paper-raised);
+    color: var(--ink);
+    font: inherit;
+  }
+
+  .about {
+    max-width: 42rem;
+    padding: var(--space-2) 0 var(--space-4);
+    color: var(--ink-soft);
+  }
+
+  h2 {
+    padding: var(--space-4) 0 var(--space-1);
+    border-bottom: 1px solid var(--rule-strong);
+    font-size: var(--size-text);
+  }
+
+  li {
+    border-bottom: 1px solid var(--rule);
+  }
+
+  .row {
+    display: flex;
+    align-items: center;
+    gap: var(--space-3);
+  }
+
+  .words {
+    display: grid;
+    flex: 1;
+    grid-template-columns: 12rem minmax(0, 1fr);
+    gap: var(--space-3);
+    min-width: 0;
+    padding: var(--space-2) 0;
+    border: 0;
+    background: none;
+    color: var(--ink);
+    font: inherit;
+    font-size: var(--size-body);
+    text-align: left;
+    cursor: pointer;
+  }
+
+  .words:hover {
+    background: var(--paper-sunk);
+  }
+
+  .id {
+    font-weight: 620;
+  }
+
+  .off .words {
+    color: var(--ink-soft);
+  }
+
+  .off .id {
+    text-decoration: line-through;
+  }
+
+  select {
+    width: 11rem;
+    padding: 0.2rem var(--space-2);
+    border: 1px solid var(--rule-strong);
+    border-radius: var(--radius);
+    background: var(--paper-raised);
+    color: var(--ink);
+    font: inherit;
+    font-size: var(--size-small);
+  }
+
+  select.error {
+    color: var(--madder);
+    font-weight: 620;
+  }
+
+  select.warning {
+    color: var(--weld);
+    font-weight: 620;
+  }
+
+  select.hint {
+    color: var(--woad);
+  }
+
+  .examples {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+    gap: var(--space-4);
+    padding: 0 0 var(--space-4);
+  }
+
+  figure {
+    margin: 0;
+  }
+
+  figcaption {
+    color: var(--ink-soft);
+    font-size: var(--size-small);
+  }
+
+  pre {
+    padding: var(--space-2) var(--space-3);
+    margin: 0;
+    border-left: 3px solid var(--rule-strong);
+    background: var(--paper-raised);
+    font-family: var(--text-face);
+    font-size: var(--size-body);
+    line-height: 1.5;
+    white-space: pre-wrap;
+    overflow-wrap: anywhere;
+  }
+
+  figure p {
+    padding: var(--space-2) var(--space-3);
+    background: var(--madder-wash);
+    font-size: var(--size-body);
+  }
+
+  @media (max-width: 640px) {
+    .words,
+    .examples {
+      grid-template-columns: minmax(0, 1fr);
+      gap: var(--space-1);
+    }
+
+    select {
+      width: 7rem;
+    }
+  }
+</style>

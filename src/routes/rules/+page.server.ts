@@ -1,0 +1,5 @@
+import { ruleCards } from '../../core/index.js';
+import { ruleStore } from '../../lib/server/store.js';
+import type { PageServerLoad } from './$types.js';
+
+export const load: PageServerLoad = async () => ({ cards: ruleCards(), set: await (await ruleStore()).of() });

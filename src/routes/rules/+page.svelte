@@ -1,0 +1,19 @@
+<script lang="ts">
+  import { setRule } from '../../lib/client.js';
+  import type { RuleSetting } from '../../lib/patterns.js';
+  import RuleList from '../../lib/rules/RuleList.svelte';
+  import type { PageProps } from './$types.js';
+
+  let { data }: PageProps = $props();
+</script>
+
+<svelte:head><title>Rules · Dostik</title></svelte:head>
+
+<RuleList
+  title="Rules"
+  back={{ href: '/', text: 'Shelf' }}
+  about="What is looked for in every pattern. A rule set here holds for all of them; each pattern can set it otherwise."
+  cards={data.cards}
+  set={data.set}
+  change={(setting: RuleSetting) => setRule(null, setting)}
+/>
