@@ -4,6 +4,7 @@ import { countPattern } from './counting/count.js';
 import { accountOf } from './explaining/account.js';
 import { slipsFor } from './explaining/hook.js';
 import type { HookSlip, RoundAccount } from './explaining/schema.js';
+import type { HouseStyle } from './style/style.js';
 import { readPattern, type ReadOptions } from './reading/read.js';
 import { withFixes } from './fixes/index.js';
 import { reportOf } from './report/report.js';
@@ -17,6 +18,8 @@ export { STITCHES, type Stitch, type Vocabulary } from './vocabulary/stitches.js
 export { YARN_WEIGHTS, type YarnWeight } from './vocabulary/yarns.js';
 export { ruleCards, severitySchema, type RuleCard } from './checks/list.js';
 export type { RuleSettings } from './checks/registry.js';
+export { houseStyleSchema, styledSchema, styleTraits } from './style/schema.js';
+export { inStyle, learnt, styleOf, type HouseStyle, type StyleCount, type Styled } from './style/style.js';
 export { accountSchema, hookSlipSchema } from './explaining/schema.js';
 export type { AccountStep, HookSlip, Ladder, RoundAccount } from './explaining/schema.js';
 export { reportSchema } from './report/schema.js';
@@ -27,6 +30,8 @@ export { reportText } from './report/text.js';
 /** How a text is to be read, and which rules are set otherwise than they are. */
 export interface CheckOptions extends ReadOptions {
   readonly rules?: RuleSettings;
+  /** How this press writes; deviations are hints. */
+  readonly style?: HouseStyle;
 }
 
 /** A text that has been checked, and can be asked how its figures come about. */
@@ -54,7 +59,7 @@ export interface Checked {
  */
 export function checkPattern(text: string, file: string, options: CheckOptions = { terms: 'auto' }): Checked {
   const counted = countPattern(readPattern(text, options));
-  const findings = check(counted, options.rules);
+  const findings = check(counted, options.rules, options.style);
   return {
     report: reportOf(file, counted, findings),
     fixed: () => reportOf(file, counted, withFixes(counted, findings)),

@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import type { HouseStyle } from '../core/index.js';
 import {
   conflictSchema,
   editionMadeSchema,
@@ -97,6 +98,11 @@ export async function saveEdition(id: string, wanted: TermsWanted): Promise<Edit
 /** Sets a rule for a pattern, or (null) for all of them. */
 export async function setRule(id: string | null, setting: RuleSetting): Promise<void> {
   await ask(id === null ? '/api/rules' : `/api/patterns/${id}/rules`, body('PUT', setting));
+}
+
+/** Settles how this press writes. */
+export async function saveStyle(style: HouseStyle): Promise<void> {
+  await ask('/api/style', body('PUT', style));
 }
 
 export async function putAway(id: string): Promise<void> {

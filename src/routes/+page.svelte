@@ -82,6 +82,7 @@
     <h1>Shelf</h1>
     <div class="tools">
       <a href="/rules">Rules</a>
+      <a href="/style">House style</a>
       <a href="/card">Reference card</a>
       {#if data.patterns.length > 0}
         <input type="search" bind:value={sought} placeholder="Find by name" aria-label="Find by name" />

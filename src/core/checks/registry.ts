@@ -43,6 +43,8 @@ import { shapeRuffle } from './shape-ruffle.js';
 import { shapeStacked } from './shape-stacked.js';
 import { termsInconsistent } from './terms-inconsistent.js';
 import { termsUnused } from './terms-unused.js';
+import type { HouseStyle } from '../style/style.js';
+import { styleRule } from './style-house.js';
 import { NO_PROSE, proseOf } from './prose.js';
 import type { Found, Rule, Severity } from './rule.js';
 
@@ -98,14 +100,14 @@ export const RULES: readonly Rule[] = [
 const MOST_PARTS = 60;
 
 export interface Finding extends Found {
-  readonly rule: Rule;
+  readonly rule: Pick<Rule, 'id' | 'severity'>;
 }
 
 /** By the id of a rule: another severity than its own, or off. */
 export type RuleSettings = Readonly<Record<string, Severity | 'off'>>;
 
 /** Runs all rules over a counted pattern, as they are set; findings come in the order of the text. */
-export function check(counted: CountedPattern, settings: RuleSettings = {}): Finding[] {
+export function check(counted: CountedPattern, settings: RuleSettings = {}, style: HouseStyle = {}): Finding[] {
   const findings: Finding[] = [];
   // A text of so many parts is a collection: which assembly speaks of which part can't be told there.
   const one = counted.pattern.parts.length <= MOST_PARTS;
@@ -116,5 +118,8 @@ export function check(counted: CountedPattern, settings: RuleSettings = {}): Fin
     for (const found of rule.check(counted, prose))
       findings.push({ ...found, rule, ...(set ? { severity: set } : {}) });
   }
+  const house = styleRule(style);
+  if (settings[house.id] !== 'off' && one)
+    for (const found of house.check(counted)) findings.push({ ...found, rule: house });
   return findings.sort((a, b) => a.span.from - b.span.from || a.span.to - b.span.to);
 }

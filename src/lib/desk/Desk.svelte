@@ -2,7 +2,7 @@
   import { goto } from '$app/navigation';
   import type { EditorView } from '@codemirror/view';
   import { onDestroy, tick as drawn, untrack } from 'svelte';
-  import { markedText, type Report, type ReportFinding, type RoundAccount } from '../../core/index.js';
+  import { markedText, type HouseStyle, type Report, type ReportFinding, type RoundAccount } from '../../core/index.js';
   import { putAway, rename, saveText, takeBack, takeIn, Trouble } from '../client.js';
   import Tabs from '../components/Tabs.svelte';
   import { toasts } from '../components/toasts.svelte.js';
@@ -30,7 +30,14 @@
   import SaveSign from './SaveSign.svelte';
   import SaveTrouble from './SaveTrouble.svelte';
 
-  let { pattern, stored }: { pattern: StoredPattern; stored: StoredNotes } = $props();
+  interface Props {
+    pattern: StoredPattern;
+    stored: StoredNotes;
+    /** How this press writes. */
+    style: HouseStyle;
+  }
+
+  let { pattern, stored, style }: Props = $props();
   // The Desk is made anew for each pattern; from here on it owns name and text.
   // svelte-ignore state_referenced_locally
   const opened = pattern;
@@ -49,7 +56,7 @@
   let spot = $state.raw<Spot>({ line: 1, column: 1 });
   let caret = $state(0);
   let panel = $state<'round' | 'findings' | 'parts'>('round');
-  let open = $state<'name' | 'keys' | 'finder' | null>(null);
+  let open = $state<'name' | 'keys' | 'finder' | 'style' | null>(null);
   let card = $state<{ askHook: () => void; askAside: () => void }>();
   let view: EditorView | undefined;
   let checker: Checker | undefined;
@@ -86,6 +93,7 @@
     copy: () => void copyMarked(),
     print,
     rules: () => void saver.flush().then(() => goto(`/desk/${opened.id}/rules`)),
+    style: () => (open = 'style'),
     terms: () => void saver.flush().then(() => goto(`/terms/${opened.id}`)),
     download: () => saveAsText(name, text),
     manuscript: () => view?.focus(),
@@ -114,7 +122,7 @@
           report === null ? 0 : 30,
         );
       },
-      { terms: opened.terms, rules: untrack(() => stored.rules) },
+      { terms: opened.terms, rules: untrack(() => stored.rules), style: untrack(() => style) },
     );
     const draft = readDraft(opened.id);
     if (draft && draft.text !== opened.text) {
@@ -474,6 +482,18 @@
       {actions}
       {rounds}
       goTo={toRound}
+      onclose={() => (open = null)}
+    />{/await}
+{/if}
+{#if open === 'style'}
+  {#await import('./HouseStyleReview.svelte') then { default: HouseStyleReview }}<HouseStyleReview
+      set={Object.keys(style).length > 0}
+      ask={() => checker?.inStyle(text) ?? null}
+      apply={(next: string) => {
+        open = null;
+        if (view) replaceText(view, next);
+        void drawn().then(() => view?.focus());
+      }}
       onclose={() => (open = null)}
     />{/await}
 {/if}

@@ -60,6 +60,7 @@
     items={[
       { text: 'All keys', act: () => run('keys') },
       { text: 'Terms: US and UK', act: () => run('terms') },
+      { text: 'Set in house style', act: () => run('style') },
       { text: 'Rules for this pattern', act: () => run('rules') },
       { text: 'Reference card', act: () => window.open('/card', '_blank') },
       { text: 'Copy with sums', act: () => run('copy') },

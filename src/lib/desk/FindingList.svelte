@@ -25,6 +25,7 @@
     shape: 'Shape',
     safety: 'Safety',
     rights: 'Rights',
+    style: 'House style',
   };
   let kind = $state<string | null>(null);
   let severity = $state<ReportFinding['severity'] | null>(null);

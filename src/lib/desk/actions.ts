@@ -29,6 +29,7 @@ const TABLE = [
   { id: 'copy', text: 'Copy the text with its sums', group: 'Text', code: 'KeyC', keys: 'Alt C' },
   { id: 'print', text: 'Print with the sums in the margin', group: 'Text', code: 'KeyP', keys: 'Alt P' },
   { id: 'download', text: 'Download as text', group: 'Text' },
+  { id: 'style', text: 'Set the whole pattern in house style', group: 'Text' },
   { id: 'terms', text: 'Terms: US and UK side by side', group: 'Text', code: 'KeyE', keys: 'Alt E' },
   { id: 'rules', text: 'Rules for this pattern', group: 'Findings' },
   { id: 'manuscript', text: 'Back to the manuscript', group: 'Desk', code: 'KeyM', keys: 'Alt M' },

@@ -3,9 +3,10 @@ import { describeFailure, openDatabase } from './db/client.js';
 import { readEnvironment } from './environment.js';
 import { PatternStore } from './patterns.js';
 import { RuleStore } from './rules.js';
+import { StyleStore } from './style.js';
 import { TermsStore } from './terms.js';
 
-let opened: Promise<{ patterns: PatternStore; terms: TermsStore; rules: RuleStore }> | null = null;
+let opened: Promise<{ patterns: PatternStore; terms: TermsStore; rules: RuleStore; style: StyleStore }> | null = null;
 
 /** The store of this process; opened, and its tables brought up to date, at the first call. */
 export async function store(): Promise<PatternStore> {
@@ -22,10 +23,20 @@ export async function ruleStore(): Promise<RuleStore> {
   return (await stores()).rules;
 }
 
+/** As `store`, for the house style. */
+export async function styleStore(): Promise<StyleStore> {
+  return (await stores()).style;
+}
+
 function stores(): NonNullable<typeof opened> {
   opened ??= openDatabase(readEnvironment(process.env), path.resolve('drizzle')).then((database) => {
     const patterns = new PatternStore(database);
-    return { patterns, terms: new TermsStore(database, patterns), rules: new RuleStore(database) };
+    return {
+      patterns,
+      terms: new TermsStore(database, patterns),
+      rules: new RuleStore(database),
+      style: new StyleStore(database),
+    };
   });
   return opened;
 }

@@ -3,18 +3,28 @@ import * as z from 'zod/mini';
 import {
   checkPattern,
   convertTerms,
+  houseStyleSchema,
+  inStyle,
   termsEvidence,
   type Checked,
   type Conversion,
   type HookSlip,
   type Report,
   type RoundAccount,
+  type Styled,
   type TermsEvidence,
 } from '../../core/index.js';
 import { ruleSettingsSchema } from '../patterns.js';
 
 const termsSchema = z.enum(['auto', 'us', 'uk']);
-const askSchema = z.object({ text: z.string(), name: z.string(), terms: termsSchema, rules: ruleSettingsSchema });
+const askSchema = z.object({
+  text: z.string(),
+  name: z.string(),
+  terms: termsSchema,
+  rules: ruleSettingsSchema,
+  style: houseStyleSchema,
+});
+const styleSchema = z.object({ text: z.string(), terms: termsSchema, style: houseStyleSchema });
 const convertSchema = z.object({
   text: z.string(),
   from: termsSchema,
@@ -44,6 +54,7 @@ export interface CheckWorker {
   earlier(text: string): EarlierRound[];
   convert(asked: AskedConversion): Conversion;
   evidence(text: string): TermsEvidence;
+  inStyle(asked: z.infer<typeof styleSchema>): Styled;
 }
 
 let last: Checked | null = null;
@@ -60,6 +71,10 @@ const worker: CheckWorker = {
   convert(asked) {
     const { text, decisions, ...options } = convertSchema.parse(asked);
     return convertTerms(text, { ...options, decisions: new Map(decisions) });
+  },
+  inStyle(asked) {
+    const { text, style, terms } = styleSchema.parse(asked);
+    return inStyle(text, style, { terms });
   },
   evidence: (text) => termsEvidence(z.string().parse(text)),
   earlier(text) {

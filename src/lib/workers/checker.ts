@@ -4,10 +4,12 @@ import {
   accountSchema,
   hookSlipSchema,
   reportSchema,
+  styledSchema,
   type CheckOptions,
   type HookSlip,
   type Report,
   type RoundAccount,
+  type Styled,
 } from '../../core/index.js';
 import type { CheckWorker, EarlierRound } from './check.worker.js';
 
@@ -54,6 +56,12 @@ export class Checker {
     return slipsSchema.parse(await this.#remote.slips({ round, onHook }));
   }
 
+  /** A text in house style, proved to alter no count. */
+  async inStyle(text: string): Promise<Styled> {
+    const { terms, style } = this.#options;
+    return styledSchema.parse(await this.#remote.inStyle({ text, terms, style: { ...style } }));
+  }
+
   /** The rounds of an earlier text, with their words. */
   async earlier(text: string): Promise<EarlierRound[]> {
     return earlierSchema.parse(await this.#remote.earlier(text));
@@ -70,7 +78,12 @@ export class Checker {
     clearTimeout(this.#fixing);
     for (let asked = this.#next(); asked; asked = this.#next()) {
       const report = reportSchema.parse(
-        await this.#remote.check({ ...asked, terms: this.#options.terms, rules: { ...this.#options.rules } }),
+        await this.#remote.check({
+          ...asked,
+          terms: this.#options.terms,
+          rules: { ...this.#options.rules },
+          style: { ...this.#options.style },
+        }),
       );
       this.#told(report, asked.text);
       clearTimeout(this.#fixing);

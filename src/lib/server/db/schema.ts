@@ -116,3 +116,10 @@ export const ruleSettings = sqliteTable(
   },
   (table) => [primaryKey({ columns: [table.scope, table.rule] })],
 );
+
+/** What holds for the whole workspace, by name, as JSON. */
+export const workspace = sqliteTable('workspace', {
+  name: text('name').primaryKey(),
+  value: text('value').notNull(),
+  at: integer('at').notNull(),
+});

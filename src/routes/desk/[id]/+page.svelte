@@ -7,4 +7,4 @@
 
 <svelte:head><title>{data.pattern.name} · Dostik</title></svelte:head>
 
-{#key data.pattern.id}<Desk pattern={data.pattern} stored={data.notes} />{/key}
+{#key data.pattern.id}<Desk pattern={data.pattern} stored={data.notes} style={data.style} />{/key}

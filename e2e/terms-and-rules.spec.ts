@@ -79,3 +79,40 @@ test('the reference card is searched, and is there without a network', async ({ 
   await page.getByLabel('Find on the card').fill('3.50');
   await expect(page.getByRole('cell', { name: 'E/4' })).toBeVisible();
 });
+
+test('a house style is learnt from one pattern and set in another, as one change', async ({ page, server }) => {
+  await page.goto(`${server.url}/style`);
+  await page.getByLabel('Learn it from').selectOption({ label: 'PUFFIN OF GANNET STACK' });
+  await page.getByRole('button', { name: 'Take over all' }).click();
+  await expect(page.getByText('The house style is set.')).toBeVisible();
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+
+  await page.goto(server.url);
+  await page.getByRole('link', { name: 'Lantern Point Lighthouse' }).click();
+  await page.getByRole('tab', { name: /Findings \d/ }).click();
+  await expect(page.getByText('"Round" here and in')).toBeVisible();
+  await page.getByRole('button', { name: 'More for this pattern' }).click();
+  await page.getByRole('menuitem', { name: 'Set in house style' }).click();
+  await expect(page.getByRole('dialog')).toContainText('every round comes out as before');
+  await page.getByRole('button', { name: 'Set it so' }).click();
+  await expect(page.locator('.cm-content')).toContainText('Rnd 3:** (dc in next st, inc) x 6');
+  await expect(page.getByText('"Round" here and in')).toBeHidden();
+  await page.keyboard.press('Control+z');
+  await expect(page.locator('.cm-content')).toContainText('Round 3:**');
+});
+
+test('a rule is switched off for one pattern, and stays on for the others', async ({ page, server }) => {
+  await page.goto(server.url);
+  await page.getByRole('link', { name: 'Lantern Point Lighthouse' }).click();
+  await expect(page.getByRole('tab', { name: 'Findings 1' })).toBeVisible();
+  await page.getByRole('button', { name: 'More for this pattern' }).click();
+  await page.getByRole('menuitem', { name: 'Rules for this pattern' }).click();
+  await page.getByRole('button', { name: 'count/stated' }).click();
+  await expect(page.getByText('Nothing in')).toBeVisible();
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+  await page.getByLabel('How count/stated is taken').selectOption('off');
+  await page.getByRole('link', { name: 'Desk' }).click();
+  await expect(page.getByRole('tab', { name: 'Findings 0' })).toBeVisible();
+  await page.goto(`${server.url}/rules`);
+  await expect(page.getByLabel('How count/stated is taken')).toHaveValue('usual');
+});
