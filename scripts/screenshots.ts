@@ -24,6 +24,11 @@ async function desk(page: Page, name: string, ...keys: readonly string[]): Promi
   }
 }
 
+async function go(page: Page, link: string): Promise<void> {
+  await page.getByRole('link', { name: link }).click();
+  await page.waitForLoadState('networkidle');
+}
+
 const SHOTS: readonly Shot[] = [
   { name: 'shelf', prepare: () => Promise.resolve() },
   {
@@ -50,6 +55,22 @@ const SHOTS: readonly Shot[] = [
   { name: 'desk-findings', prepare: (page) => desk(page, 'HERMIT CRAB', 'Alt+l', 'Alt+Period') },
   { name: 'desk-keys', prepare: (page) => desk(page, 'Lantern Point', 'Alt+k') },
   { name: 'desk-narrow', width: 390, prepare: (page) => desk(page, 'starfish', 'Alt+Period') },
+  { name: 'terms', prepare: (page) => desk(page, 'PUFFIN', 'Alt+e', 'Alt+Period', 'Alt+Period') },
+  { name: 'card', prepare: (page) => go(page, 'Reference card') },
+  {
+    name: 'rules',
+    prepare: async (page) => {
+      await go(page, 'Rules');
+      await page.getByRole('button', { name: 'count/under' }).click();
+    },
+  },
+  {
+    name: 'style',
+    prepare: async (page) => {
+      await go(page, 'House style');
+      await page.getByLabel('Learn it from').selectOption({ label: 'PUFFIN OF GANNET STACK' });
+    },
+  },
   {
     name: 'print',
     prepare: async (page) => {

@@ -1,8 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { expect, it } from 'vitest';
-import { withTables } from './docs.js';
+import { rulesDocument, withTables } from './docs.js';
 
 it('docs/reading.md shows the data that the reader works with (npm run docs)', () => {
   const document = readFileSync('docs/reading.md', 'utf8');
   expect(document).toBe(withTables(document));
+});
+
+it('docs/rules.md lists every rule as it is (npm run docs)', () => {
+  expect(readFileSync('docs/rules.md', 'utf8')).toBe(rulesDocument());
 });

@@ -1,4 +1,5 @@
-/** The generated tables of docs/reading.md.   npm run docs */
+/** The generated tables of docs/reading.md, and docs/rules.md as a whole.   npm run docs */
+import { ruleCards } from '../src/core/index.js';
 import { COSTS } from '../src/core/counting/plausible.js';
 import { FORMS } from '../src/core/reading/forms/index.js';
 import { COMPACT_LETTERS, longName, STITCHES } from '../src/core/vocabulary/stitches.js';
@@ -62,4 +63,21 @@ export function withTables(document: string): string {
   const to = document.indexOf(END);
   if (from < 0 || to < from) throw new Error(`The document needs the marks ${BEGIN} and ${END}.`);
   return `${document.slice(0, from)}${BEGIN}\n\n${readingTables()}\n\n${document.slice(to)}`;
+}
+
+/** The list of rules, made from the rules themselves: what each finds, with both its examples. */
+export function rulesDocument(): string {
+  const cards = ruleCards();
+  const rows = cards.map(({ id, severity, about }) => [`[${id}](#${anchor(id)})`, severity, about]);
+  const examples = cards.map(
+    ({ id, severity, about, failing, says, passing }) =>
+      `## ${id}\n\n${about} (${severity})\n\n\`\`\`\n${failing.trim()}\n\`\`\`\n\n${says
+        .map((message) => `> ${message}`)
+        .join('\n>\n')}\n\nNothing is found in:\n\n\`\`\`\n${passing.trim()}\n\`\`\`\n`,
+  );
+  return `# The rules\n\n<!-- generated: npm run docs -->\n\nEach rule is a file in \`src/core/checks/\`, with these examples as its first tests. Severities are set for all\npatterns at \`/rules\`, and for one from its Desk.\n\n${table(['rule', 'severity', 'finds'], rows)}\n\n${examples.join('\n')}`;
+}
+
+function anchor(id: string): string {
+  return id.replace('/', '');
 }

@@ -23,6 +23,7 @@ const details = fc.check(
 );
 if (details.failed) {
   console.error(fc.defaultReportMessage(details));
+  console.error(details.errorInstance);
   process.exit(1);
 }
 const seconds = (performance.now() - start) / 1000;

@@ -10,6 +10,8 @@ export interface FrameStep {
   readonly missing: readonly number[];
   /** A number that both carry. */
   readonly repeated: number | null;
+  /** The round before is a range that runs into this one, and all that follows counts on from this one. */
+  readonly overrun: boolean;
   /** The number of the round after, for the guess at what was meant. */
   readonly next: number | null;
 }
@@ -31,7 +33,7 @@ export function* steps({ rounds }: CountedPattern): Iterable<FrameStep> {
     }
     const next = rounds[i + 1]?.stretch === round.stretch ? (rounds[i + 1]?.round.from ?? null) : null;
     const inner = between(round.round.numbers);
-    if (inner.length > 0) yield { before: round, round, missing: inner, repeated: null, next };
+    if (inner.length > 0) yield { before: round, round, missing: inner, repeated: null, overrun: false, next };
     if (!before || before.stretch !== round.stretch) {
       owed = 0;
       before = round;
@@ -41,11 +43,13 @@ export function* steps({ rounds }: CountedPattern): Iterable<FrameStep> {
     unnumbered = 0;
     if (gap < 0 && round.round.from >= before.round.from) {
       owed += 1;
-      yield { before, round, missing: [], repeated: round.round.from, next };
+      const follows = next === null || next === round.round.to + 1;
+      const overrun = before.round.to > before.round.from && round.round.from > before.round.from && follows;
+      yield { before, round, missing: [], repeated: round.round.from, overrun, next };
     } else if (gap > owed) {
       const first = before.round.to + 1 + owed;
       const missing = Array.from({ length: Math.min(gap - owed, 500) }, (_, k) => first + k);
-      yield { before, round, missing, repeated: null, next };
+      yield { before, round, missing, repeated: null, overrun: false, next };
       owed = 0;
     } else if (gap > 0) owed = 0;
     before = round;
@@ -78,4 +82,18 @@ export function renumbered(source: SourceText, { before, round, next }: FrameSte
     text: String(wanted[i] ?? figure),
   }));
   return [{ title: `Number it ${wanted.join(' to ')}`, edits }];
+}
+
+/** The last number of a range made to end before the round that follows. */
+export function shortened(source: SourceText, { before, round }: FrameStep): Fix[] {
+  const { labelSpan } = before.round;
+  const label = source.text.slice(labelSpan.from, labelSpan.to);
+  const figures = [...label.matchAll(/\d+/g)];
+  const last = figures.at(-1);
+  const wanted = round.round.from - 1;
+  if (figures.length !== 2 || !last || wanted <= before.round.from) return [];
+  const from = labelSpan.from + last.index;
+  return [
+    { title: `End it with ${wanted}`, edits: [{ span: { from, to: from + last[0].length }, text: String(wanted) }] },
+  ];
 }

@@ -103,6 +103,8 @@ function fault(
     const many = roundsInWords(piece.last, piece.counted[0]?.round.kind ?? 'round');
     return { message: place.fromEnd ? `${said} from the end: ${name} has ${many}.` : `${said}: ${name} has ${many}.` };
   }
+  if (place.between && last <= first)
+    return { message: `Between ${first} and ${last}: two rounds that follow each other are meant.` };
   if (!certain) return null;
   const number = place.fromEnd ? piece.last + 1 - first : first;
   const made = madeBy(piece, number);

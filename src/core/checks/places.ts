@@ -6,6 +6,8 @@ export interface Place {
   readonly to: number;
   /** The rounds named, first and last; null where none are. */
   readonly rounds: readonly [number, number] | null;
+  /** It lies between those two rounds. */
+  readonly between: boolean;
   /** Rounds counted from the bottom or the end of the piece. */
   readonly fromEnd: boolean;
   /** Stitches between two things on that round. */
@@ -58,7 +60,8 @@ export function placesIn(sentence: string): Place[] {
     const from = match.index ?? 0;
     const none = { apart: null, over: null, opposite: false };
     const own = places.length === 0 ? distance : none;
-    places.push({ from, to: from + match[0].length, rounds: [first, last ?? first], fromEnd, ...own });
+    const between = last !== null && /^between$/iu.test(match[1] ?? '');
+    places.push({ from, to: from + match[0].length, rounds: [first, last ?? first], between, fromEnd, ...own });
   };
   for (const match of sentence.matchAll(ROUNDS)) add(match, Number(match[2]), valueOf(match[3]), false);
   for (const match of sentence.matchAll(RANKED)) {
@@ -68,7 +71,14 @@ export function placesIn(sentence: string): Place[] {
   if (places.length === 0 && (distance.apart !== null || distance.opposite)) {
     const match = apart ?? OPPOSITE.exec(sentence);
     const from = match?.index ?? 0;
-    places.push({ from, to: from + (match?.[0].length ?? 0), rounds: null, fromEnd: false, ...distance });
+    places.push({
+      from,
+      to: from + (match?.[0].length ?? 0),
+      rounds: null,
+      between: false,
+      fromEnd: false,
+      ...distance,
+    });
   }
   return places;
 }

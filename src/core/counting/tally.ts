@@ -134,8 +134,10 @@ export class Tally {
   #alongSpur(step: Work): number | null {
     if (step.place.kind === 'chain-from-hook' && this.#chains > 0) {
       this.made -= this.#chains;
-      const chain = this.worked.at(-1);
-      if (chain) this.worked[this.worked.length - 1] = { ...chain, made: 0 };
+      // Between the chain and the stitches into it the work may be turned.
+      const index = this.worked.findLastIndex(({ step: { kind } }) => kind === 'chain');
+      const chain = this.worked[index];
+      if (chain) this.worked[index] = { ...chain, made: 0 };
       this.#spur = Math.max(0, this.#chains - step.place.k + 1);
       this.#chains = 0;
     }

@@ -72,6 +72,11 @@ describe('the stitch ladder', () => {
     expect(accountOf('Rnd 4: sc 20 (20)').ladder).toMatchObject({ left: [], beyond: 2 });
   });
 
+  it('holds no stitch for a chain that is turned and worked back along', () => {
+    const { made, ladder } = accountOf('Rnd 4: sc 9, ch 4, turn, sc in 2nd ch from hook and in next 2 ch, sc 9 (18)');
+    expect(ladder?.stitches.length).toBe(made);
+  });
+
   it('knows the pass of the repeat, the yarn, and the step of each stitch', () => {
     const { ladder, steps } = accountOf('Rnd 4: *with Chalk sc 2, with Moss inc; rep from * around (24)');
     expect(ladder?.stitches.slice(0, 5).map(({ colour, pass }) => [colour, pass])).toEqual([
