@@ -1,3 +1,4 @@
+import { openingOf, stitchWidth } from './opening.js';
 import type { Found, Rule } from './rule.js';
 
 const SETS_EYES =
@@ -21,6 +22,7 @@ export const makeEyesLate: Rule = {
   *check({ pattern, rounds }, prose): Iterable<Found> {
     if (!/safety eyes?|eyes? (?:\d+ mm )?on screw|plastic eyes?/i.test(pattern.source.text)) return;
     const { talk, afterRound } = prose;
+    const { width } = stitchWidth(pattern);
     for (const { text, span, part, after } of talk) {
       const match = part && after ? SETS_EYES.exec(text) : null;
       const last = part?.stretches.at(-1)?.rounds.at(-1);
@@ -37,7 +39,7 @@ export const makeEyesLate: Rule = {
       yield {
         span: { from, to: from + match[0].length },
         round: null,
-        message: `The eyes go in after ${last.label} has closed ${part.name} to ${made} stitches: their backs can no longer be reached.`,
+        message: `The eyes go in after ${last.label} has closed ${part.name} to ${made} stitches, ${openingOf(made, width)} mm wide: their backs can no longer be reached.`,
       };
     }
   },
