@@ -28,7 +28,9 @@ function counted(reader: Reader, at: number, afterRepeat: boolean): ReadAmount |
   const named = meaningAt(reader, at, 'times');
   if (named && named.meaning.times !== null) return times(named.meaning.times, named.next);
   const token = tokenAt(reader, at);
-  const sign = (named && named.meaning.times === null) || isTimesSign(reader, at) || token?.raw === 'X';
+  // In letters X is the stitch: "(white) X9".
+  const signX = token?.raw === 'X' && !meaningAt(reader, at, 'stitch', 'shaping');
+  const sign = (named && named.meaning.times === null) || isTimesSign(reader, at) || signX;
   if (sign) {
     const number = tokenAt(reader, at + 1);
     if (number?.kind !== 'number') return null;

@@ -55,6 +55,8 @@ const NEXT_LABEL =
 const NAMED_LABEL = /(?:[\p{L}-]{1,14} ){1,3}(?:row|round|rnd)[ \t]?(?:[:–—]|- )/iuy;
 const DECORATION = /(?:[ \t\u00a0>|•◦‣▪●○☐✓~]|[-–—*+](?=[ \t])|\*\*|__|_(?=\p{L}))*/uy;
 
+/** "Round 1 is 6 dc in a ring": said of what is worked, and no talk about the round. */
+const IS = /^[ \t]is[ \t](?=\d+[ \t]?\p{L})/u;
 /** Words after which "Rnd 11" opens a sentence about the round: "Rnd 11 has left …". */
 const PROSE_AFTER =
   /^[ \t]*(?:has|have|is|are|was|were|will|should|leaves?|left|where|which|may|can|again|in|for|with the|onwards?|onto|on|of|if|then|and|sets?)(?![\p{L}])/iu;
@@ -117,8 +119,9 @@ function wordLabelAt(text: string, at: number, to: number, atStart: boolean): La
   AFTER_LABEL.lastIndex = end;
   const after = AFTER_LABEL.exec(text);
   const separator = after?.[1];
-  const bodyFrom = Math.min(after ? AFTER_LABEL.lastIndex : end, to);
-  if (!separator) {
+  const verb = atStart ? IS.exec(text.slice(end, Math.min(to, end + 12))) : null;
+  const bodyFrom = Math.min(verb ? end + verb[0].length : after ? AFTER_LABEL.lastIndex : end, to);
+  if (!separator && !verb) {
     const rest = text.slice(end, Math.min(to, end + 24));
     if (!atStart || PROSE_AFTER.test(rest) || /^[ \t]*[,/]/.test(rest)) return null;
   }

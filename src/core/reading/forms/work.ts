@@ -259,9 +259,19 @@ function saysCount(
   { amount, next }: { amount: number | null; next: number },
   tool: Tool,
 ): boolean {
-  if (amount === null || amount < 4 || tool.shaping || reader.depth > 0 || next !== at + 1) return false;
+  if (amount === null || tool.shaping || reader.depth > 0 || next !== at + 1) return false;
   const end = isWord(reader, tool.next, '.') ? tool.next + 1 : tool.next;
-  return tokenAt(reader, end) === null && reader.steps.some(fillsAll);
+  if (tokenAt(reader, end) !== null) return false;
+  // A sentence of its own behind the instruction: "…, turn. 14 dc.", "ss to first dc. 20 dc", "As 2nd row. 16 dc."
+  const apart = reader.tokens[at - 1]?.word === '.';
+  const closes = reader.steps.at(-1)?.kind;
+  if (apart && (closes === 'join' || closes === 'turn')) return true;
+  if (apart && (reader.found.reference !== null || reader.steps.some(fillsUp))) return true;
+  return amount >= 4 && reader.steps.some(fillsAll);
+}
+
+function fillsUp(step: Step): boolean {
+  return (step.kind === 'work' || step.kind === 'repeat') && step.amount?.kind === 'fill';
 }
 
 function fillsAll(step: Step): boolean {
