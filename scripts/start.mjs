@@ -1,4 +1,5 @@
 /** Starts the built application. PORT, HOST and DATABASE_URL may be set; see the README. */
+import { once } from 'node:events';
 import { existsSync } from 'node:fs';
 import { listenAt, stop } from './port.mjs';
 
@@ -8,5 +9,8 @@ const { port, host } = await listenAt();
 process.env.PORT = String(port);
 process.env.HOST = host;
 process.env.BODY_SIZE_LIMIT ??= '24M';
-await import(new URL('../build/index.js', import.meta.url).href);
+/** @type {{ server: { server: import('node:http').Server } }} */
+const { server } = await import(new URL('../build/index.js', import.meta.url).href);
+// Only what answers is said to be there.
+if (!server.server.listening) await once(server.server, 'listening');
 console.log(`Dostik is at http://${host}:${port}`);

@@ -2,7 +2,9 @@ import type { Fix } from '../checks/rule.js';
 import type { CountedPattern, CountedRound } from '../counting/counted.js';
 import { madeByKind } from '../counting/kinds.js';
 import type { Outcome } from '../counting/outcome.js';
+import type { Step } from '../pattern/instruction.js';
 import type { Instruction } from '../pattern/pattern.js';
+import type { StitchId } from '../vocabulary/stitches.js';
 import { bracketEdits, smallEdits, timesEdits, timesSign, type Edit } from './edits.js';
 
 /** At most so many ways to put a round right are offered. */
@@ -45,7 +47,7 @@ function candidates(counted: CountedPattern, index: number): Candidate[] {
     if (touchesCount(round, edit, from)) continue;
     const edited = text.slice(0, edit.from) + edit.text + text.slice(edit.to);
     const instruction = readAgain(edited);
-    if (!isSound(instruction)) continue;
+    if (!isSound(instruction) || !suitsBreakdown(instruction)) continue;
     const outcome = round.instead(instruction);
     if (outcome.made === null || outcome.misfits.length > 0 || outcome.obstacles.length > 0) continue;
     const stated = instruction.stated?.total ?? round.round.stated?.total ?? null;
@@ -72,6 +74,23 @@ function editsOf(
 
 function isSound({ unread, brackets }: Instruction): boolean {
   return unread.length === 0 && brackets.length === 0;
+}
+
+/** Whether the kinds of stitches are those of "(4 sc, 4 hdc)", as far as the instruction names them with their numbers. */
+function suitsBreakdown({ steps, stated }: Instruction): boolean {
+  if (!stated || stated.breakdown.length < 2) return true;
+  const made = new Map<StitchId, number>();
+  const add = (some: readonly Step[], times: number): boolean =>
+    some.every((step) => {
+      if (step.kind !== 'work' && step.kind !== 'repeat') return step.kind !== 'group';
+      if (step.amount?.kind !== 'times') return false;
+      const often = times * step.amount.times;
+      if (step.kind === 'repeat') return add(step.body, often);
+      if (step.stitch === null) return false;
+      made.set(step.stitch, (made.get(step.stitch) ?? 0) + often * step.per);
+      return true;
+    });
+  return !add(steps, 1) || stated.breakdown.every(({ stitch, count }) => (made.get(stitch) ?? 0) === count);
 }
 
 /** The stated count has a fix of its own. */

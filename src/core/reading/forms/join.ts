@@ -74,6 +74,8 @@ function firstStitch(reader: Reader, at: number): number | null {
       // "to first ch to form a ring"
       if (isWord(reader, i, 'to') && isWord(reader, i + 1, 'form', 'make')) i = pass(reader, i + 2, 'magic-ring');
       break;
+    } else if (said && token.kind === 'number' && chainBehind(reader, i)) {
+      // "to top of 3 ch"
     } else if (meaningAt(reader, i, 'stitch-word')) {
       i += 1;
       if (!isWord(reader, i, 'in')) break;
@@ -81,4 +83,8 @@ function firstStitch(reader: Reader, at: number): number | null {
     i += 1;
   }
   return said ? i : null;
+}
+
+function chainBehind(reader: Reader, at: number): boolean {
+  return meaningAt(reader, at + 1, 'stitch')?.meaning.stitch === 'chain';
 }
