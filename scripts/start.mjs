@@ -9,8 +9,9 @@ const { port, host } = await listenAt();
 process.env.PORT = String(port);
 process.env.HOST = host;
 process.env.BODY_SIZE_LIMIT ??= '24M';
-/** @type {{ server: { server: import('node:http').Server } }} */
-const { server } = await import(new URL('../build/index.js', import.meta.url).href);
+const { server } = /** @type {{ server: { server: import('node:http').Server } }} */ (
+  await import(new URL('../build/index.js', import.meta.url).href)
+);
 // Only what answers is said to be there.
 if (!server.server.listening) await once(server.server, 'listening');
 console.log(`Dostik is at http://${host}:${port}`);
