@@ -1,5 +1,4 @@
 /** Starts the built application. PORT, HOST and DATABASE_URL may be set; see the README. */
-import { once } from 'node:events';
 import { existsSync } from 'node:fs';
 import { listenAt, stop } from './port.mjs';
 
@@ -9,9 +8,14 @@ const { port, host } = await listenAt();
 process.env.PORT = String(port);
 process.env.HOST = host;
 process.env.BODY_SIZE_LIMIT ??= '24M';
-const { server } = /** @type {{ server: { server: import('node:http').Server } }} */ (
-  await import(new URL('../build/index.js', import.meta.url).href)
-);
+await import(new URL('../build/index.js', import.meta.url).href);
 // Only what answers is said to be there.
-if (!server.server.listening) await once(server.server, 'listening');
-console.log(`Dostik is at http://${host}:${port}`);
+const address = `http://${host}:${port}`;
+while (
+  !(await fetch(`${address}/card`, { method: 'HEAD' }).then(
+    () => true,
+    () => false,
+  ))
+)
+  await new Promise((resolve) => setTimeout(resolve, 20));
+console.log(`Dostik is at ${address}`);
