@@ -10,7 +10,7 @@ process.env.HOST = host;
 process.env.BODY_SIZE_LIMIT ??= '24M';
 await import(new URL('../build/index.js', import.meta.url).href);
 // Only what answers is said to be there.
-const address = `http://${host}:${port}`;
+const address = `http://${host.includes(':') ? `[${host}]` : host}:${port}`;
 while (
   !(await fetch(`${address}/card`, { method: 'HEAD' }).then(
     () => true,
