@@ -126,6 +126,9 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
     if (chain !== null) {
       const hook = meaningAt(reader, chain, 'from-hook');
       if (hook) return found({ kind: 'chain-from-hook', k: rank.value }, once, hook.next);
+      // "sc in 2nd ch and in each ch": the first stitch of a row can be counted from nowhere else.
+      const begins = !reader.steps.some(({ kind }) => kind === 'work' || kind === 'group' || kind === 'repeat');
+      if (afterIn && begins && rank.value > 1) return found({ kind: 'chain-from-hook', k: rank.value }, once, chain);
     }
     if (rank.value === 1) i += 1;
     else {

@@ -93,7 +93,7 @@ function stitchUnnamed(reader: Reader, at: number, before: number | null): Tool 
   const into = meaningAt(reader, at, 'in');
   if (into && (meaningAt(reader, into.next, 'next', 'each', 'same', 'magic-ring') || isOne(reader, into.next)))
     return tool(null, 1, 1, at);
-  return reader.depth > 0 && besideShaping(reader, at) ? tool(null, 1, 1, at) : null;
+  return besideShaping(reader, at) ? tool(null, 1, 1, at) : null;
 }
 
 function isOne(reader: Reader, at: number): boolean {
@@ -105,7 +105,8 @@ function isOne(reader: Reader, at: number): boolean {
 function besideShaping(reader: Reader, at: number): boolean {
   if (isWord(reader, at, ',')) return meaningAt(reader, at + 1, 'increase', 'decrease', 'shaping') !== null;
   const last = reader.steps.at(-1);
-  return at === reader.end && last?.kind === 'work' && last.per !== last.over && isWord(reader, at - 2, ',');
+  const ends = at === reader.end || (reader.depth === 0 && isWord(reader, at, '='));
+  return ends && last?.kind === 'work' && last.per !== last.over && reader.tokens[at - 2]?.word === ',';
 }
 
 /** "incr. in each st", "decr. 6 times": the full stop of a shortened word. */

@@ -81,8 +81,7 @@ export const work: InstructionForm = {
 function again(reader: Reader, at: number): ReadWork | null {
   const last = reader.steps.at(-1);
   // "… in next st and each st around": behind an "and" the "in" need not stand again.
-  const goesOn =
-    meaningAt(reader, at, 'in') ?? (reader.tokens[at - 1]?.word === 'and' || reader.tokens[at - 1]?.word === '&');
+  const goesOn = meaningAt(reader, at, 'in') ?? ['and', '&', '+'].includes(reader.tokens[at - 1]?.word ?? '');
   if (last?.kind !== 'work' || !goesOn) return null;
   const placement = placementAfter(reader, at);
   if (!placement || placement.place.kind !== 'edge' || placement.together) return null;
