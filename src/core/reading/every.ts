@@ -31,7 +31,7 @@ function nthStitch(reader: Reader, at: number): { n: number; next: number } | nu
   const each = meaningAt(reader, pass(reader, at, 'in'), 'each');
   if (!each) return null;
   const rank = tokenAt(reader, each.next);
-  const n = isWord(reader, each.next, 'other') ? 2 : rank?.kind === 'ordinal' ? rank.value : 0;
+  const n = isWord(reader, each.next, 'other', 'alternate') ? 2 : rank?.kind === 'ordinal' ? rank.value : 0;
   if (n < 2 || n > 20) return null;
   const word = meaningAt(reader, each.next + 1, 'stitch-word', 'stitch', 'loop-word');
   return { n, next: word?.next ?? each.next + 1 };

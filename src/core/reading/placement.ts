@@ -108,7 +108,8 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
   // "in every 2nd st", "in every other st" pass over stitches without saying what becomes of them.
   if (
     each &&
-    (isWord(reader, i, 'other') || (tokenAt(reader, i)?.kind === 'ordinal' && tokenAt(reader, i)?.value !== 1))
+    (isWord(reader, i, 'other', 'alternate') ||
+      (tokenAt(reader, i)?.kind === 'ordinal' && tokenAt(reader, i)?.value !== 1))
   )
     return null;
   const base = atBase(reader, i);
