@@ -1,13 +1,10 @@
 import { roundsByPart, type CountedRound } from '../counting/counted.js';
-import type { Part, Pattern, Round } from '../pattern/pattern.js';
+import type { Part, Round } from '../pattern/pattern.js';
+import type { Document, MakingEvent } from './document.js';
 import { NARROW, openingOf, stitchWidth } from './opening.js';
-import type { Prose, Talk } from './prose.js';
 import type { Found, Rule } from './rule.js';
 import { stitches } from './wording.js';
 
-const STUFFS =
-  /(?<!\p{L})(?:re-?)?(?:stuff|fill|add (?:the |some |more )?(?:stuffing|filling|fiberfill|fibrefill))(?:s|ing|ed)?(?!\p{L})/iu;
-const NOT = /(?<!\p{L})(?:not|n['’]t|no|never|without)(?!\p{L})/iu;
 /** A hollow piece is at least this wide somewhere, and this long; smaller ones may well be left empty. */
 const HOLLOW = { stitches: 18, rounds: 6 };
 /** A piece that ends on so few stitches is closed. */
@@ -24,35 +21,36 @@ export const makeStuffingLate: Rule = {
   },
   passing:
     'US terms\n\nBODY\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnds 3-5: sc around (12)\nStuff the body now.\nFold flat and sc 6 through both layers (6)\nFasten off.\n',
-  *check({ pattern, rounds }, prose): Iterable<Found> {
+  *check({ pattern, rounds }, _, document): Iterable<Found> {
     const gauge = stitchWidth(pattern);
-    const elsewhere = saidElsewhere(prose);
+    const stuffing = document.events.filter(({ kind }) => kind === 'stuffing');
+    const elsewhere = saidElsewhere(document);
     const byPart = roundsByPart(rounds);
     for (const part of pattern.parts) {
       const counted = byPart.get(part) ?? [];
-      const first = (prose.ofPart.get(part) ?? []).find((one) => STUFFS.test(one.text));
+      const first = stuffing.find((event) => event.part === part);
       const found = first
         ? (workedShut(part, first) ?? throughNarrow(part, counted, first, gauge))
         : elsewhere
           ? null
-          : never(pattern, part, counted);
+          : never(part, counted);
       if (found) yield found;
     }
   },
 };
 
 /** Whether notes or assembly speak of stuffing for all parts, or nobody stuffs anything. */
-function saidElsewhere({ talk }: Prose): boolean {
-  const stuffing = talk.filter(({ text, section }) => section !== 'materials' && STUFFS.test(text));
+function saidElsewhere({ events }: Document): boolean {
+  const stuffing = events.filter(({ kind }) => kind === 'stuffing');
   return stuffing.length === 0 || stuffing.some(({ part }) => part === null);
 }
 
-function workedShut(part: Part, first: Talk): Found | null {
+function workedShut(part: Part, first: MakingEvent): Found | null {
   const shut = part.stretches
     .flatMap(({ rounds }) => rounds)
     // A flat piece that is seamed along its rows is open at both ends.
     .find(({ steps, kind }) => kind === 'round' && steps.some(throughBoth));
-  if (!shut || NOT.test(first.text) || first.span.from < shut.span.to) return null;
+  if (!shut || first.negated || first.span.from < shut.span.to) return null;
   return {
     span: first.span,
     round: null,
@@ -68,13 +66,13 @@ function throughBoth(step: Round['steps'][number]): boolean {
 function throughNarrow(
   part: Part,
   counted: readonly CountedRound[],
-  first: Talk,
+  first: MakingEvent,
   gauge: { width: number; stated: boolean },
 ): Found | null {
   const index = counted.findIndex(({ round }) => round === first.after);
   const after = counted[index];
   const made = after?.outcome.made ?? null;
-  if (!after || made === null || NOT.test(first.text) || !isHollow(counted.slice(0, index + 1))) return null;
+  if (!after || made === null || first.negated || !isHollow(counted.slice(0, index + 1))) return null;
   const opening = openingOf(made, gauge.width);
   const better = counted.slice(0, index).findLast(({ outcome }) => (outcome.made ?? 0) >= 2 * made);
   if (opening >= NARROW || !better) return null;
@@ -86,12 +84,10 @@ function throughNarrow(
   };
 }
 
-function never({ source }: Pattern, part: Part, counted: readonly CountedRound[]): Found | null {
+function never(part: Part, counted: readonly CountedRound[]): Found | null {
   const last = counted.at(-1);
   const made = last?.outcome.made ?? last?.carried ?? null;
   if (!last || made === null || made > CLOSED || !isHollow(counted)) return null;
-  // Words inside a line that is no talk of its own.
-  if (STUFFS.test(source.text.slice(part.heading.from, last.round.span.to))) return null;
   return {
     span: part.heading,
     round: null,

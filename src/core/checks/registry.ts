@@ -45,6 +45,7 @@ import { termsInconsistent } from './terms-inconsistent.js';
 import { termsUnused } from './terms-unused.js';
 import type { HouseStyle } from '../style/style.js';
 import { styleRule } from './style-house.js';
+import { documentOf, NO_DOCUMENT } from './document.js';
 import { NO_PROSE, proseOf } from './prose.js';
 import type { Found, Rule, Severity } from './rule.js';
 
@@ -112,10 +113,11 @@ export function check(counted: CountedPattern, settings: RuleSettings = {}, styl
   // A text of so many parts is a collection: which assembly speaks of which part can't be told there.
   const one = counted.pattern.parts.length <= MOST_PARTS;
   const prose = one ? proseOf(counted.pattern) : NO_PROSE;
+  const document = one ? documentOf(counted.pattern, prose.talk) : NO_DOCUMENT;
   for (const rule of RULES) {
     const set = settings[rule.id];
     if (set === 'off' || (rule.across && !one)) continue;
-    for (const found of rule.check(counted, prose))
+    for (const found of rule.check(counted, prose, document))
       findings.push({ ...found, rule, ...(set ? { severity: set } : {}) });
   }
   const house = styleRule(style);

@@ -1,4 +1,5 @@
 import type { CountedPattern, CountedRound } from '../counting/counted.js';
+import type { Document } from './document.js';
 import type { Prose } from './prose.js';
 import type { Span } from '../text/source.js';
 
@@ -36,5 +37,5 @@ export interface Rule {
   readonly failing: { readonly text: string; readonly says: readonly string[] };
   /** A pattern, as like as can be, in which it finds nothing. */
   readonly passing: string;
-  check(counted: CountedPattern, prose: Prose): Iterable<Found>;
+  check(counted: CountedPattern, prose: Prose, document: Document): Iterable<Found>;
 }

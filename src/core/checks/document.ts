@@ -1,0 +1,147 @@
+import type { Part, Pattern, Round } from '../pattern/pattern.js';
+import type { Span } from '../text/source.js';
+import { placesIn, type Place } from './places.js';
+import { formsOf, nounOf, sentencesOf, wordsOf, type Talk } from './prose.js';
+
+/** Something that the materials list. */
+export interface Material {
+  readonly kind: 'yarn' | 'hook' | 'eyes' | 'notion';
+  /** As the list calls it: "Sand", "3.5 mm", "safety eye", "felt". */
+  readonly name: string;
+  /** "50 g", "two balls", "8 mm": as written; null where none is. */
+  readonly amount: string | null;
+  readonly span: Span;
+}
+
+/** Something that happens in the making besides crochet, with the round that it stands behind, or in. */
+export interface MakingEvent {
+  readonly kind: 'eyes-set' | 'stuffing' | 'colour' | 'closed' | 'finished' | 'tail' | 'put-aside';
+  /** Said not to be done: "do not stuff". */
+  readonly negated: boolean;
+  readonly part: Part | null;
+  readonly after: Round | null;
+  readonly span: Span;
+}
+
+/** A sentence that puts pieces together: what goes on what, and where. */
+export interface AssemblyStep {
+  readonly pieces: readonly Part[];
+  readonly onto: Part | null;
+  readonly places: readonly Place[];
+  readonly span: Span;
+}
+
+/** What a pattern says besides its rounds, as things with their places in the text. */
+export interface Document {
+  readonly materials: readonly Material[];
+  readonly events: readonly MakingEvent[];
+  readonly assembly: readonly AssemblyStep[];
+}
+
+export const NO_DOCUMENT: Document = { materials: [], events: [], assembly: [] };
+
+const AMOUNT = String.raw`\d+(?:[.,]\d+)?\s?(?:g|gr|grams?|oz|m|yds?|yards?|balls?|skeins?)(?!\p{L})|(?:one|two|three|four|\d+)\s(?:balls?|skeins?|pairs?)(?:\sof)?|(?:a |an )?(?:scraps?|bit|little|oddments?|small amounts?)(?:\sof)?`;
+/** "Soot 45 g", "50 g Sand": a name with a capital beside an amount. */
+const YARN = new RegExp(
+  String.raw`(?:(${AMOUNT})\s(?:\p{Ll}+\s){0,3}(?:in\s)?)?(?<![\p{L}\d])(\p{Lu}\p{Ll}{2,}(?:\s\p{Lu}\p{Ll}+)?)(?:\s(${AMOUNT}))?`,
+  'gu',
+);
+const YARN_WORD =
+  /(?<!\p{L})(?:yarns?|wool|cotton|acrylic|worsted|aran|dk|double knitting|chunky|\d ?ply|fingering)(?!\p{L})/iu;
+const HOOK = /\d(?:[.,]\d{1,2})?\s?mm(?=[^.\n]{0,30}hook)|(?<=hook[^.\n]{0,24})\d(?:[.,]\d{1,2})?\s?mm/giu;
+const EYES =
+  /(?:(\d{1,2}(?:[.,]\d)?\s?mm)\s[^.,\n]{0,24}?)?(?<!\p{L})((?:safety|plastic|glass|bead|black)\s(?:safety\s)?eyes?|eyes?)(?!\p{L})(?:[^.,\n]{0,12}?(\d{1,2}(?:[.,]\d)?\s?mm))?/giu;
+/** Things that a list of materials names for one use in the making; needles and markers are for all of it. */
+const NOTION =
+  /(?<!\p{L})(felt|wire|pipe cleaner|button|bead|ribbon|safety eye|bell|magnet|rattle|keyring|key ring|cardboard|card|pellet|cord)s?(?!\p{L})/giu;
+
+const EVENTS: readonly (readonly [MakingEvent['kind'], RegExp])[] = [
+  [
+    'eyes-set',
+    /(?:put|push|insert|place|set|attach|fix|fit|add|press)\p{L}*\s(?:[^.!]{0,30}\s)?(?:safety\s)?eyes?(?!\p{L})/iu,
+  ],
+  [
+    'stuffing',
+    /(?<!\p{L})(?:re-?)?(?:stuff|fill|(?:add|insert) (?:the |some |more )?(?:stuffing|filling|fiberfill|fibrefill))(?:s|ing|ed)?(?!\p{L})/iu,
+  ],
+  ['colour', /(?<!\p{L})(?:change|switch)\s+to\s+\p{L}+/iu],
+  [
+    'closed',
+    /clos(?:e|ed)|pull (?:it )?(?:tight|up)|gather|draw (?:it |the (?:end|gap|hole|opening) )?(?:closed|together|shut|up)|sew (?:the hole |it )?shut|through the (?:last )?\d+ st/iu,
+  ],
+  ['finished', /(?<!\p{L})(?:fasten(?:ed)? off|finish off|end off|bind off|fo|cut|break)(?!\p{L})/iu],
+  ['tail', /(?<!\p{L})(?:tail|(?:long )?(?:end|thread) for sewing|leav\p{L}* (?:a |an )?(?:long )?end)(?!\p{L})/iu],
+  ['put-aside', /(?<!\p{L})(?:put|set|lay|leave) (?:it |this |the \p{L}+ )?aside/iu],
+];
+const NOT = /(?<!\p{L})(?:not|n['’]t|no|never|without)(?!\p{L})/iu;
+const JOINS = /(?<!\p{L})(?:sew|sewn|attach|join|stitch|glue|pin|crochet)\p{L}*(?!\p{L})/iu;
+const ONTO =
+  /(?<!\p{L})(?:to|on|onto|into)\s+(?:(?:the|each|its|his|her|back|front|top|side|sides|of)\s+){0,4}(?:\p{L}+\s+)??(\p{L}{3,})/giu;
+
+/** Gathers what a pattern says besides its rounds. */
+export function documentOf({ parts }: Pattern, talk: readonly Talk[]): Document {
+  return { materials: [...materialsIn(talk)], events: [...eventsIn(talk)], assembly: [...assemblyIn(parts, talk)] };
+}
+
+function* materialsIn(talk: readonly Talk[]): Iterable<Material> {
+  for (const { text, span, section } of talk) {
+    if (section !== 'materials') continue;
+    const at = (match: RegExpExecArray, offset: number, length: number): Span => ({
+      from: span.from + match.index + offset,
+      to: span.from + match.index + offset + length,
+    });
+    for (const match of text.matchAll(HOOK))
+      yield { kind: 'hook', name: match[0], amount: null, span: at(match, 0, match[0].length) };
+    for (const match of text.matchAll(EYES))
+      yield {
+        kind: 'eyes',
+        name: match[2] ?? '',
+        amount: match[1] ?? match[3] ?? null,
+        span: at(match, 0, match[0].length),
+      };
+    for (const match of text.matchAll(NOTION))
+      yield { kind: 'notion', name: (match[1] ?? '').toLowerCase(), amount: null, span: at(match, 0, match[0].length) };
+    if (!YARN_WORD.test(text)) continue;
+    for (const match of text.matchAll(YARN)) {
+      const name = match[2] ?? '';
+      if (YARN_WORD.test(name) || /^(?:Hook|Yarn|Materials?|You|Safety|Toy|The|Size|Also|For|With)/.test(name))
+        continue;
+      yield {
+        kind: 'yarn',
+        name,
+        amount: match[1] ?? match[3] ?? null,
+        span: at(match, match[0].indexOf(name), name.length),
+      };
+    }
+  }
+}
+
+function* eventsIn(talk: readonly Talk[]): Iterable<MakingEvent> {
+  for (const { text, span, part, section, after } of talk) {
+    if (section === 'materials' || section === 'legend' || section === 'gauge') continue;
+    for (const [kind, words] of EVENTS) {
+      const match = words.exec(text);
+      if (!match) continue;
+      const from = span.from + match.index;
+      yield { kind, negated: NOT.test(text), part, after, span: { from, to: from + match[0].length } };
+    }
+  }
+}
+
+function* assemblyIn(parts: readonly Part[], talk: readonly Talk[]): Iterable<AssemblyStep> {
+  const byNoun = new Map<string, Part>();
+  for (const part of parts) for (const form of formsOf(nounOf(part))) byNoun.set(form, part);
+  for (const { text: all, span, section, part } of talk) {
+    if (section === 'materials' || section === 'legend' || !JOINS.test(all)) continue;
+    for (const { text, at } of sentencesOf(all)) {
+      if (!JOINS.test(text)) continue;
+      const targets = [...text.matchAll(ONTO)].flatMap((match) => byNoun.get((match[1] ?? '').toLowerCase()) ?? []);
+      const onto = targets[0] ?? null;
+      const named = [...wordsOf(text)].flatMap((word) => byNoun.get(word) ?? []).filter((piece) => piece !== onto);
+      const pieces = named.length > 0 ? named : part && section === null && part !== onto ? [part] : [];
+      if (pieces.length === 0 && onto === null) continue;
+      const from = span.from + at;
+      yield { pieces: [...new Set(pieces)], onto, places: placesIn(text), span: { from, to: from + text.length } };
+    }
+  }
+}
