@@ -4,7 +4,9 @@ export default defineConfig({
   testDir: 'e2e',
   fullyParallel: false,
   workers: 2,
-  timeout: 60_000,
+  // Machines that build elsewhere at the same time are slow.
+  timeout: 180_000,
+  expect: { timeout: 15_000 },
   forbidOnly: Boolean(process.env.CI),
   reporter: process.env.CI ? 'line' : 'list',
   use: {

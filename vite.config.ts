@@ -4,5 +4,5 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   plugins: [sveltekit()],
   worker: { format: 'es' },
-  test: { include: ['src/**/*.test.ts', 'tools/**/*.test.ts'], environment: 'node' },
+  test: { include: ['src/**/*.test.ts', 'tools/**/*.test.ts'], environment: 'node', testTimeout: 60_000 },
 });
