@@ -6,7 +6,7 @@ import { mutate } from './mutate.js';
 const errors = (report: Report) => report.findings.filter(({ severity }) => severity === 'error');
 
 describe('fixes for slips planted in clean patterns', () => {
-  const planted = mutate(120, 7).filter(({ fate }) => fate === 'named');
+  const planted = mutate(160, 7).filter(({ fate }) => fate === 'named');
 
   it('remove the error that they are offered for, and never add another', () => {
     for (const { text } of planted) {
