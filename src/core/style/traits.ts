@@ -128,7 +128,7 @@ const times: Trait = {
 };
 
 const ROUND_WORD = /^(rnd|round|rd|r)(s?)\.?(\s?)(?=\d)/iu;
-const WORDS: Readonly<Record<string, string>> = { Rnd: 'Rnd', Round: 'Round', Rd: 'Rd', R: 'R' };
+const WORDS = ['Rnd', 'Round', 'Rd', 'R'];
 
 /** The word in front of a round's number. */
 const word: Trait = {
@@ -146,7 +146,7 @@ const word: Trait = {
     const match = ROUND_WORD.exec(text.slice(from, to));
     if (!match) return;
     const name = match[1] ?? '';
-    const way = Object.keys(WORDS).find((one) => one.toLowerCase() === name.toLowerCase());
+    const way = WORDS.find((one) => one.toLowerCase() === name.toLowerCase());
     if (way === undefined) return;
     const many = round.to > round.from;
     const end = from + match[0].length;
