@@ -64,6 +64,21 @@ export function headingByLook(line: string): Heading | null {
   // A sentence, most often: without ornament, capitals or a number to make.
   const plain = isSmallLetter(text.charCodeAt(1)) && isLetter(text.charCodeAt(0));
   if ((plain || /[.,;]$/.test(text)) && !MAY_SAY_MAKE.test(text) && !text.startsWith('#')) return null;
+  const ornate = isLetter(text.charCodeAt(0)) ? null : inOrnament(text);
+  if (ornate) return ornate;
+  // "Arm (make 2): with Oatmeal."
+  const made = /^([^:]{2,50}):\s*(.*)$/.exec(text);
+  if (made?.[1] && /\(|make|[x×]\s?\d/i.test(made[1]) && quantityIn(made[1]) && !/[.!?]/.test(made[1])) {
+    return { ...named(made[1], 0), rest: made[2] ?? '' };
+  }
+  return (
+    inCapitals(text) ??
+    (quantityIn(text) && text.length <= 60 && !/[.!?]$/.test(text.replace(/pcs?\.\)?/, '')) ? named(text, 0) : null)
+  );
+}
+
+/** "## Head", "**Body**", "[2] Arms", "~ Tail ~", "=== EARS ===". */
+function inOrnament(text: string): Heading | null {
   const markdown = /^(#{1,6})\s+(.+?)\s*#*$/.exec(text);
   if (markdown) return named(markdown[2] ?? '', markdown[1]?.length ?? 1);
   const bold = /^(?:\*\*|__)([^*_]{2,60})(?:\*\*|__)\s*:?$/.exec(text);
@@ -82,15 +97,7 @@ export function headingByLook(line: string): Heading | null {
     text.length > (decor[1]?.length ?? 0) + decor[2].length + 1
   )
     return named(decor[2], 0);
-  // "Arm (make 2): with Oatmeal."
-  const made = /^([^:]{2,50}):\s*(.*)$/.exec(text);
-  if (made?.[1] && /\(|make|[x×]\s?\d/i.test(made[1]) && quantityIn(made[1]) && !/[.!?]/.test(made[1])) {
-    return { ...named(made[1], 0), rest: made[2] ?? '' };
-  }
-  return (
-    inCapitals(text) ??
-    (quantityIn(text) && text.length <= 60 && !/[.!?]$/.test(text.replace(/pcs?\.\)?/, '')) ? named(text, 0) : null)
-  );
+  return null;
 }
 
 function isSmallLetter(code: number): boolean {

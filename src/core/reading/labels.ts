@@ -100,8 +100,10 @@ export function labelsIn(text: string, line: Span, context: LabelContext): Label
   const first = firstLabel(text, start, line.to, context);
   if (first) labels.push(first);
   const from = first ? first.bodyFrom : start;
-  for (const match of text.slice(from, line.to).matchAll(AFTER_SENTENCE)) {
-    const label = wordLabelAt(text, from + match.index + match[0].length, line.to, false);
+  const rest = text.slice(from, line.to);
+  AFTER_SENTENCE.lastIndex = 0;
+  while (AFTER_SENTENCE.test(rest)) {
+    const label = wordLabelAt(text, from + AFTER_SENTENCE.lastIndex, line.to, false);
     if (label) labels.push(label);
   }
   return labels;
@@ -147,6 +149,7 @@ function bracketedLabel(text: string, at: number, to: number): Label | null {
 
 /** "Rnd 1 - 6 sc": the dash ends the label, and the figure after it belongs to the stitch. */
 function withoutAmount(written: string, text: string, end: number, to: number): string {
+  if (/^\d+$/.test(written)) return written;
   // "R1-6 sc in MR" is round 1, since a ring is begun once.
   if (/^1[-–—]\d+$/.test(written) && RING_AFTER.test(text.slice(end, Math.min(to, end + 60)))) return '1';
   const tail =

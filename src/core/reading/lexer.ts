@@ -70,15 +70,9 @@ export function tokenize(text: string, span: Span): Token[] {
       if (i - from > 2 && isDigit(text.charCodeAt(i)) && (text.charCodeAt(i - 1) | 32) === 120) i -= 1;
       // "2dctog" is "2 dc tog".
       if (i - from > 3 && i - from < 9 && text.slice(i - 3, i).toLowerCase() === 'tog') i -= 3;
-      const raw = text.slice(from, i);
-      const word = raw.toLowerCase();
-      const number = cardinal(word);
-      const rank = number === null ? ordinal(word) : null;
-      if (number !== null) push('number', from, i, word, number);
-      else if (rank !== null) push('ordinal', from, i, word, rank);
-      else if (FILLERS.has(word) && raw !== 'A') {
-        spaced = true;
-      } else push('word', from, i, word, 0);
+      const known = wordOf(text.slice(from, i));
+      if (known) push(known.kind, from, i, known.word, known.value);
+      else spaced = true;
       continue;
     }
     const c = text.charAt(i);
@@ -104,6 +98,40 @@ export function tokenize(text: string, span: Span): Token[] {
     i += 1;
   }
   return tokens;
+}
+
+interface Word {
+  readonly kind: TokenKind;
+  readonly word: string;
+  readonly value: number;
+}
+
+/** Words as they have been met, since a pattern has few of them. Emptied before it could grow with what is pasted. */
+const words = new Map<string, Word | null>();
+const MOST_WORDS = 4000;
+/** A longer piece of a text would keep the whole of it in memory. */
+const LONGEST_KEPT = 12;
+
+/** What a word is by itself; null for those that carry no meaning. */
+function wordOf(raw: string): Word | null {
+  const known = words.get(raw);
+  if (known !== undefined) return known;
+  const word = raw.toLowerCase();
+  const number = cardinal(word);
+  const rank = ordinal(word);
+  const found: Word | null =
+    number !== null
+      ? { kind: 'number', word, value: number }
+      : rank !== null
+        ? { kind: 'ordinal', word, value: rank }
+        : FILLERS.has(word) && raw !== 'A'
+          ? null
+          : { kind: 'word', word, value: 0 };
+  if (raw.length <= LONGEST_KEPT) {
+    if (words.size >= MOST_WORDS) words.clear();
+    words.set(raw, found);
+  }
+  return found;
 }
 
 /** Dashes, dots and signs have many shapes and few meanings. */

@@ -13,20 +13,41 @@ const ORDERS =
 /** "US terms", "British crochet terminology": said of all parts, and the name of none. */
 const STATES_TERMS =
   /^\W{0,4}(?:(?:all |written )?in |using )?(?:us|u\.s\.|usa|uk|u\.k\.|american|british)\s+(?:crochet\s+)?(?:terms|terminology|abbreviations)\W*$/iu;
-/** What a line is, seen together with the lines below it. Looks a few lines ahead and never further. */
+/**
+ * What a line is, seen together with the lines below it. Looks a few lines ahead and never further, so that a line is
+ * looked at from several places above it: what it is by itself is found out once.
+ */
 export class Lookahead {
   readonly #source: SourceText;
   readonly #lexicon: Lexicon;
+  readonly #labels: (readonly Label[])[] = [];
+  readonly #looks: (Heading | null)[] = [];
 
   constructor(source: SourceText, lexicon: Lexicon) {
     this.#source = source;
     this.#lexicon = lexicon;
   }
 
+  /** The labels of a line, those without a word among them. */
+  labelsOf(line: number): readonly Label[] {
+    return (this.#labels[line] ??= labelsIn(this.#source.text, lineSpan(this.#source, line), {
+      lexicon: this.#lexicon,
+      bare: true,
+    }));
+  }
+
+  /** The heading that a line is by its own look. */
+  lookOf(line: number): Heading | null {
+    const known = this.#looks[line];
+    if (known !== undefined) return known;
+    const { from, to } = lineSpan(this.#source, line);
+    return (this.#looks[line] = headingByLook(this.#source.text.slice(from, Math.min(to, from + 400))));
+  }
+
   /** The heading that a line is; null where it is none. */
   headingAt(index: number, text: string, afterBlank: boolean): Heading | null {
     if (STATES_TERMS.test(text)) return null;
-    const look = headingByLook(text);
+    const look = this.lookOf(index);
     if (look && (look.level > 0 || afterBlank || look.section || this.roundsFollow(index))) {
       const start = text.search(/[\p{L}\d]/u);
       const from = (this.#source.lineStarts[index] ?? 0) + Math.max(0, start);
@@ -64,9 +85,8 @@ export class Lookahead {
     let lines = 0;
     for (let line = index + 1; line < this.#source.lineStarts.length && line < index + 9 && lines < 4; line += 1) {
       const span = lineSpan(this.#source, line);
-      const to = Math.min(span.to, span.from + 200);
-      if (this.#source.text.slice(span.from, to).trim() === '') continue;
-      const label = labelsIn(this.#source.text, { from: span.from, to }, { lexicon: this.#lexicon, bare: true })[0];
+      if (this.#source.text.slice(span.from, Math.min(span.to, span.from + 200)).trim() === '') continue;
+      const label = this.labelsOf(line)[0];
       if (label) return { label, lines };
       lines += 1;
     }
@@ -81,12 +101,7 @@ export class Lookahead {
       const text = this.#source.text.slice(span.from, Math.min(span.to, span.from + 200));
       if (text.trim() === '') continue;
       seen += 1;
-      const labels = labelsIn(
-        this.#source.text,
-        { from: span.from, to: span.from + text.length },
-        { lexicon: this.#lexicon, bare: true },
-      );
-      const first = labels[0];
+      const first = this.labelsOf(line)[0];
       if (first) return first.from <= 1 || seen === 1;
       if (chainStartIn(text, this.#lexicon.compact)) return true;
       if (
@@ -95,7 +110,7 @@ export class Lookahead {
         beginsInstruction(this.#source.text, span.from, span.to, this.#lexicon)
       )
         return true;
-      if (headingByLook(text)) return false;
+      if (this.lookOf(line)) return false;
     }
     return false;
   }

@@ -11,8 +11,7 @@ import type {
 import { lineSpan, type SourceText, type Span } from '../text/source.js';
 import type { SectionKind } from '../vocabulary/sections.js';
 import { InstructionReader } from './again.js';
-import { headingBeforeLabel, headingByLook, sectionOf, type Heading } from './headings.js';
-import { readInstruction } from './instruction.js';
+import { headingBeforeLabel, sectionOf, type Heading } from './headings.js';
 import { beginsInstruction, contentStart, labelsIn, type Label } from './labels.js';
 import { legendIn } from './legend.js';
 import { tokenize } from './lexer.js';
@@ -145,13 +144,15 @@ class Outliner {
     }
     const afterBlank = this.#afterBlank;
     this.#afterBlank = false;
-    const labels = labelsIn(this.#source.text, span, { lexicon: this.#lexicon, bare: this.#bareLabelsStand() });
+    const labels = this.#bareLabelsStand()
+      ? this.#ahead.labelsOf(index)
+      : labelsIn(this.#source.text, span, { lexicon: this.#lexicon, bare: false });
     if (labels.length > 0) {
       this.#labels(labels, span);
       return;
     }
     this.#title ??= text.replace(/^[^\p{L}\d]+|[^\p{L}\d)!?]+$/gu, '');
-    if (this.#open && this.#continues(text)) {
+    if (this.#open && this.#continues(index, text)) {
       this.#open.to = span.to;
       return;
     }
@@ -278,12 +279,12 @@ class Outliner {
     this.#part?.stretches.push(this.#stretch);
   }
 
-  #continues(text: string): boolean {
+  #continues(index: number, text: string): boolean {
     const open = this.#open;
     if (!open) return false;
     const body = this.#source.text.slice(Math.max(open.bodyFrom, open.to - 160), open.to);
     if (body.trim() === '')
-      return beginsInstruction(text, 0, text.length, this.#lexicon) || headingByLook(text) === null;
+      return beginsInstruction(text, 0, text.length, this.#lexicon) || this.#ahead.lookOf(index) === null;
     if (COUNT_AT_END.test(body)) return false;
     if (GOES_ON.test(body)) return true;
     const start = text.trimStart();
@@ -381,20 +382,11 @@ class Outliner {
       if (COUNT_AT_END.test(this.#source.text.slice(Math.max(span.from, to - 160), to))) break;
       const next = lineSpan(this.#source, line);
       const words = this.#source.text.slice(next.from, Math.min(next.to, next.from + 200));
-      if (
-        words.trim() === '' ||
-        !/^\s*[\p{Ll}(\[{]/u.test(words) ||
-        labelsIn(this.#source.text, next, { lexicon: this.#lexicon, bare: true }).length > 0
-      )
-        break;
+      if (words.trim() === '' || !/^\s*[\p{Ll}(\[{]/u.test(words) || this.#ahead.labelsOf(line).length > 0) break;
       to = next.to;
     }
     const bodyFrom = span.from + wordsBeforeWork(text, this.#lexicon);
-    const reading = readInstruction(
-      this.#source.text,
-      { from: bodyFrom, to: Math.min(to, span.from + 2000) },
-      this.#lexicon,
-    );
+    const reading = this.#instructions.read({ from: bodyFrom, to: Math.min(to, span.from + 2000) });
     if (!isInstruction(reading)) return false;
     // Below a title anything may stand; only what is understood to the last word is taken for a round there.
     if (this.#section !== 'part' && reading.unread.length > 0) return false;

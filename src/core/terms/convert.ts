@@ -20,6 +20,12 @@ export interface ConvertOptions {
   readonly decisions?: ReadonlyMap<string, string>;
 }
 
+/** What is written for a word, and why. */
+interface Put {
+  readonly after: string;
+  readonly reason: string;
+}
+
 /** A change before it has its place in lines, and its key. */
 interface Draft extends Span {
   readonly kind: TermChange['kind'];
@@ -104,16 +110,22 @@ function changesOf(pattern: Pattern, to: Vocabulary, options: ConvertOptions): T
   const drafts: Draft[] = [];
   const spare = spareEntries(source.text, from);
   // The same word is written hundreds of times.
-  const wordings = new Map<string, { after: string; reason: string }>();
+  const wordings = {
+    stitch: new Map(),
+    skip: new Map(),
+    'yarn-over': new Map(),
+    gauge: new Map(),
+    statement: new Map(),
+  } satisfies Record<Mention['kind'], Map<string, Put>>;
   let next = 0;
   for (const mention of mentions) {
     while ((spare[next]?.to ?? Infinity) <= mention.span.from) next += 1;
     const entry = spare[next];
     if (entry && within(mention.span, entry)) continue;
     const words = source.text.slice(mention.span.from, mention.span.to);
-    const known = `${mention.kind}${words}`;
-    let put = wordings.get(known);
-    if (put === undefined) wordings.set(known, (put = wordingOf(words, mention, from, to)));
+    const known: Map<string, Put> = wordings[mention.kind];
+    let put = known.get(words);
+    if (put === undefined) known.set(words, (put = wordingOf(words, mention, from, to)));
     if (put.after === words) continue;
     const { kind, sure } = mention;
     const draft: Draft = {
@@ -153,13 +165,7 @@ function within(span: Span, { from, to }: Span): boolean {
   return from <= span.from && span.to <= to;
 }
 
-/** What is written for a word, and why. */
-function wordingOf(
-  words: string,
-  { name, kind }: Mention,
-  from: Vocabulary,
-  to: Vocabulary,
-): { after: string; reason: string } {
+function wordingOf(words: string, { name, kind }: Mention, from: Vocabulary, to: Vocabulary): Put {
   const said = (word: string) => `${to.toUpperCase()} patterns say ${word}.`;
   switch (kind) {
     case 'stitch': {
@@ -220,6 +226,7 @@ function yarnWritten(words: string, to: Vocabulary): string {
 
 /** "an sc" becomes "a dc", and the other way round. */
 function articleBefore(text: string, draft: Draft): Draft | null {
+  if (/\S/.test(text.charAt(draft.from - 1))) return null;
   const article = /(?<!\p{L})(an?)\s+$/iu.exec(text.slice(Math.max(0, draft.from - 4), draft.from));
   const word = article?.[1];
   if (!article || !word) return null;
@@ -277,13 +284,13 @@ function settled(source: SourceText, drafts: readonly Draft[], decisions: Readon
   const keys = new Keys();
   return drafts.map(({ from, to, kind, after, reason, doubtful }) => {
     const before = source.text.slice(from, to);
-    const line = lineSpan(source, lineIndexAt(source, from));
+    const start = positionAt(source, from);
+    const line = lineSpan(source, start.line - 1);
     const key = keys.of(
       `${kind}|${before}|${after}|${source.text.slice(line.from, Math.min(line.to, line.from + 400))}`,
     );
     const decided = decisions.get(key);
-    const start = positionAt(source, from);
-    const end = positionAt(source, to);
+    const end = to <= line.to ? { line: start.line, column: start.column + to - from } : positionAt(source, to);
     return {
       key,
       kind,

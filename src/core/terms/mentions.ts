@@ -45,7 +45,8 @@ const OF_STITCH_AFTER =
   /^(?:s?(?:\s+(?:in|into|around|over|along|across|on|together|sts?|stitch(?:es)?))(?!\p{L})|s(?!\p{L}))/iu;
 const NO_STITCH_AFTER =
   /^(?:[- ]?(?:knit\p{L}*|check\p{L}*|strand\p{L}*|yarn|thread\p{L}*|wool|cotton|knot\p{L}*|up|layer\p{L}*|thickness\p{L}*|pointed|sided|ended|clef|length|the|amount|loop|line|piece|colou?r|decker|chin|time|size|bed|bow|over|wrap\p{L}*|crochet hook))(?!\p{L})/iu;
-const QUOTED = /"[^"\n]{1,80}"(?![\p{L}\d])|“[^”\n]{1,80}”|https?:\S+|www\.\S+|\S+@\S+\.\S+/giu;
+const QUOTED = /"[^"\n]{1,80}"(?![\p{L}\d])|“[^”\n]{1,80}”|https?:\S+|www\.\S+/giu;
+const MAIL = /(?<!\S)\S{1,80}@\S+\.\S+/gu;
 
 /** All words of a pattern that have another name in the other vocabulary, in the order of the text. */
 export function mentionsIn(pattern: Pattern): Mention[] {
@@ -144,6 +145,8 @@ class Places {
       // Marks in an instruction are inches or hold a repeat, and quote nobody.
       if (this.roundAt(match.index) === null || /^\p{L}/u.test(match[0])) left.push(spanOf(match));
     }
+    // Looked for only where there is one: this one tries every word.
+    if (text.includes('@')) for (const match of text.matchAll(MAIL)) left.push(spanOf(match));
     this.#left = left.sort((a, b) => a.from - b.from);
   }
 
