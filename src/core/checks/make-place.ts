@@ -13,6 +13,8 @@ const TARGET =
 const JOINS = /(?<!\p{L})(?:sew|sewn|attach|join|stitch|glue|pin)(?!\p{L})/iu;
 const SETS = /eye|ear|arm|leg|wing|horn|nose|cheek|sew|set|place|attach|insert|push/iu;
 
+const FREE_LOOPS = /(?:front|back|free|unused|unworked|remaining)\s+(?:loops?|lps?)(?!\p{L})/iu;
+
 export const makePlace: Rule = {
   id: 'make/place',
   severity: 'error',
@@ -29,6 +31,8 @@ export const makePlace: Rule = {
     for (const talk of prose.talk) {
       if (talk.section === 'materials' || talk.section === 'legend' || !MAY_NAME.test(talk.text)) continue;
       for (const { text, at } of sentencesOf(talk.text)) {
+        // Loops left free are asked for where they are worked into.
+        if (FREE_LOOPS.test(text)) continue;
         for (const place of placesIn(text)) {
           const found = fault(place, text, pieces.of(talk, text));
           if (!found) continue;

@@ -21,7 +21,7 @@ const NUMBER = String.raw`(\d{1,3}|\p{L}{3,9})`;
 const UNIT = String.raw`(?:rnds?|rounds?|rds?|rows?|r)\.?`;
 /** "between rounds 12 and 13", "over Rnds 3-5", "on R8", "at round 14". */
 const ROUNDS = new RegExp(
-  String.raw`(?<!\p{L})(between|over|on|at|across|along|into|in)\s+(?:the\s+)?${UNIT}\s?(\d{1,3})(?:\s*(?:and|&|-|–|—|\/|to)\s*(?:${UNIT}\s?)?(\d{1,3}))?(?!\d)`,
+  String.raw`(?<!\p{L})(between|b\/w|over|on|at|across|along|into|in)\s+(?:the\s+)?${UNIT}\s?(\d{1,3})(?:\s*(?:and|&|-|–|—|\/|to)\s*(?:${UNIT}\s?)?(\d{1,3}))?(?!\d)`,
   'giu',
 );
 /** "on the 4th round from the bottom", "between the third and fourth rounds from the end". */
@@ -60,7 +60,7 @@ export function placesIn(sentence: string): Place[] {
     const from = match.index ?? 0;
     const none = { apart: null, over: null, opposite: false };
     const own = places.length === 0 ? distance : none;
-    const between = last !== null && /^between$/iu.test(match[1] ?? '');
+    const between = last !== null && /^b(?:etween|\/w)$/iu.test(match[1] ?? '');
     places.push({ from, to: from + match[0].length, rounds: [first, last ?? first], between, fromEnd, ...own });
   };
   for (const match of sentence.matchAll(ROUNDS)) add(match, Number(match[2]), valueOf(match[3]), false);

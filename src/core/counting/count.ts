@@ -1,4 +1,4 @@
-import type { Step } from '../pattern/instruction.js';
+import type { Chain, Step } from '../pattern/instruction.js';
 import type { Loops } from '../vocabulary/stitches.js';
 import type { Instruction, Part, Pattern, Round, RoundReference, Stretch } from '../pattern/pattern.js';
 import type { CountedPattern, CountedRound, Verdict } from './counted.js';
@@ -108,7 +108,8 @@ function runsOf(rounds: readonly Round[]): Round[][] {
   const runs: Round[][] = [];
   for (const round of rounds) {
     const last = runs.at(-1);
-    if (!last || bringsGround(round)) runs.push([round]);
+    const before = last?.at(-1);
+    if (!last || bringsGround(round) || (before && chainAlone(before))) runs.push([round]);
     else last.push(round);
   }
   return runs;
@@ -146,16 +147,17 @@ function groundOf(
   const free = round.steps.find((step) => step.kind === 'free-loops');
   if (free) return { kind: 'edge', length: freeLoopCount([...before, ...inStretch], free.round, free.loops) };
   const last = inStretch.at(-1);
+  const laid = last && chainAlone(last.round);
+  if (laid)
+    return {
+      kind: 'chains',
+      chains: laid.count,
+      ring: last.round.steps.some(({ kind }) => kind === 'join'),
+      k: foundationFrom(round),
+    };
   if (last) return { kind: 'edge', length: last.carried };
   if (stretch.start) {
-    const named = round.steps.find((step) => step.kind === 'first-chain');
-    const work = round.steps.find((step) => step.kind === 'work' && step.place.kind === 'chain-from-hook');
-    const k =
-      named?.kind === 'first-chain'
-        ? named.k
-        : work?.kind === 'work' && work.place.kind === 'chain-from-hook'
-          ? work.place.k
-          : stretch.start.firstFromHook;
+    const k = foundationFrom(round) ?? stretch.start.firstFromHook;
     return { kind: 'chains', chains: stretch.start.chains, ring: stretch.start.ring, k };
   }
   const { into } = stretch;
@@ -166,12 +168,35 @@ function groundOf(
     return { kind: 'edge', length: freeLoopCount(rounds, into.round, into.loops) };
   }
   const partBefore = before.at(-1);
-  if (partBefore) return { kind: 'edge', length: partBefore.carried };
+  if (partBefore) return { kind: 'edge', length: shareOf(partBefore, round) };
   // "BODY, Rnd 15" after "HEAD, Rnd 14": the piece goes on.
   const other = earlier.at(-1)?.at(-1);
   if (other && round.from > 1 && other.round.to + 1 === round.from) return { kind: 'edge', length: other.carried };
   // The first words of a part that name no ring and no chain: plain amounts are taken for a start.
   return fixedSize(round.steps) && round.from <= 1 ? { kind: 'start' } : { kind: 'edge', length: null };
+}
+
+/** The chain that a line of its own lays: "Row 1: Ch 13." */
+function chainAlone({ steps }: Round): Chain | null {
+  const chain = steps.find((step) => step.kind === 'chain');
+  return chain && steps.every(({ kind }) => kind === 'chain' || kind === 'join' || kind === 'colour' || kind === 'turn')
+    ? chain
+    : null;
+}
+
+/** Which chain from the hook a round is worked into first; null where it doesn't say. */
+function foundationFrom({ steps }: Round): number | null {
+  for (const step of steps) {
+    if (step.kind === 'first-chain') return step.k;
+    if (step.kind === 'work' && step.place.kind === 'chain-from-hook') return step.place.k;
+  }
+  return null;
+}
+
+/** The stitches that a piece in rows takes of a round: "Arms, in rows: Row 1: sc 4, turn" on a round of 20. */
+function shareOf({ round: below, carried }: CountedRound, first: Round): number | null {
+  const uses = first.kind === 'row' && below.kind === 'round' ? (fixedSize(first.steps)?.into ?? 0) : 0;
+  return carried !== null && uses > 0 && uses < carried ? uses : carried;
 }
 
 /**
@@ -295,7 +320,7 @@ function onGround(
   stated: number | null,
 ): Outcome {
   if (steps.every((step) => step.kind !== 'work' && step.kind !== 'group' && step.kind !== 'repeat'))
-    return hindered(ground, [{ kind: 'unread' }]);
+    return hindered(ground, steps.some(({ kind }) => kind === 'chain') ? [] : [{ kind: 'unread' }]);
   const outcome = evaluate(steps, { ground, chainCounts, stated, tracing });
   // An edge that is not known is taken to be what plain amounts use up.
   if (ground.kind === 'edge' && ground.length === null) {

@@ -65,6 +65,9 @@ export function filling(reader: Reader, at: number): ReadAmount | null {
     const target = leaving(reader, i);
     return target ?? { amount: { kind: 'fill', leave: 0 }, next: i };
   }
+  // "(sc 2, inc) all"
+  if (isWord(reader, at, 'all') && reader.tokens[at - 1]?.kind === 'close' && endsStep(reader, at + 1))
+    return { amount: { kind: 'fill', leave: 0 }, next: at + 1 };
   // "sc even (24)"
   if (isWord(reader, at, 'even') && endsStep(reader, at + 1))
     return { amount: { kind: 'fill', leave: 0 }, next: at + 1 };

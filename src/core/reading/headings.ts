@@ -15,16 +15,17 @@ export interface Heading {
 }
 
 const MAKE =
-  /(?<![\p{L}\d])(?:make\s+(?:another\s+)?(\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve)|(?:you\s+)?need\s+(?:to\s+make\s+)?(\d+|one|two|three|four|five|six|seven|eight)(?:\s+of\s+(?:them|these))?|(\d+|one|two|three|four|five|six)\s+(?:pieces?|parts?|details?|pcs?\.?|of\s+(?:them|these)|alike|times)|[x×]\s?(\d+)|(\d+)\s?[x×])(?![\p{L}])[^)]{0,40}\)?/iu;
+  /(?<![\p{L}\d])(?:make\s+(?:another\s+)?(\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve)|(?:crochet|work|knit)\s+(\d+|one|two|three|four|five|six)(?=\s*(?:[),.:]|$))|(\d+)\s+(?:per|on each)\s+(?:side|arm|leg|foot|hand|end)|(?:you\s+)?need\s+(?:to\s+make\s+)?(\d+|one|two|three|four|five|six|seven|eight)(?:\s+of\s+(?:them|these))?|(\d+|one|two|three|four|five|six)\s+(?:pieces?|parts?|details?|pcs?\.?|of\s+(?:them|these)|alike|times)|[x×]\s?(\d+)|(\d+)\s?[x×])(?![\p{L}])[^)]{0,40}\)?/iu;
 /** A quick look before the long one. */
-const MAY_SAY_MAKE = /make|need|piece|part|detail|pcs|alike|times|of the|[x×]\s?\d|\d\s?[x×]/i;
+const MAY_SAY_MAKE =
+  /make|crochet|work|knit|need|piece|part|detail|pcs|alike|times|of the|\d per|on each|[x×]\s?\d|\d\s?[x×]/i;
 const DECOR_LINE = /^\s*([~=*_#+•·\-–—]{1,6})\s*(.*?)\s*\1?\s*$/u;
 
 /** Reads how many are to be made from a heading: "(make 2)", "– make two", "x2", "(2 pcs.)". */
 function quantityIn(text: string): { make: number; index: number; end: number } | null {
   const match = MAY_SAY_MAKE.test(text) ? MAKE.exec(text) : null;
   if (!match) return null;
-  const word = (match[1] ?? match[2] ?? match[3] ?? match[4] ?? match[5] ?? '').toLowerCase();
+  const word = (match.slice(1).find((figure) => figure !== undefined) ?? '').toLowerCase();
   const make = /^\d/.test(word) ? Number(word) : (cardinal(word) ?? 1);
   const index = text.slice(0, match.index).replace(/[\s(,–—:-]+$/u, '').length;
   return make > 0 && make < 1000 ? { make, index, end: match.index + match[0].length } : null;
@@ -128,10 +129,16 @@ function inCapitals(text: string): Heading | null {
 
 function named(text: string, level: number, capitals: string | null = null): Heading {
   const quantity = quantityIn(text);
-  let name = capitals ?? (quantity ? text.slice(0, quantity.index) : text);
+  // "Make 5 body balls, each in another color:"
+  const first = /^(?:make|crochet|work)\s+(?:\d+|\p{L}+)\s+(?=\p{L})/iu.exec(text);
+  let name =
+    capitals ??
+    (quantity ? (quantity.index === 0 && first ? text.slice(first[0].length) : text.slice(0, quantity.index)) : text);
   if (capitals && quantity && quantity.index < capitals.length) name = text.slice(0, quantity.index);
   const comma = name.indexOf(',');
   if (comma > 0) name = name.slice(0, comma);
+  // "Head — use shade A"
+  name = name.replace(LEADS_YARN_BEHIND, '');
   // "Cap: in Russet"
   const colon = name.indexOf(': ');
   if (colon > 0) name = name.slice(0, colon);
@@ -146,6 +153,7 @@ function named(text: string, level: number, capitals: string | null = null): Hea
   return { name, make: quantity?.make ?? 1, saysMake: quantity !== null, section: sectionOf(name), level, rest };
 }
 
+const LEADS_YARN_BEHIND = /\s+[-–—]\s+(?:with|using|use|in|work|from|colou?r)(?!\p{L}).*$/iu;
 const LEADS_YARN = /^(?:with|using|use|in|start|starting|begin|work|from|change|join|colou?r)(?![\p{L}])/iu;
 
 /** A short line that could be a heading if rounds follow: "Head", "First leg", "Body:". */
@@ -155,7 +163,7 @@ export function headingByPlace(line: string): Heading | null {
     return null;
   // "X = sc" explains a letter.
   if (text.includes('=')) return null;
-  if (text.split(/\s+/).length > 5 || !/^[\p{L}\d"'“(]/u.test(text)) return null;
+  if (text.replace(/\([^()]*\)/g, '').split(/\s+/).length > 5 || !/^[\p{L}\d"'“(]/u.test(text)) return null;
   const name = text.replace(/^\d+[.)]\s*/, '');
   // "With Brick:", "Using Canvas:" name a yarn.
   return LEADS_YARN.test(name) ? null : named(name, 0);
@@ -173,9 +181,15 @@ export function headingWithLead(line: string): Heading | null {
 /** A heading that stands before the first label on the same line: "Head: work with Cocoa. R1: …", "Arm (make 2) – R1: …". */
 export function headingBeforeLabel(words: string): Heading | null {
   const text = words.trim().replace(/^[^\p{L}\d]+/u, '');
-  const match = /^([\p{L}\d][\p{L}\d '’&-]{1,30}?(?:\s*\([^()\n]{1,40}\)|\s*[x×]\s?\d+)?)(?:\*\*|__)?\s*[:–—-]/u.exec(
-    text,
-  );
+  const match =
+    /^([\p{L}\d][\p{L}\d '’&-]{1,30}?(?:\s*\([^()\n]{1,40}\)|\s*[x×]\s?\d+)?)(?:\*\*|__)?\s*[:–—-]\s*/u.exec(text);
   if (!match?.[1] || LEADS_YARN.test(match[1])) return null;
-  return { ...named(match[1], 0), rest: '' };
+  const rest = text.slice(match[0].length);
+  // "Ears: Make 2 in white. …"
+  const sentence = /^make\s[^.\n]{1,30}\.\s*/iu.exec(rest)?.[0] ?? '';
+  const quantity = quantityIn(sentence);
+  const heading = named(match[1], 0);
+  return quantity
+    ? { ...heading, make: quantity.make, saysMake: true, rest: rest.slice(sentence.length) }
+    : { ...heading, rest };
 }

@@ -1,6 +1,6 @@
 import { cardinal, ordinal } from '../vocabulary/numbers.js';
 import type { Span } from '../text/source.js';
-import { tokenize } from './lexer.js';
+import { tokenize, type Token } from './lexer.js';
 import type { Lexicon } from './lexicon.js';
 
 /** The label of a round or row, as it stands in the text. */
@@ -13,7 +13,7 @@ export interface Label {
   readonly to: number;
   readonly numbers: readonly number[];
   readonly kind: 'round' | 'row' | null;
-  /** The letter of labels like "L1:"; empty for all others. */
+  /** The letter of labels like "L1:" and "Rnd 11b:"; empty for all others. */
   readonly series: string;
   /** "Next 3 rnds": how many, their numbers to be had from the round before; null for all others. */
   readonly next?: number;
@@ -21,7 +21,7 @@ export interface Label {
 
 const UNITS = 'one|two|three|four|five|six|seven|eight|nine';
 const TENS = 'twenty|thirty|forty|fifty|sixty';
-const NUMBER = String.raw`(?:\d{1,4}|(?:${TENS})(?:[- ](?:${UNITS}))?|${UNITS}|ten|eleven|twelve|(?:thir|four|fif|six|seven|eigh|nine)teen)(?![\p{L}\d])`;
+const NUMBER = String.raw`(?:\d{1,4}[a-d]?|(?:${TENS})(?:[- ](?:${UNITS}))?|${UNITS}|ten|eleven|twelve|(?:thir|four|fif|six|seven|eigh|nine)teen)(?![\p{L}\d])`;
 const COMPOUND = new RegExp(`(${TENS})[- ](${UNITS})`, 'gi');
 const UNIT = String.raw`(?:rnds?|rounds?|rds?|rows?|r)`;
 const WORD_LABEL = new RegExp(
@@ -31,7 +31,7 @@ const WORD_LABEL = new RegExp(
 const RING_AFTER = /^\s*\p{L}[\p{L} .]{0,30}?(?<!\p{L})(?:ring|circle|loop|mr|mc)(?!\p{L})/iu;
 const MAY_HOLD_LABEL = /\d|ro(?:w|und)|rnd/i;
 /** Where a label can stand within a line: after the end of a sentence or a bracket. */
-const AFTER_SENTENCE = /[.!?;:)\]}|][ \t\u00a0*_]+(?=r)/giu;
+const AFTER_SENTENCE = /[.!?;:)\]}|][ \t\u00a0*_]+(?=r|next)/giu;
 /** "1st round:", "6th - 10th rounds:", "Third row:". */
 const ORDINAL = String.raw`(?:\d{1,3}(?:st|nd|rd|th)|first|second|third|fourth|fifth|sixth|seventh|eighth|ninth|tenth)`;
 const ORDINAL_LABEL = new RegExp(
@@ -41,17 +41,19 @@ const ORDINAL_LABEL = new RegExp(
 /** "Rnd 3 (inc):", "Row 5 (dec row)": what the maker may expect, and no step of it. */
 const EXPECTED = String.raw`(?:inc|dec|(?:in|de)creas(?:e|ing)|even|plain|ring|start|shaping)(?:[ \t](?:rnd|round|row))?`;
 const AFTER_LABEL = new RegExp(
-  String.raw`[ \t\u00a0]{0,4}(?:\((?:rs|ws|right side|wrong side|[^()\n]{0,12}side)\)|\(${EXPECTED}\)(?=[ \t]*[:.–—-]))?[ \t]{0,4}(?:\*\*|__)?[ \t]{0,4}([:.)…=~;]|[-–—−](?!\d))?(?:\*\*|__)?\.{0,6}`,
+  String.raw`[ \t\u00a0]{0,4}(?:\((?:rs|ws|right side|wrong side|[^()\n]{0,12}side)\)|\(${EXPECTED}\)(?=[ \t]*[:.–—-]))?[ \t]{0,4}(?:\*\*|__)?[ \t]{0,4}([:.)…=~;]|[-–—−](?!\d)|/(?=[ \t]))?(?:\*\*|__)?\.{0,6}`,
   'iuy',
 );
 const NUMBER_FIRST =
-  /(\d{1,3})(?:[ \t]{0,2}[-–—][ \t]{0,2}(\d{1,3}))?[ \t]{1,2}(rnds?|rounds?|rds?|rows?|r)([:.)–—]|[ \t]- )/iuy;
+  /(\d{1,3})(?:[ \t]{0,2}[-–—][ \t]{0,2}(\d{1,3}))?[ \t]{1,2}(rnds?|rounds?|rds?|rows?|r)([:.)–—]|[ \t]{1,2}[-–—=] )/iuy;
 const BARE_LABEL =
-  /\(?(\d{1,3})(?:[.)]?[ \t]{0,2}(?:[-–—]|to)[ \t]{0,2}(\d{1,3}))?[ \t]{0,2}([.):|]{1,2}|[-–—][ \t]|\t|$)/muy;
+  /\(?(\d{1,3})([a-d]?)(?:[.)]?[ \t]{0,2}(?:[-–—]|to)[ \t]{0,2}(\d{1,3}))?(?:[ \t]{0,2}([.):|]{1,2}|[-–—][ \t]|\t|$)|[ \t]{3,10}(\|))/muy;
+/** "③ sc, inc", "⑤–⑨ sc around": figures in circles, from 1 to 20. */
+const CIRCLED_LABEL = /([①-⑳])(?:[ \t]?[-–—~][ \t]?([①-⑳]))?[.:)]?(?=[ \t])/uy;
 const LETTER_LABEL = /([\p{L}])[ \t]?(\d{1,3})(?:[ \t]?[-–—][ \t]?(?:\1)?(\d{1,3}))?[ \t]?:/uy;
 /** "Next 3 rnds:", "Next round –": the number goes on from the round before. */
 const NEXT_LABEL =
-  /(?:the )?(?:next|following) (?:(\d{1,3}|\p{L}{3,6}) )?(rnds?|rounds?|rds?|rows?)(?:[ \t]?\([^()\n]{0,12}\))?[ \t]?(?:[.:–—]|- )/iuy;
+  /(?:the )?(?:next|following) (?:(\d{1,3}|\p{L}{3,6}) )?(rnds?|rounds?|rds?|rows?)(?:[ \t]?\([^()\n]{0,12}\))?[ \t]?(?:[.:–—]|- )|next:/iuy;
 const NAMED_LABEL = /(?:[\p{L}-]{1,14} ){1,3}(?:row|round|rnd)[ \t]?(?:[:–—]|- )/iuy;
 const DECORATION = /(?:[ \t\u00a0>|•◦‣▪●○☐✓~]|[-–—*+](?=[ \t])|\*\*|__|_(?=\p{L}))*/uy;
 
@@ -79,6 +81,7 @@ function firstLabel(text: string, at: number, to: number, context: LabelContext)
   const first = text.charAt(at);
   if (first >= '0' && first <= '9')
     return numberFirst(text, at, to) ?? ordinalLabel(text, at, to) ?? bareLabel(text, at, to, context);
+  if (first >= '①' && first <= '⑳') return circledLabel(text, at, to, context);
   if (first === '(' || first === '[') return bracketedLabel(text, at, to) ?? bareLabel(text, at, to, context);
   const letter = first.toLowerCase();
   return (
@@ -103,7 +106,8 @@ export function labelsIn(text: string, line: Span, context: LabelContext): Label
   const rest = text.slice(from, line.to);
   AFTER_SENTENCE.lastIndex = 0;
   while (AFTER_SENTENCE.test(rest)) {
-    const label = wordLabelAt(text, from + AFTER_SENTENCE.lastIndex, line.to, false);
+    const at = from + AFTER_SENTENCE.lastIndex;
+    const label = wordLabelAt(text, at, line.to, false) ?? nextLabel(text, at, line.to);
     if (label) labels.push(label);
   }
   return labels;
@@ -135,7 +139,7 @@ function wordLabelAt(text: string, at: number, to: number, atStart: boolean): La
     to: numbers[numbers.length - 1] ?? 0,
     numbers,
     kind: unit.startsWith('row') ? 'row' : unit === 'r' ? null : 'round',
-    series: '',
+    series: /\d([a-d])$/i.exec(written)?.[1]?.toLowerCase() ?? '',
   };
 }
 
@@ -153,8 +157,9 @@ function withoutAmount(written: string, text: string, end: number, to: number): 
   // "R1-6 sc in MR" is round 1, since a ring is begun once.
   if (/^1[-–—]\d+$/.test(written) && RING_AFTER.test(text.slice(end, Math.min(to, end + 60)))) return '1';
   const tail =
-    /[ \t]+(?:[-–—−,~→…]|\.{2,3})[ \t]+\d{1,4}$/u.exec(written) ?? /[ \t]*(?:,|…|\.{2,3})[ \t]*\d{1,4}$/u.exec(written);
-  return tail && /^[ \t]*[\p{L}(]/u.test(text.slice(end, end + 4)) ? written.slice(0, tail.index) : written;
+    /[ \t]+(?:[-–—−,~→…/]|\.{2,3})[ \t]+\d{1,4}$/u.exec(written) ??
+    /[ \t]*(?:,|…|\.{2,3})[ \t]*\d{1,4}$/u.exec(written);
+  return tail && /^(?:[ \t]*[\p{L}(]|-\p{L})/u.test(text.slice(end, end + 4)) ? written.slice(0, tail.index) : written;
 }
 
 function ordinalLabel(text: string, at: number, to: number): Label | null {
@@ -187,24 +192,52 @@ function bareLabel(text: string, at: number, to: number, context: LabelContext):
   if (!match || BARE_LABEL.lastIndex > to) return null;
   const bodyFrom = BARE_LABEL.lastIndex;
   if (text.slice(bodyFrom, to).trim() !== '') {
-    if (match[3] === '' || !beginsInstruction(text, bodyFrom, to, context.lexicon)) return null;
+    if (match[4] === '' || !beginsInstruction(text, bodyFrom, to, context.lexicon)) return null;
     // "(30)" alone on a line is a count; a figure alone is a label where an instruction follows.
-  } else if (match[0].startsWith('(') || (match[3] === '' && !instructionFollows(text, to, context.lexicon)))
+  } else if (match[0].startsWith('(') || (match[4] === '' && !instructionFollows(text, to, context.lexicon)))
     return null;
   const from = Number(match[1]);
-  const last = match[2] ? Number(match[2]) : from;
+  const last = match[3] ? Number(match[3]) : from;
   if (last < from) return null;
   const end = at + match[0].trimEnd().length;
   return {
     span: { from: at, to: end },
     bodyFrom,
-    text: text.slice(at, end).replace(/[.):–—-]+$/u, ''),
+    text: text
+      .slice(at, end)
+      .replace(/[.):|–—-]+$/u, '')
+      .trimEnd(),
+    from,
+    to: last,
+    numbers: range(from, last),
+    kind: null,
+    series: (match[2] ?? '').toLowerCase(),
+  };
+}
+
+function circledLabel(text: string, at: number, to: number, context: LabelContext): Label | null {
+  if (!context.bare) return null;
+  CIRCLED_LABEL.lastIndex = at;
+  const match = CIRCLED_LABEL.exec(text);
+  const bodyFrom = CIRCLED_LABEL.lastIndex;
+  if (!match?.[1] || bodyFrom > to || !beginsInstruction(text, bodyFrom, to, context.lexicon)) return null;
+  const from = inCircle(match[1]);
+  const last = match[2] ? inCircle(match[2]) : from;
+  if (last < from) return null;
+  return {
+    span: { from: at, to: bodyFrom },
+    bodyFrom,
+    text: text.slice(at, bodyFrom),
     from,
     to: last,
     numbers: range(from, last),
     kind: null,
     series: '',
   };
+}
+
+function inCircle(figure: string): number {
+  return figure.charCodeAt(0) - '①'.charCodeAt(0) + 1;
 }
 
 function letterLabel(text: string, at: number, to: number, context: LabelContext): Label | null {
@@ -320,6 +353,8 @@ export function beginsInstruction(text: string, from: number, to: number, lexico
         case 'and':
           i += found.length - 1;
           continue;
+        case 'evenly':
+          return isAllThereIs(tokens[i + found.length]);
         case 'stitch':
         case 'shaping':
         case 'increase':
@@ -338,6 +373,11 @@ export function beginsInstruction(text: string, from: number, to: number, lexico
     }
   }
   return false;
+}
+
+/** "even | 30", "straight (12)": words for a plain round, and nothing else before its count. */
+function isAllThereIs(after: Token | undefined): boolean {
+  return after === undefined || after.kind === 'mark' || after.kind === 'open';
 }
 
 /** The numbers of "5", "5-8", "5, 7 and 9", "five"; null where they don't rise. */

@@ -23,7 +23,15 @@ export function legendIn(text: string, from: number, to: number): LegendEntry[] 
   return entries;
 }
 
+/** `"V" is an increase, "A" means a decrease` */
+const TOLD = /["“'‘](\p{L}{1,6})["”'’]\s+(?:is|are|means?|stands? for)\s+([^,.;"“]{3,60})/gu;
+
 function readLine(line: string, offset: number, entries: LegendEntry[]): void {
+  for (const match of line.matchAll(TOLD)) {
+    const [all, term = '', meaning = ''] = match;
+    const from = offset + match.index;
+    entries.push({ term, meaning: meaning.trim(), span: { from, to: from + all.length } });
+  }
   const equals = (line.match(/=/g)?.length ?? 0) > 1;
   const pieces = equals ? splitList(line) : (listed(line) ?? [{ at: 0, text: line }]);
   for (const { at, text } of pieces) {

@@ -15,6 +15,7 @@ export interface Token extends Span {
 
 const OPEN = '([{<';
 const CLOSE = ')]}>';
+const COUNT_IN_COLUMN = /^\|[ \t]*\d{1,4}[ \t]*(?:\||$)/u;
 /** Words that carry no meaning inside an instruction: "each of the next", "into a ring". */
 const FILLERS = new Set(['the', 'of', 'a', 'an', 'its', 'your', 'just', 'only']);
 
@@ -68,6 +69,7 @@ export function tokenize(text: string, span: Span): Token[] {
       }
       // "INCx6": the x before a figure is a sign and no letter of the word.
       if (i - from > 2 && isDigit(text.charCodeAt(i)) && (text.charCodeAt(i - 1) | 32) === 120) i -= 1;
+      i = endOfDotted(text, from, i, end);
       // "2dctog" is "2 dc tog".
       if (i - from > 3 && i - from < 9 && text.slice(i - 3, i).toLowerCase() === 'tog') i -= 3;
       const known = wordOf(text.slice(from, i));
@@ -82,6 +84,12 @@ export function tokenize(text: string, span: Span): Token[] {
       if (to - i === 1) push('star', i, to, '*', 0);
       else spaced = true;
       i = to;
+      continue;
+    }
+    // "| sc in all | 18 |": the figure in the last column.
+    if (c === '|' && tokens.length > 0 && COUNT_IN_COLUMN.test(text.slice(i, Math.min(end, i + 16)))) {
+      push('mark', i, i + 1, '-', 0);
+      i += 1;
       continue;
     }
     if (c === '_' || c === '`' || c === '|' || c === '\\') {
@@ -116,7 +124,7 @@ const LONGEST_KEPT = 12;
 function wordOf(raw: string): Word | null {
   const known = words.get(raw);
   if (known !== undefined) return known;
-  const word = raw.toLowerCase();
+  const word = SLASHED[raw] ?? raw.toLowerCase().replaceAll('.', '');
   const number = cardinal(word);
   const rank = ordinal(word);
   const found: Word | null =
@@ -132,6 +140,19 @@ function wordOf(raw: string): Word | null {
     words.set(raw, found);
   }
   return found;
+}
+
+const SLASHED: Readonly<Record<string, string>> = { 'w/': 'with', 'b/w': 'between', 'f/o': 'fo', 'w/o': 'without' };
+const DOTTED = /(?:(?:h\.?)?d\.c|s\.c|(?:h|d)\.tr|s\.s|m\.r)\.?|b\/w|f\/o|w\/o?/iuy;
+
+/** Where a word with dots or strokes inside it ends: "d.c.", "h.tr.", "w/"; `end` of its first letters for all others. */
+function endOfDotted(text: string, from: number, end: number, limit: number): number {
+  const mark = text.charCodeAt(end);
+  if ((mark !== 46 && mark !== 47) || end - from > 2) return end;
+  DOTTED.lastIndex = from;
+  const found = DOTTED.exec(text);
+  const to = DOTTED.lastIndex;
+  return found && to > end && to <= limit && !isLetter(text.charCodeAt(to)) ? to : end;
 }
 
 /** Dashes, dots and signs have many shapes and few meanings. */

@@ -4,6 +4,10 @@ import { beginsInstruction, labelsIn, type Label } from './labels.js';
 import type { Lexicon } from './lexicon.js';
 import { chainStartIn } from './starts.js';
 
+/** The stitches of a first round that has no label. */
+const IN_RING = /\d[^.]{0,30}(?<!\p{L})(?:ring|circle|loop|mr)(?!\p{L})/iu;
+/** "Rnd | Instruction | Sts": the names of columns. */
+const HEADS_TABLE = /^[^#|]*\|[^|]*\p{L}[^|]*\|/u;
 /** A line that ends with its count: the instruction is complete. */
 export const COUNT_AT_END =
   /(?:[.,;|]\s+\d{1,4}|\/\s?\d{1,4}|[([{<]\s*[^()[\]{}<>\n]{0,60}?\d[^()[\]{}<>\n]{0,40}[)\]}>]|[=–—]\s*\d+\s*\p{L}*|-\s+\d+(?:\s*\p{L}+)?|\d+\s*(?:sts?|stitch(?:es)?))[\s.*_|]*$/u;
@@ -46,9 +50,10 @@ export class Lookahead {
 
   /** The heading that a line is; null where it is none. */
   headingAt(index: number, text: string, afterBlank: boolean): Heading | null {
-    if (STATES_TERMS.test(text)) return null;
+    if (STATES_TERMS.test(text) || HEADS_TABLE.test(text)) return null;
     const look = this.lookOf(index);
-    if (look && (look.level > 0 || afterBlank || look.section || this.roundsFollow(index))) {
+    const ordered = look?.section === null && look.level === 0 && !look.saysMake && ORDERS.test(text);
+    if (look && !ordered && (look.level > 0 || afterBlank || look.section || this.roundsFollow(index))) {
       const start = text.search(/[\p{L}\d]/u);
       const from = (this.#source.lineStarts[index] ?? 0) + Math.max(0, start);
       const known =
@@ -96,13 +101,15 @@ export class Lookahead {
   /** Whether a first round, or a chain to begin with, stands within the next few lines. */
   roundsFollow(index: number): boolean {
     let seen = 0;
+    let ring = false;
     for (let line = index + 1; line < this.#source.lineStarts.length && line < index + 9 && seen < 4; line += 1) {
       const span = lineSpan(this.#source, line);
       const text = this.#source.text.slice(span.from, Math.min(span.to, span.from + 200));
       if (text.trim() === '') continue;
       seen += 1;
       const first = this.labelsOf(line)[0];
-      if (first) return first.from <= 1 || seen === 1;
+      if (first) return first.from <= 1 || seen === 1 || (ring && first.from === 2);
+      ring ||= IN_RING.test(text);
       if (chainStartIn(text, this.#lexicon.compact)) return true;
       if (
         seen === 1 &&

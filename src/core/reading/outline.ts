@@ -70,6 +70,7 @@ const CONNECTING: ReadonlySet<string> = new Set([
   'both-layers',
 ]);
 const GOES_ON = /(?:[,;:(\[{*+&–—-]|(?<![\p{L}\d])(?:and|in|into|the|next|each|of|to|from|then|with|a|over))\s*$/iu;
+const FOLDED = /(?<=\d[^()[\]{}]{0,12}[)\]}])[.,;]?\s+(?=(?:now )?(?:fold|flatten|press|pinch)\s[^\n]{0,60}\d)/iu;
 const LEAD = /^[^\p{L}\d]{0,4}(\p{L}[\p{L} '’-]{1,28}?)\s*(?:[:.]\s*[*_]{1,2}|[*_]{1,2}\s*[:.–—-]|:)(?=\s)/u;
 
 /** Finds parts and rounds, in one pass over the lines. */
@@ -175,16 +176,35 @@ class Outliner {
     labels.forEach((label, i) => {
       this.#close();
       if (i === 0 && label.span.from > contentStart(this.#source.text, line.from, line.to)) {
-        const lead = { from: line.from, to: label.span.from };
-        const heading = label.from === 1 ? headingBeforeLabel(this.#source.text.slice(lead.from, lead.to)) : null;
-        if (heading && !this.#yarns.isColour(heading.name)) this.#heading(heading, lead);
-        this.#addProse(lead);
+        this.#lead({ from: line.from, to: label.span.from }, label);
       }
       this.#begin(label);
       const to = labels[i + 1]?.span.from ?? line.to;
       const numbered = label.next === undefined ? label : this.#numbered(label, label.next);
       this.#open = { label: numbered, from: label.span.from, bodyFrom: Math.min(label.bodyFrom, to), to };
     });
+  }
+
+  /** What stands on a line before its first label: the name of a piece, words, or a first round without a label. */
+  #lead(lead: Span, label: Label): void {
+    const words = this.#source.text.slice(lead.from, lead.to).trimEnd();
+    const second = label.from === 2 || label.next !== undefined;
+    const named = label.from === 1 || second ? headingBeforeLabel(words) : null;
+    const heading = named && !this.#yarns.isColour(named.name) ? named : null;
+    const to = lead.from + words.length;
+    const bodyFrom = to - (heading?.rest.length ?? words.trimStart().length);
+    if (second && (heading !== null || this.#part === null || this.#pending !== null)) {
+      const reading = this.#instructions.read({ from: bodyFrom, to });
+      if ((isInstruction(reading) || beginsInRing(reading)) && reading.unread.length === 0) {
+        if (heading) this.#heading({ ...heading, rest: '' }, { from: lead.from, to: bodyFrom });
+        this.#begin(null);
+        this.#open = { label: null, from: bodyFrom, bodyFrom, to };
+        this.#close();
+        return;
+      }
+    }
+    if (heading && label.from === 1) this.#heading({ ...heading, rest: '' }, lead);
+    this.#addProse(lead);
   }
 
   /** "Next 3 rnds" goes on from the last number. */
@@ -306,8 +326,18 @@ class Outliner {
     const open = this.#open;
     if (!open || !this.#stretch) return;
     this.#open = null;
-    const reading = this.#instructions.read({ from: open.bodyFrom, to: open.to });
-    this.#stretch.rounds.push(this.#roundOf(open, reading));
+    const fold = FOLDED.exec(this.#source.text.slice(open.bodyFrom, open.to));
+    const to = fold ? open.bodyFrom + fold.index + 1 : open.to;
+    this.#push({ ...open, to });
+    // "(sc 1, inc) x 6 (18). Fold, sc through both layers (9).": the closing is a round of its own.
+    if (fold) {
+      const from = open.bodyFrom + fold.index + fold[0].length;
+      this.#push({ label: null, from, bodyFrom: from, to: open.to });
+    }
+  }
+
+  #push(open: OpenRound): void {
+    this.#stretch?.rounds.push(this.#roundOf(open, this.#instructions.read({ from: open.bodyFrom, to: open.to })));
   }
 
   #roundOf(open: OpenRound, reading: Instruction): Round {
@@ -360,6 +390,8 @@ class Outliner {
   #inlineSection(text: string, span: Span): void {
     const match = /^[^\p{L}]{0,4}(\p{L}[\p{L}' ’]{1,28}?)\s*(?:\*\*|__)?\s*[:–—]/u.exec(text);
     const kind = match?.[1] ? sectionOf(match[1]) : null;
+    // "Terms: US." says which they are, and explains none.
+    if (kind === 'legend' && /^\s*(?:us|uk|american|british)(?!\p{L})/iu.test(text.slice(match?.[0].length))) return;
     if (match && kind && (kind === 'assembly' || !this.#part)) {
       this.#close();
       this.#beginSection(kind, { from: span.from, to: span.from + match[0].length }, span);
@@ -387,7 +419,8 @@ class Outliner {
     }
     const bodyFrom = span.from + wordsBeforeWork(text, this.#lexicon);
     const reading = this.#instructions.read({ from: bodyFrom, to: Math.min(to, span.from + 2000) });
-    if (!isInstruction(reading)) return false;
+    if (!isInstruction(reading) && !(beginsInRing(reading) && this.#ahead.nextLabel(index)?.label.from === 2))
+      return false;
     // Below a title anything may stand; only what is understood to the last word is taken for a round there.
     if (this.#section !== 'part' && reading.unread.length > 0) return false;
     this.#close();
@@ -438,6 +471,12 @@ function isInstruction(reading: Instruction): boolean {
   if (reading.stated !== null || (foundation && reading.unread.length === 0)) return true;
   // "Continue in sc for 3 more rounds."
   return reading.statedRounds !== null && reading.unread.length === 0;
+}
+
+/** "Foundation: 6 sc in the ring." above Round 2. */
+function beginsInRing({ steps, unread }: Instruction): boolean {
+  const inRing = steps.some((step) => step.kind === 'work' && step.place.kind === 'ring');
+  return inRing && unread.length === 0;
 }
 
 const MORE_SPACES = /\s\s|[^\S ]/;

@@ -80,7 +80,7 @@ function placementWords(reader: Reader, at: number): Placement | null {
     // "make a ring, 6 sc into it"
     if (isWord(reader, i, 'it', 'this') && reader.steps.some(({ kind }) => kind === 'ring' || kind === 'join'))
       return found({ kind: 'ring' }, once, i + 1);
-    const ring = meaningAt(reader, i, 'magic-ring');
+    const ring = meaningAt(reader, i, 'magic-ring') ?? firstLoop(reader, i);
     if (ring) return found({ kind: 'ring' }, once, ring.next);
     if (isWord(reader, i, 'mc')) return found({ kind: 'ring' }, once, i + 1);
   }
@@ -92,6 +92,12 @@ function placementWords(reader: Reader, at: number): Placement | null {
   const fill = filling(reader, i);
   if (fill && fill.amount.kind !== 'times') return { ...found(EDGE, fill.amount, fill.next), loops };
   return loops ? { ...found(EDGE, once, i), loops, loopsOnly: true } : null;
+}
+
+/** "6 dc in loop" at the very beginning: there is no loop yet but that of the yarn. */
+function firstLoop(reader: Reader, at: number): { next: number } | null {
+  const loop = isWord(reader, at, 'loop') && endsHere(reader, at + 1);
+  return loop && reader.depth === 0 && reader.steps.length === 0 ? { next: at + 1 } : null;
 }
 
 /** "through both layers", "through both layers all the way round" */
@@ -133,8 +139,9 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
     }
     if (rank.value === 1) i += 1;
     else {
-      const st = meaningAt(reader, i + 1, 'stitch-word', 'loop-word');
-      return st && afterIn ? found(EDGE, once, st.next) : null;
+      // "two in the third", where the ones before have been told: each in its turn.
+      const st = meaningAt(reader, i + 1, 'stitch-word', 'loop-word')?.next ?? (endsHere(reader, i + 1) ? i + 1 : null);
+      return st !== null && afterIn ? found(EDGE, once, st) : null;
     }
   }
   const last = meaningAt(reader, i, 'last');
@@ -163,7 +170,12 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
   else if (each && count === null && !meaningAt(reader, i, 'round-word', 'row-word')) {
     const fill = filling(reader, i);
     return { ...found(EDGE, fill?.amount ?? { kind: 'fill', leave: 0 }, fill?.next ?? i), each: afterIn, loops };
-  } else if (count === null && !loopKind && !((next ?? last) && endsHere(reader, i))) return null;
+  } else if (
+    count === null &&
+    !loopKind &&
+    !((next ?? last ?? (rank?.kind === 'ordinal' ? rank : null)) && endsHere(reader, i))
+  )
+    return null;
   else if (!chosen && !endsHere(reader, i)) return null;
 
   if (!each && !remaining) i = passOfRound(reader, i);
@@ -234,7 +246,13 @@ function passAsJoining(reader: Reader, at: number): number {
 /** "[sc in 2, inc]": the figure alone is enough where the step ends with it. */
 function endsHere(reader: Reader, at: number): boolean {
   const token = tokenAt(reader, at);
-  return token === null || token.kind === 'close' || token.kind === 'star' || /^[,;.+&=-]$/.test(token.word);
+  return (
+    token === null ||
+    token.kind === 'close' ||
+    token.kind === 'open' ||
+    token.kind === 'star' ||
+    /^[,;.+&=-]$/.test(token.word)
+  );
 }
 
 /** "of the previous round" behind a placement; "in last 2 sts of rnd". */
@@ -283,6 +301,8 @@ function chainWord(reader: Reader, at: number): number | null {
   const meant = meaningAt(reader, at, 'stitch', 'chain-word');
   if (!meant) return null;
   if (meant.meaning.is === 'stitch' && meant.meaning.stitch !== 'chain') return null;
+  // "2nd ch. from hook"
+  if (isWord(reader, meant.next, '.') && meaningAt(reader, meant.next + 1, 'from-hook')) return meant.next + 1;
   return pass(reader, meant.next, 'stitch-word');
 }
 

@@ -6,7 +6,7 @@ const CHAINS =
 const LETTER_CHAINS = /(?<![\p{L}\d])(?:K\s?(\d{1,4})|(\d{1,4})\s?K)(?![\p{L}\d])/u;
 const FIRST_CHAIN = /(?:start|begin|work)\p{L}*\s+(?:from|in|into|at)\s+(?:the\s+)?(\d)(?:st|nd|rd|th)\s/iu;
 const LOOPS =
-  /(?:(front|back)\s+)?(?:loops?|lps?)(?![\p{L}])[^.!?]{0,60}?(?<![\p{L}])(?:rounds?|rnds?|rds?|rows?|r)\.?\s{0,2}(\d{1,3}(?!\d)|\p{L}{3,6})/iu;
+  /(?:(front|back)\s+)?(?:loops?|lps?)(?![\p{L}])[^.!?]{0,60}?(?<![\p{L}\d])(?:(?:rounds?|rnds?|rds?|rows?|r)\.?\s{0,2}(\d{1,3}(?!\d)|\p{L}{3,6})|(\d{1,3})(?:st|nd|rd|th)\s(?:rounds?|rnds?|rds?|rows?))/iu;
 
 /**
  * The chain that a part begins with, where the words before its first round say so: "With Ginger,
@@ -24,7 +24,7 @@ export function chainStartIn(prose: string, compact: boolean): PieceStart | null
 /** Loops left free that the rounds to come are worked into: "in the front loops of Round 16, which …". */
 export function freeLoopsIn(prose: string, offset: number): Stretch['into'] {
   const match = LOOPS.exec(prose);
-  const round = Number(match?.[2]) || cardinal(match?.[2]?.toLowerCase() ?? '');
+  const round = Number(match?.[2] ?? match?.[3]) || cardinal(match?.[2]?.toLowerCase() ?? '');
   if (!match || round === null) return null;
   const side = match[1]?.toLowerCase();
   return {

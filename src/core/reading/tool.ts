@@ -37,7 +37,9 @@ export function amountAfterTool(
   const signed = sign?.meaning.times === null || isTimesSign(reader, at);
   const number = tokenAt(reader, signed ? at + 1 : at);
   if (number?.kind !== 'number' || (!signed && before !== null)) return { amount: null, next: at };
-  const next = pass(reader, signed ? at + 2 : at + 1, 'times');
+  const behind = signed ? at + 2 : at + 1;
+  // "inc 1 x 6": the sign is of the figure behind it.
+  const next = tokenAt(reader, behind + 1)?.kind === 'number' ? behind : pass(reader, behind, 'times');
   return { amount: number.value, next: pass(reader, next, 'stitch-word') };
 }
 
@@ -91,7 +93,12 @@ function togetherOnly(reader: Reader, at: number, before: number | null): Tool |
 function stitchUnnamed(reader: Reader, at: number, before: number | null): Tool | null {
   if (before === null) return null;
   const into = meaningAt(reader, at, 'in');
-  if (into && (meaningAt(reader, into.next, 'next', 'each', 'same', 'magic-ring') || isOne(reader, into.next)))
+  if (
+    into &&
+    (meaningAt(reader, into.next, 'next', 'each', 'same', 'magic-ring') ||
+      isOne(reader, into.next) ||
+      tokenAt(reader, into.next)?.kind === 'ordinal')
+  )
     return tool(null, 1, 1, at);
   return besideShaping(reader, at) ? tool(null, 1, 1, at) : null;
 }

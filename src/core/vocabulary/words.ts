@@ -90,7 +90,28 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
   [{ is: 'times', times: 1 }, ['once']],
   [{ is: 'times', times: 2 }, ['twice']],
   [{ is: 'times', times: 3 }, ['thrice']],
-  [{ is: 'repeat' }, ['repeat', 'rep', 'reps', 'repeating', 'repeat from', 'rep from', 'repeats', 'do this']],
+  [
+    { is: 'repeat' },
+    [
+      'repeat',
+      'rep',
+      'reps',
+      'repeating',
+      'repeat from',
+      'rep from',
+      'repeats',
+      'do this',
+      'and so on',
+      'so on',
+      'continue like this',
+      'continue in this way',
+      'continue in this manner',
+      'continue this way',
+      'carry on like this',
+      'keep going like this',
+      'go on like this',
+    ],
+  ],
   [
     { is: 'around' },
     [
@@ -362,7 +383,7 @@ export const REMARK_LEADS: ReadonlySet<string> = new Set(
   cc tw rs ws firmly lightly too no not never always again both try enjoy lay bring flip snip trim knot embroider glue paint
   smooth shape set aside also because since but or remove replace count counted leaves having done pass wrap tuck safety
   eyes eye top toe time good well yes right wrong side sides facing worked fo mm sm bo unravel decide stop squash squeeze
-  match align flat don't dont`.split(/\s+/),
+  match align flat don't dont going`.split(/\s+/),
 );
 
 /** As above, but only where the clause speaks neither of stitches nor of numbers: they may begin an instruction as well. */

@@ -72,6 +72,11 @@ function readBracket(reader: Reader, at: number, open: number, close: number, be
     reader.steps.push(...steps);
     return close + 1;
   }
+  // "2 sc into 2nd ch from hook (start with ch 2)"
+  if (meaningAt(reader, open + 1, 'work') && steps.length > 0 && steps.every(({ kind }) => kind === 'chain')) {
+    reader.steps.unshift(...steps);
+    return close + 1;
+  }
   const times = before === null ? after : { amount: { kind: 'times', times: before } as Amount, next: close + 1 };
   if (times) {
     const span = spanBetween(reader, at, times.next);

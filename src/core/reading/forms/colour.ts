@@ -85,6 +85,9 @@ export const colour: InstructionForm = {
       i > means.next || COLOUR_NAMES.has(name.word) || COLOUR_WORDS.has(name.word) || /^\p{Lu}/u.test(name.raw);
     if (!named || reader.lexicon.at(reader.tokens, i)) return null;
     i += 1;
+    // "CC2"
+    const figure = tokenAt(reader, i);
+    if (figure?.kind === 'number' && figure.glued) i += 1;
     // Names of two words: "Sea Glass".
     const second = tokenAt(reader, i);
     if (second?.kind === 'word' && /^\p{Lu}/u.test(second.raw) && !reader.lexicon.at(reader.tokens, i)) i += 1;

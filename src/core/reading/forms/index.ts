@@ -3,6 +3,7 @@ import { bracket } from './bracket.js';
 import { chain } from './chain.js';
 import { colour } from './colour.js';
 import { join } from './join.js';
+import { plain } from './plain.js';
 import { firstChain, loops, otherSide, turn } from './markers.js';
 import { freeLoops, reference, roundSpan } from './reference.js';
 import { remark } from './remark.js';
@@ -29,6 +30,7 @@ export const FORMS: readonly InstructionForm[] = [
   placeFirst,
   work,
   ring,
+  plain,
   stated,
   turn,
   otherSide,

@@ -43,9 +43,19 @@ export const join: InstructionForm = {
       return emit(reader, at, pass(reader, after, 'round-word'));
     }
     if (isWord(reader, slip.next, 'join', 'close')) return emit(reader, at, slip.next + 1);
+    if (!verb && closesFull(reader, slip.next)) return emit(reader, at, slip.next);
     return verb ? emit(reader, at, slip.next) : null;
   },
 };
+
+/** "… repeat around, sl st.": no stitch is left over for it. */
+function closesFull(reader: Reader, at: number): boolean {
+  const last = reader.steps.at(-1);
+  const full =
+    (last?.kind === 'repeat' || last?.kind === 'work') && last.amount?.kind === 'fill' && last.amount.leave === 0;
+  const after = tokenAt(reader, at);
+  return full && reader.depth === 0 && (after === null || after.kind === 'open' || isWord(reader, at, '.', '=', ','));
+}
 
 function emit(reader: Reader, at: number, next: number): number {
   reader.steps.push({ kind: 'join', span: spanBetween(reader, at, next) });

@@ -1,3 +1,4 @@
+import { isFabricStep } from './work.js';
 import { isBoundary, isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm } from '../reader.js';
 
 /** `ch 1, turn, sc 5`: the work is turned. */
@@ -66,14 +67,16 @@ export const firstChain: InstructionForm = {
   read(reader, at) {
     const verb = pass(reader, at, 'work');
     const i = pass(reader, verb, 'in');
-    if (i === verb && !isWord(reader, i, 'at', 'from')) return null;
+    const said = i > verb || isWord(reader, i, 'at', 'from') || isWord(reader, verb - 1, 'with');
+    if (!said) return null;
     const rank = tokenAt(reader, isWord(reader, i, 'at', 'from') ? i + 1 : i);
     if (rank?.kind !== 'ordinal') return null;
     const at2 = reader.tokens.indexOf(rank, i) + 1;
     const chain = meaningAt(reader, at2, 'stitch', 'loop-word', 'chain-word');
     if (!chain || (chain.meaning.is === 'stitch' && chain.meaning.stitch !== 'chain')) return null;
     // "the 2nd loop" alone may be any loop.
-    if (chain.meaning.is !== 'stitch' && !meaningAt(reader, chain.next, 'from-hook')) return null;
+    const begins = reader.steps.some(({ kind }) => kind === 'chain') && !reader.steps.some(isFabricStep);
+    if (chain.meaning.is !== 'stitch' && !begins && !meaningAt(reader, chain.next, 'from-hook')) return null;
     const hook = pass(reader, pass(reader, chain.next, 'stitch-word'), 'from-hook');
     // "in 2nd ch from hook make 6 sc" goes into that one chain.
     if (verb === at && meaningAt(reader, hook, 'work')) return null;

@@ -1,6 +1,7 @@
 import type { FreeLoops } from '../../pattern/instruction.js';
 import { amountAfter } from '../amount.js';
 import { pieceNamed } from '../placement.js';
+import { plainWords } from './plain.js';
 import { isFabricStep } from './work.js';
 import {
   isBoundary,
@@ -41,7 +42,7 @@ export const reference: InstructionForm = {
     const numbers = roundNumbers(reader, i);
     if (!numbers) return repeat ? null : asPiece(reader, at, i);
     i = numbers.next;
-    const piece = pieceNamed(reader, i);
+    const piece = pieceNamed(reader, i) ?? pieceOf(reader, i);
     if (piece) i = piece.next;
     let times: number | null = null;
     if (isWord(reader, i, 'for')) {
@@ -75,6 +76,18 @@ export const reference: InstructionForm = {
     return i;
   },
 };
+
+/** "Rnds 1-5 of the back": the words behind an "of", up to the end of the clause. */
+function pieceOf(reader: Reader, at: number): { name: string; next: number } | null {
+  const first = tokenAt(reader, at);
+  const before = reader.tokens[at - 1];
+  if (first?.kind !== 'word' || !before || !/^\s+(?:of|from)\s/.test(reader.text.slice(before.to, first.from + 1)))
+    return null;
+  let end = at + 1;
+  while (end < at + 4 && tokenAt(reader, end)?.kind === 'word') end += 1;
+  const last = reader.tokens[end - 1];
+  return last ? { name: reader.text.slice(first.from, last.to).toLowerCase(), next: end } : null;
+}
 
 /**
  * The rounds of another piece worked again.
@@ -125,7 +138,10 @@ function ordinalRounds(reader: Reader, at: number): { rounds: number[]; next: nu
   const joint = isWord(reader, at + 1, 'and', '&', 'to', '-') ? tokenAt(reader, at + 1) : null;
   const second = joint ? tokenAt(reader, at + 2) : null;
   const last = second?.kind === 'ordinal' ? second : null;
-  const unit = meaningAt(reader, last ? at + 3 : at + 1, 'round-word', 'row-word');
+  const named = last ? at + 3 : at + 1;
+  // "As 9th."
+  const alone = isWord(reader, at - 1, 'as') && isBoundary(reader, named) ? { next: named } : null;
+  const unit = meaningAt(reader, named, 'round-word', 'row-word') ?? alone;
   if (!unit) return null;
   const rounds = [first.value];
   if (last) {
@@ -205,13 +221,9 @@ function roundsAlone(reader: Reader, at: number, count: number): number | null {
   if (!unit) return null;
   let next = unit.next;
   if (!reader.steps.some(isFabricStep)) {
-    if (isWord(reader, next, 'plain', 'even', 'straight')) next += 1;
-    else if (
-      isWord(reader, next, 'without', 'with') &&
-      isWord(reader, next + 1, 'no', 'increases', 'increasing', 'shaping')
-    )
-      next += isWord(reader, next + 1, 'no') ? 3 : 2;
-    else return null;
+    const plain = plainWords(reader, next);
+    if (plain === null) return null;
+    next = plain;
     const span = spanBetween(reader, at, next);
     reader.steps.push({
       kind: 'work',

@@ -15,6 +15,8 @@ export const ring: InstructionForm = {
   read(reader, at) {
     const bare = bareStitches(reader, at);
     if (bare !== null) return bare;
+    const sized = sizedRing(reader, at);
+    if (sized !== null) return sized;
     const verb = pass(reader, pass(reader, at, 'work', 'in', 'with'), 'work');
     const said = meaningAt(reader, verb, 'magic-ring');
     let i = said?.next ?? (isWord(reader, verb, 'mc') ? verb + 1 : -1);
@@ -22,7 +24,9 @@ export const ring: InstructionForm = {
     const number = tokenAt(reader, i);
     const next = number?.kind === 'number' ? pass(reader, i + 1, 'stitch-word', 'loop-word', 'times') : i;
     // "MC" is also the main colour; as a ring it stands before its stitches.
-    if (!said && number?.kind !== 'number' && !isWord(reader, i, ',')) return null;
+    if (!said && number?.kind !== 'number' && !isWord(reader, i, ',', '-', ':')) return null;
+    // "in MC, sc in each" goes on in the main colour.
+    if (!said && verb > at && number?.kind !== 'number' && tokenAt(reader, i + 1)?.kind !== 'number') return null;
     reader.steps.push({ kind: 'ring', span: spanBetween(reader, at, i) });
     if (number?.kind === 'number' && !meaningAt(reader, next, 'stitch', 'shaping', 'times')) {
       reader.steps.push(inRing(number.value, spanBetween(reader, at, next)));
@@ -31,6 +35,20 @@ export const ring: InstructionForm = {
     return i;
   },
 };
+
+/** "start with a 6 st magic ring": the size is told once more where the stitches follow. */
+function sizedRing(reader: Reader, at: number): number | null {
+  const number = pass(reader, pass(reader, at, 'work'), 'with');
+  const size = number > at ? tokenAt(reader, number) : null;
+  if (size?.kind !== 'number') return null;
+  const ring = meaningAt(reader, pass(reader, number + 1, 'stitch-word'), 'magic-ring');
+  if (!ring) return null;
+  const span = spanBetween(reader, at, ring.next);
+  reader.steps.push({ kind: 'ring', span });
+  const behind = tokenAt(reader, isWord(reader, ring.next, ',', '.', ':') ? ring.next + 1 : ring.next);
+  if (behind === null || behind.kind === 'open') reader.steps.push(inRing(size.value, span));
+  return ring.next;
+}
 
 /** "6 sts in MR", "6 x in MR": stitches whose kind is not said. */
 function bareStitches(reader: Reader, at: number): number | null {

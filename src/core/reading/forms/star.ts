@@ -168,15 +168,22 @@ function endsRepeated(reader: Reader, at: number): boolean {
 /**
  * An amount behind a comma takes in all the steps before it.
  *
- * `sc 2, inc, 6 times (24)`   `sc2tog, sc 4, around (25)`
- *             ^                               ^
+ * `sc 2, inc, 6 times (24)`   `sc2tog, sc 4, around (25)`   `sc 2, inc — x6 (24)`   `sc 2, inc 1 x 6 (24)`
+ *             ^                               ^                              ^                         ^
  */
 export const timesBehind: InstructionForm = {
   name: 'times-behind',
   begins: ['number', 'times', 'star', 'around'],
-  examples: ['sc 2, inc, 6 times (24)', '2 sc, inc, x 6', 'inc 1, sc 2, *6', 'sc2tog, sc 4, around (25)'],
+  examples: [
+    'sc 2, inc, 6 times (24)',
+    '2 sc, inc, x 6',
+    'inc 1, sc 2, *6',
+    'sc2tog, sc 4, around (25)',
+    'sc 2, inc — x6 (24)',
+    'sc 2, inc 1 x 6 (24)',
+  ],
   read(reader, at) {
-    if (reader.depth > 0 || reader.tokens[at - 1]?.word !== ',') return null;
+    if (reader.depth > 0 || !(standsOff(reader, at) || behindSingle(reader, at))) return null;
     if (!reader.steps.some((step) => step.kind === 'work' || step.kind === 'group')) return null;
     const read = amountAfter(reader, at);
     const fills = read?.amount.kind === 'fill' && read.amount.leave === 0 && reader.steps.length > 1;
@@ -187,6 +194,28 @@ export const timesBehind: InstructionForm = {
     return read.next;
   },
 };
+
+/** Behind a comma, or a dash that is no sign of a count. */
+function standsOff(reader: Reader, at: number): boolean {
+  return (
+    reader.tokens[at - 1]?.word === ',' ||
+    (reader.tokens[at - 1]?.word === '-' && tokenAt(reader, at)?.kind !== 'number')
+  );
+}
+
+/** "sc 2, inc 1 x 6": who says one of a shaping says how often all of it is done. */
+function behindSingle(reader: Reader, at: number): boolean {
+  const last = reader.steps.at(-1);
+  const one = reader.tokens[at - 1];
+  return (
+    meaningAt(reader, at, 'times') !== null &&
+    one?.kind === 'number' &&
+    one.value === 1 &&
+    last?.kind === 'work' &&
+    last.per !== last.over &&
+    last.span.to === one.to
+  );
+}
 
 /** "Repeat this around", "repeat these steps 6 times". */
 function theseAgain(reader: Reader, at: number): ReadAmount | null {

@@ -24,6 +24,9 @@ export const stated: InstructionForm = {
     // "on the other side: 7 sc" goes on with the round.
     if (token.word === ':' && reader.steps.at(-1)?.kind === 'other-side') return null;
     const begun = reader.steps.length > 0 || reader.found.reference !== null;
+    // "MR - 6 sc - 6": a ring has no count before its stitches.
+    if (sign && token.word !== '=' && reader.steps.length > 0 && reader.steps.every(({ kind }) => kind === 'ring'))
+      return null;
     if (!total && !sign && !(token.kind === 'number' && begun)) return null;
     const from = total ? pass(reader, total.next, 'total') : sign ? at + 1 : at;
     const first = isWord(reader, from, ':', '=') ? from + 1 : from;

@@ -35,6 +35,8 @@ export const work: InstructionForm = {
     'in',
     'each',
     'around',
+    'next',
+    'last',
     'post',
   ],
   examples: [

@@ -1,0 +1,53 @@
+import {
+  isBoundary,
+  isWord,
+  meaningAt,
+  pass,
+  spanBetween,
+  tokenAt,
+  type InstructionForm,
+  type Reader,
+} from '../reader.js';
+import { isFabricStep } from './work.js';
+
+/**
+ * A round in which nothing is shaped, without the name of its stitch.
+ *
+ * `work even (30)`   `straight`   `no increases`   `without shaping, 24 sts`
+ *  ^                  ^            ^                ^
+ */
+export const plain: InstructionForm = {
+  name: 'plain',
+  begins: ['work', 'evenly', 'unknown'],
+  examples: ['work even (30)', 'even', 'straight (12)', 'no increases (18)', 'without shaping, 24 sts'],
+  read(reader, at) {
+    if (reader.depth > 0 || reader.steps.some(isFabricStep)) return null;
+    const next = plainWords(reader, pass(reader, at, 'work'));
+    if (next === null || !(isBoundary(reader, next) || tokenAt(reader, next)?.kind === 'open')) return null;
+    reader.steps.push({
+      kind: 'work',
+      stitch: null,
+      per: 1,
+      over: 1,
+      amount: { kind: 'fill', leave: 0 },
+      place: { kind: 'edge' },
+      span: spanBetween(reader, at, next),
+    });
+    return next;
+  },
+};
+
+const SHAPING = ['shaping', 'change', 'changes', 'inc', 'dec'];
+
+/** "even", "straight", "plain", "without increases", "no more shaping"; null where no such words stand. */
+export function plainWords(reader: Reader, at: number): number | null {
+  if (isWord(reader, at, 'even', 'plain', 'straight')) return isWord(reader, at + 1, 'up') ? at + 2 : at + 1;
+  if (!isWord(reader, at, 'without', 'with', 'no')) return null;
+  let i = isWord(reader, at, 'with') ? at + 1 : at;
+  if (i > at && !isWord(reader, i, 'no')) return null;
+  i = pass(reader, isWord(reader, i + 1, 'any') ? i + 2 : i + 1, 'more');
+  const said = isWord(reader, i, ...SHAPING) || meaningAt(reader, i, 'increase', 'decrease') !== null;
+  if (!said) return null;
+  const and = isWord(reader, i + 1, 'or', 'and') && meaningAt(reader, i + 2, 'increase', 'decrease');
+  return and ? and.next : i + 1;
+}
