@@ -3,6 +3,7 @@ import type { Loops } from '../vocabulary/stitches.js';
 import type { Instruction, Part, Pattern, Round, RoundReference, Stretch } from '../pattern/pattern.js';
 import type { CountedPattern, CountedRound, Verdict } from './counted.js';
 import { evaluate, foundationIn } from './evaluate.js';
+import { impliedRepeats } from './implied.js';
 import type { Ground, Obstacle, Outcome } from './outcome.js';
 import { mostPlausible, type Link } from './plausible.js';
 import { fixedSize } from './tally.js';
@@ -10,15 +11,16 @@ import { fixedSize } from './tally.js';
 /** Counts every round of a pattern on the most plausible edge, and gives each its verdict. */
 export function countPattern(pattern: Pattern): CountedPattern {
   const rounds: CountedRound[] = [];
-  const earlier: Earlier = { counted: [], lastEdges: new Map(), pieces: new Map() };
+  const implied = impliedRepeats(pattern.parts);
+  const earlier: Earlier = { counted: [], lastEdges: new Map(), pieces: new Map(), settled: new Map() };
   for (const part of pattern.parts) {
-    const counted = countPart(pattern, part, earlier);
+    const counted = countPart(pattern, part, earlier, implied);
     rounds.push(...counted);
     earlier.counted.push(counted);
     const name = part.name.toLowerCase();
     earlier.pieces.set(
       name,
-      part.stretches.flatMap((stretch) => stretch.rounds),
+      part.stretches.flatMap(({ rounds }) => rounds.map((round) => withSteps(round, implied.get(round)))),
     );
     earlier.lastEdges.set(name, counted.at(-1)?.carried ?? null);
   }
@@ -30,6 +32,7 @@ interface Earlier {
   readonly counted: (readonly CountedRound[])[];
   readonly lastEdges: Map<string, number | null>;
   readonly pieces: Map<string, readonly Round[]>;
+  readonly settled: Settled;
 }
 
 /** Gives the steps around a piece ("sc around the second leg") the number of stitches that the piece offers. */
@@ -57,21 +60,27 @@ function pieceCalled<T>(called: string, pieces: ReadonlyMap<string, T>): T | und
 
 const WHICH = /^(?:the|first|second|third|other|left|right|this|same|both|front|back)$/;
 
-function countPart(pattern: Pattern, part: Part, earlier: Earlier): CountedRound[] {
+function countPart(
+  pattern: Pattern,
+  part: Part,
+  earlier: Earlier,
+  implied: ReadonlyMap<Round, readonly Step[]>,
+): CountedRound[] {
   const counted: CountedRound[] = [];
-  const settled: Settled = new Map();
   const rule = new Map(pattern.chainRule);
   const chainCounts = (length: number) => rule.get(length) ?? rule.get(0) ?? null;
   for (const stretch of part.stretches) {
     const inStretch: CountedRound[] = [];
-    const asWritten = new Map(stretch.rounds.map((round) => [withSources(round, earlier.lastEdges), round]));
+    const asWritten = new Map(
+      stretch.rounds.map((round) => {
+        return [withSources(withSteps(round, implied.get(round)), earlier.lastEdges), round];
+      }),
+    );
     for (const run of runsOf([...asWritten.keys()])) {
       const first = run[0];
       if (!first) continue;
       const ground = groundOf(first, stretch, inStretch, counted, earlier.counted);
-      const links = run.map((_, i) =>
-        linkOf(run, i, i === 0 ? ground : null, chainCounts, { settled, pieces: earlier.pieces }),
-      );
+      const links = run.map((_, i) => linkOf(run, i, i === 0 ? ground : null, chainCounts, earlier));
       const edge = ground.kind === 'edge' ? ground.length : null;
       mostPlausible(links, edge).forEach(({ edge: into, outcome, blame, carried }, i) => {
         const round = run[i];
@@ -95,6 +104,10 @@ function countPart(pattern: Pattern, part: Part, earlier: Earlier): CountedRound
     for (const { round } of inStretch) rememberChains(round.steps, rule);
   }
   return counted;
+}
+
+function withSteps(round: Round, steps: readonly Step[] | undefined): Round {
+  return steps ? { ...round, steps } : round;
 }
 
 /** "Ch 3 (counts as dc)" said once in a round holds for the chains of that length after it. */
@@ -385,10 +398,11 @@ function ofPiece(
   const all: (readonly Step[])[] = [];
   for (const other of piece) {
     const steps = other.reference ? settled.get(other) : other.steps;
-    if (!steps || other.unread.length > 0) return null;
     for (const number of other.numbers.length > 0 ? other.numbers : [0]) {
       const wanted = rounds.length > 0 ? rounds.includes(number) : number <= (upTo ?? Infinity);
-      if (wanted && (round.numbers.length < 2 || round.numbers.includes(number) || rounds.length > 0)) all.push(steps);
+      if (!wanted || (round.numbers.length > 1 && !round.numbers.includes(number) && rounds.length === 0)) continue;
+      if (!steps || other.unread.length > 0) return null;
+      all.push(steps);
     }
   }
   return all.length > 0 && all.length <= 2000 ? all : null;

@@ -9,6 +9,7 @@ export const OTHERWISE: readonly ((steps: readonly Step[]) => readonly Step[] | 
   allBracketed,
   throughBoth,
   twoPieces,
+  onceInBrackets,
 ];
 
 function eachStep(change: (step: Step) => Step) {
@@ -46,9 +47,12 @@ export function allBracketed(steps: readonly Step[]): readonly Step[] | null {
 /** Stitches over an opening that has been laid flat go through both layers, said or not. */
 function throughBoth(steps: readonly Step[]): readonly Step[] | null {
   if (!steps.some(({ kind }) => kind === 'flat')) return null;
-  return steps.map((step) =>
-    step.kind === 'work' && step.place.kind === 'edge' ? { ...step, place: { kind: 'both-layers' } } : step,
-  );
+  return steps.map(inLayers);
+}
+
+function inLayers(step: Step): Step {
+  if (step.kind === 'repeat') return withBody(step, step.body.map(inLayers));
+  return step.kind === 'work' && step.place.kind === 'edge' ? { ...step, place: { kind: 'both-layers' } } : step;
 }
 
 /** "2 sc in next 2 sts" taken as two in each of them. A step without such words is returned as it is. */
@@ -70,6 +74,14 @@ function onceFewer(step: Step): Step {
 
 function withBody(step: Repeat, body: readonly Step[]): Repeat {
   return body.every((inner, i) => inner === step.body[i]) ? step : { ...step, body };
+}
+
+/** "3R: (inc, sc 4) (6)": brackets round all that there is, and nothing to say how often: once. */
+function onceInBrackets(steps: readonly Step[]): readonly Step[] | null {
+  const fabric = steps.filter(isFabric);
+  const only = fabric[0];
+  if (fabric.length !== 1 || only?.kind !== 'repeat' || only.amount !== null || only.body.length === 0) return null;
+  return steps.map((step) => (step === only ? { ...only, amount: once } : step));
 }
 
 /** "sc around through both layers" of two pieces held together: each stitch takes one of either. */

@@ -25,6 +25,8 @@ export class Tally {
   /** Chains of the last run, counted as made; and chains that are being worked back along, off the edge. */
   #chains = 0;
   #spur = 0;
+  /** Stitches go through both layers of an opening; of an odd number the one at the fold stays free. */
+  #layers = false;
 
   constructor(
     readonly edge: number | null,
@@ -124,7 +126,9 @@ export class Tally {
         return;
       }
     }
-    this.#add(step, place === 'both-layers' ? 2 * step.over : step.over, step.per, amount, steps, index);
+    const layers = place === 'both-layers';
+    this.#layers ||= layers;
+    this.#add(step, layers ? 2 * step.over : step.over, step.per, amount, steps, index);
   }
 
   /**
@@ -162,6 +166,7 @@ export class Tally {
     body.run(step.body, false, true);
     this.obstacles.push(...body.obstacles);
     this.airy ||= body.airy;
+    this.#layers ||= body.#layers;
     if (step.amount === null) {
       this.obstacles.push({ kind: 'no-amount', span: step.span, into: body.into, made: body.made });
       return;
@@ -260,7 +265,8 @@ export class Tally {
     const computable = obstacles.length === 0;
     if (!starts && computable && this.edge !== null && misfits.length === 0) {
       if (this.into > this.edge) misfits.push({ kind: 'over', into: this.into, edge: this.edge });
-      if (this.into < this.edge && !this.#leavesTheRest(this.edge))
+      const atFold = this.#layers && this.into === this.edge - 1;
+      if (this.into < this.edge && !atFold && !this.#leavesTheRest(this.edge))
         misfits.push({ kind: 'under', into: this.into, edge: this.edge });
     }
     return {

@@ -84,6 +84,8 @@ function inOrnament(text: string): Heading | null {
   if (markdown) return named(markdown[2] ?? '', markdown[1]?.length ?? 1);
   const bold = /^(?:\*\*|__)([^*_]{2,60})(?:\*\*|__)\s*:?$/.exec(text);
   if (bold) return named(bold[1] ?? '', 0);
+  const boxed = /^\[(?!photo|pic|image|fig|see)(\p{L}[^[\]]{2,50})\]:?$/iu.exec(text);
+  if (boxed) return named(boxed[1] ?? '', 0);
   const numbered = /^\[\d+\]\s*(.+)$/.exec(text);
   if (numbered) return named(numbered[1] ?? '', 0);
   const mirrored = /^([^\p{L}\d\s(\[{"'“|]{1,6})\s*(\p{L}[^\n]{1,50}?)\s*([^\p{L}\d\s)\]}.!?:;,"'”]{1,6})$/u.exec(text);
@@ -182,7 +184,9 @@ export function headingWithLead(line: string): Heading | null {
 export function headingBeforeLabel(words: string): Heading | null {
   const text = words.trim().replace(/^[^\p{L}\d]+/u, '');
   const match =
-    /^([\p{L}\d][\p{L}\d '’&-]{1,30}?(?:\s*\([^()\n]{1,40}\)|\s*[x×]\s?\d+)?)(?:\*\*|__)?\s*[:–—-]\s*/u.exec(text);
+    /^([\p{L}\d][\p{L}\d '’&-]{1,30}?(?:\s*\([^()\n]{1,40}\)|\s*[x×]\s?\d+|(?:,[^,:.\n]{1,20}){1,2}(?=:))?)(?:\*\*|__)?\s*[:–—-]\s*/u.exec(
+      text,
+    );
   if (!match?.[1] || LEADS_YARN.test(match[1])) return null;
   const rest = text.slice(match[0].length);
   // "Ears: Make 2 in white. …"

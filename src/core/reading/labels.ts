@@ -45,7 +45,7 @@ const AFTER_LABEL = new RegExp(
   'iuy',
 );
 const NUMBER_FIRST =
-  /(\d{1,3})(?:[ \t]{0,2}[-–—][ \t]{0,2}(\d{1,3}))?[ \t]{1,2}(rnds?|rounds?|rds?|rows?|r)([:.)–—]|[ \t]{1,2}[-–—=] )/iuy;
+  /(\d{1,3})(?:\.?[ \t]{0,2}[-–—~][ \t]{0,2}(\d{1,3}))?(?:\.?[ \t]{1,2}(?=r)|(?=r[ \t]?[:.)]))(rnds?|rounds?|rds?|rows?|r)([:.)–—]|[ \t]{1,2}[-–—=] )/iuy;
 const BARE_LABEL =
   /\(?(\d{1,3})([a-d]?)(?:[.)]?[ \t]{0,2}(?:[-–—]|to)[ \t]{0,2}(\d{1,3}))?(?:[ \t]{0,2}([.):|]{1,2}|[-–—][ \t]|\t|$)|[ \t]{3,10}(\|))/muy;
 /** "③ sc, inc", "⑤–⑨ sc around": figures in circles, from 1 to 20. */
@@ -61,7 +61,7 @@ const DECORATION = /(?:[ \t\u00a0>|•◦‣▪●○☐✓~]|[-–—*+](?=[ \t
 const IS = /^[ \t]is[ \t](?=\d+[ \t]?\p{L})/u;
 /** Words after which "Rnd 11" opens a sentence about the round: "Rnd 11 has left …". */
 const PROSE_AFTER =
-  /^[ \t]*(?:has|have|is|are|was|were|will|should|leaves?|left|where|which|may|can|again|in|for|with the|onwards?|onto|on|of|if|then|and|sets?)(?![\p{L}])/iu;
+  /^[ \t]*(?:has|have|is|are|was|were|will|should|leaves?|left|where|which|may|can|again|in(?![ \t]+(?:the[ \t]+)?(?:[fb]lo?|front|back)(?![\p{L}]))|for|with the|onwards?|onto|on|of|if|then|and|sets?)(?![\p{L}])/iu;
 
 /** Offset after bullets, quote signs and Markdown's emphasis at the start of a line. */
 export function contentStart(text: string, from: number, to: number): number {

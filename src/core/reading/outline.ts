@@ -71,6 +71,8 @@ const CONNECTING: ReadonlySet<string> = new Set([
 ]);
 const GOES_ON = /(?:[,;:(\[{*+&–—-]|(?<![\p{L}\d])(?:and|in|into|the|next|each|of|to|from|then|with|a|over))\s*$/iu;
 const FOLDED = /(?<=\d[^()[\]{}]{0,12}[)\]}])[.,;]?\s+(?=(?:now )?(?:fold|flatten|press|pinch)\s[^\n]{0,60}\d)/iu;
+const THROUGH_BOTH =
+  /(?:fold|flat|press|pinch|closed?)[^]{0,80}(?:through|both|two)\s+(?:both\s+|the\s+)?(?:layers|sides|thicknesses|edges)/iu;
 const LEAD = /^[^\p{L}\d]{0,4}(\p{L}[\p{L} '’-]{1,28}?)\s*(?:[:.]\s*[*_]{1,2}|[*_]{1,2}\s*[:.–—-]|:)(?=\s)/u;
 
 /** Finds parts and rounds, in one pass over the lines. */
@@ -90,6 +92,8 @@ class Outliner {
   #open: OpenRound | null = null;
   /** Prose since the last round: where starts, free loops and names of edgings are told. */
   #prose: Span | null = null;
+  /** Words before the round being read that say it goes through both layers. */
+  #flat: Span | null = null;
   #afterBlank = true;
   readonly #yarns = new Yarns();
   readonly #ahead: Lookahead;
@@ -163,7 +167,7 @@ class Outliner {
       return;
     }
     this.#inlineSection(text, span);
-    if (this.#unlabelled(index, span, text)) return;
+    if (this.#unlabelled(index, span, text) || this.#pieceInLine(index, span, text)) return;
     this.#addProse(span);
   }
 
@@ -187,24 +191,43 @@ class Outliner {
 
   /** What stands on a line before its first label: the name of a piece, words, or a first round without a label. */
   #lead(lead: Span, label: Label): void {
-    const words = this.#source.text.slice(lead.from, lead.to).trimEnd();
+    const words = this.#source.text.slice(lead.from, lead.to);
+    const heading = this.#nameBefore(words);
     const second = label.from === 2 || label.next !== undefined;
-    const named = label.from === 1 || second ? headingBeforeLabel(words) : null;
-    const heading = named && !this.#yarns.isColour(named.name) ? named : null;
-    const to = lead.from + words.length;
-    const bodyFrom = to - (heading?.rest.length ?? words.trimStart().length);
-    if (second && (heading !== null || this.#part === null || this.#pending !== null)) {
-      const reading = this.#instructions.read({ from: bodyFrom, to });
-      if ((isInstruction(reading) || beginsInRing(reading)) && reading.unread.length === 0) {
-        if (heading) this.#heading({ ...heading, rest: '' }, { from: lead.from, to: bodyFrom });
-        this.#begin(null);
-        this.#open = { label: null, from: bodyFrom, bodyFrom, to };
-        this.#close();
-        return;
-      }
-    }
+    if (
+      second &&
+      (heading !== null || this.#part === null || this.#pending !== null) &&
+      this.#firstRound(lead, heading)
+    )
+      return;
     if (heading && label.from === 1) this.#heading({ ...heading, rest: '' }, lead);
     this.#addProse(lead);
+  }
+
+  /** "Rope: with brown, MR with 8 sc (8 sts).": the name of a piece and its first round, in a line without a label. */
+  #pieceInLine(index: number, line: Span, text: string): boolean {
+    if (!/\d/.test(text) || this.#section === 'materials' || this.#section === 'legend') return false;
+    const heading = this.#nameBefore(text);
+    return heading !== null && heading.section === null && this.#firstRound(line, heading);
+  }
+
+  #nameBefore(words: string): Heading | null {
+    const named = headingBeforeLabel(words);
+    return named && !this.#yarns.isColour(named.name) ? named : null;
+  }
+
+  /** Takes words for a round if they begin in a ring, or are all an instruction. */
+  #firstRound(line: Span, heading: Heading | null): boolean {
+    const words = this.#source.text.slice(line.from, line.to).trimEnd();
+    const to = line.from + words.length;
+    const bodyFrom = to - (heading?.rest.length ?? words.trimStart().length);
+    const reading = this.#instructions.read({ from: bodyFrom, to });
+    if (!(isInstruction(reading) || beginsInRing(reading)) || reading.unread.length > 0) return false;
+    if (heading) this.#heading({ ...heading, rest: '' }, { from: line.from, to: bodyFrom });
+    this.#begin(null);
+    this.#open = { label: null, from: bodyFrom, bodyFrom, to };
+    this.#close();
+    return true;
   }
 
   /** "Next 3 rnds" goes on from the last number. */
@@ -217,9 +240,11 @@ class Outliner {
   /** Finds the part and the stretch that a round belongs to, and makes them where it is the first. */
   #begin(label: Label | null): void {
     const prose = this.#prose;
+    this.#flat = null;
     const words = prose ? this.#source.text.slice(prose.from, Math.min(prose.to, prose.from + 1200)) : '';
     const into = prose ? freeLoopsIn(words, prose.from) : null;
     const start = prose ? chainStartIn(words, this.#lexicon.compact) : null;
+    if (prose && THROUGH_BOTH.test(words)) this.#flat = prose;
     const named = this.#pending;
     const last = this.#stretch?.rounds.at(-1);
     const restarts =
@@ -361,7 +386,7 @@ class Outliner {
       labelSpan: label?.span ?? { from: open.from, to: open.from },
       span: { from: open.from, to },
       bodyFrom: open.bodyFrom,
-      steps: reading.steps,
+      steps: this.#flat ? [{ kind: 'flat', span: this.#flat }, ...reading.steps] : reading.steps,
       reference: reading.reference,
       stated: reading.stated,
       statedRounds: reading.statedRounds,
@@ -475,7 +500,10 @@ function isInstruction(reading: Instruction): boolean {
 
 /** "Foundation: 6 sc in the ring." above Round 2. */
 function beginsInRing({ steps, unread }: Instruction): boolean {
-  const inRing = steps.some((step) => step.kind === 'work' && step.place.kind === 'ring');
+  const ring = steps.findIndex((step) => step.kind === 'ring');
+  const inRing = steps.some(
+    (step, i) => step.kind === 'work' && (step.place.kind === 'ring' || (ring >= 0 && i > ring)),
+  );
   return inRing && unread.length === 0;
 }
 

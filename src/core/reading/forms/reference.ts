@@ -39,11 +39,13 @@ export const reference: InstructionForm = {
     let i = repeat?.next ?? at;
     while (isWord(reader, i, 'work', 'same', 'as', 'like', 'in', 'for', 'way', 'exactly')) i += 1;
     if (!repeat && i === at) return null;
-    const numbers = roundNumbers(reader, i);
+    const before = repeat ? null : pieceBefore(reader, i);
+    const numbers = roundNumbers(reader, before?.next ?? i);
     if (!numbers) return repeat ? null : asPiece(reader, at, i);
     i = numbers.next;
-    const piece = pieceNamed(reader, i) ?? pieceOf(reader, i);
-    if (piece) i = piece.next;
+    const behind = before ? null : (pieceNamed(reader, i) ?? pieceOf(reader, i));
+    if (behind) i = behind.next;
+    const piece = before ?? behind;
     let times: number | null = null;
     if (isWord(reader, i, 'for')) {
       const number = tokenAt(reader, i + 1);
@@ -76,6 +78,17 @@ export const reference: InstructionForm = {
     return i;
   },
 };
+
+/** "as Bonnet row 1": the name in front of the numbers. */
+function pieceBefore(reader: Reader, at: number): { name: string; next: number } | null {
+  if (!isWord(reader, at - 1, 'as', 'for', 'like')) return null;
+  let end = at;
+  while (end < at + 3 && tokenAt(reader, end)?.kind === 'word' && !reader.lexeme(end)) end += 1;
+  const first = tokenAt(reader, at);
+  const last = reader.tokens[end - 1];
+  if (end === at || !first || !last || !roundNumbers(reader, end)) return null;
+  return { name: reader.text.slice(first.from, last.to).toLowerCase(), next: end };
+}
 
 /** "Rnds 1-5 of the back": the words behind an "of", up to the end of the clause. */
 function pieceOf(reader: Reader, at: number): { name: string; next: number } | null {

@@ -1,0 +1,45 @@
+import type { Repeat, Step } from '../pattern/instruction.js';
+import type { Part, Round } from '../pattern/pattern.js';
+import { fixedSize, isFabric, lastFabricOf } from './tally.js';
+
+/** Once may be a slip; who leaves it out three times means it. */
+const HABIT = 3;
+
+/**
+ * Rounds that say once what is worked to the end: "R2 inc (12)", "R3 sc, inc (18)". Where a pattern has that habit, each
+ * such round is to be read as repeated; where it stands alone, the repeat has been forgotten, and nothing is changed.
+ * @returns the steps of those rounds as they are meant; empty where the pattern has no such habit.
+ */
+export function impliedRepeats(parts: readonly Part[]): ReadonlyMap<Round, readonly Step[]> {
+  const found = new Map<Round, readonly Step[]>();
+  for (const { stretches } of parts)
+    for (const { rounds } of stretches)
+      for (let i = 1; i < rounds.length; i += 1) {
+        const round = rounds[i];
+        const edge = rounds[i - 1]?.stated?.total;
+        if (!round || edge === undefined || !saysOnce(round, edge)) continue;
+        found.set(round, toTheEnd(round.steps));
+      }
+  return found.size < HABIT ? new Map() : found;
+}
+
+/** Whether a round comes to its stated count when all of it is repeated to the end of its edge, and not as it stands. */
+function saysOnce({ steps, stated, unread, brackets, reference }: Round, edge: number): boolean {
+  if (!stated || reference || unread.length > 0 || brackets.length > 0 || !steps.every(isPlain)) return false;
+  const size = fixedSize(steps);
+  if (!size || size.into === 0 || size.into * 2 > edge || edge % size.into > 0) return false;
+  return size.made * (edge / size.into) === stated.total;
+}
+
+function isPlain(step: Step): boolean {
+  return step.kind === 'loops' || step.kind === 'colour' || (step.kind === 'work' && step.place.kind === 'edge');
+}
+
+function toTheEnd(steps: readonly Step[]): readonly Step[] {
+  const first = steps.findIndex(isFabric);
+  const last = lastFabricOf(steps);
+  const body = steps.slice(first, last + 1);
+  const span = { from: body[0]?.span.from ?? 0, to: body.at(-1)?.span.to ?? 0 };
+  const repeat: Repeat = { kind: 'repeat', body, amount: { kind: 'fill', leave: 0 }, span };
+  return [...steps.slice(0, first), repeat, ...steps.slice(last + 1)];
+}
