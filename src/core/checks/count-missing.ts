@@ -10,7 +10,7 @@ export const countMissing: Rule = {
     if (rounds.filter(({ round }) => round.stated).length < rounds.length / 2) return;
     for (const counted of rounds) {
       const { edge, made } = counted.outcome;
-      if (counted.round.stated || made === null || edge === null || made === edge) continue;
+      if (counted.round.stated || counted.round.reference || made === null || edge === null || made === edge) continue;
       yield {
         span: counted.round.span,
         round: counted,

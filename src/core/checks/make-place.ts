@@ -8,7 +8,7 @@ import { rounds as roundsInWords, stitches } from './wording.js';
 const MAY_NAME = /apart|between|opposite|round|rnd|row|rd|(?<!\p{L})r\.?\s?\d/iu;
 /** "to the head", "of the green body": what something is put on. */
 const TARGET =
-  /(?<!\p{L})(?:to|of|on|onto|into)\s+(?:(?:the|each|its|his|her|back|front|top|side|sides|of)\s+){0,4}(?:\p{L}+\s+)??(\p{L}{3,})/giu;
+  /(?<!\p{L})(?<!(?:sew|put|pin|fix|glue|stitch|sewn)\s)(?:to|of|on|onto|into)\s+(?:(?:the|each|its|his|her|back|front|top|side|sides|of)\s+){0,4}(?:\p{L}+\s+)??(\p{L}{3,})/giu;
 /** This piece goes on another, whichever that is. */
 const JOINS = /(?<!\p{L})(?:sew|sewn|attach|join|stitch|glue|pin)(?!\p{L})/iu;
 const SETS = /eye|ear|arm|leg|wing|horn|nose|cheek|sew|set|place|attach|insert|push/iu;

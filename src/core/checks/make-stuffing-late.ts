@@ -1,5 +1,6 @@
 import { roundsByPart, type CountedRound } from '../counting/counted.js';
 import type { Part, Round } from '../pattern/pattern.js';
+import { lineIndexAt, lineSpan, type SourceText } from '../text/source.js';
 import type { Document, MakingEvent } from './document.js';
 import { NARROW, openingOf, stitchWidth } from './opening.js';
 import type { Found, Rule } from './rule.js';
@@ -29,6 +30,7 @@ export const makeStuffingLate: Rule = {
     for (const part of pattern.parts) {
       const counted = byPart.get(part) ?? [];
       const first = stuffing.find((event) => event.part === part);
+      if (first && saysEarlier(pattern.source, first)) continue;
       const found = first
         ? (workedShut(part, first) ?? throughNarrow(part, counted, first, gauge))
         : elsewhere
@@ -38,6 +40,15 @@ export const makeStuffingLate: Rule = {
     }
   },
 };
+
+/** "Stuff before the last round", "we stuff during the work": told late, and to be done in time. */
+function saysEarlier(source: SourceText, { span }: MakingEvent): boolean {
+  const line = lineSpan(source, lineIndexAt(source, span.from));
+  return EARLIER.test(source.text.slice(line.from, line.to));
+}
+
+const EARLIER =
+  /(?<!\p{L})(?:before|as you (?:go|work)|during|while (?:you )?work|along the way|in between|gradually)(?!\p{L})/iu;
 
 /** Whether notes or assembly speak of stuffing for all parts, or nobody stuffs anything. */
 function saidElsewhere({ events }: Document): boolean {

@@ -71,6 +71,7 @@ function countPart(
   const chainCounts = (length: number) => rule.get(length) ?? rule.get(0) ?? null;
   for (const stretch of part.stretches) {
     const inStretch: CountedRound[] = [];
+    for (const { steps } of stretch.rounds) rememberChains(steps, rule);
     const asWritten = new Map(
       stretch.rounds.map((round) => {
         return [withSources(withSteps(round, implied.get(round)), earlier.lastEdges), round];
@@ -101,7 +102,6 @@ function countPart(
       });
     }
     counted.push(...inStretch);
-    for (const { round } of inStretch) rememberChains(round.steps, rule);
   }
   return counted;
 }

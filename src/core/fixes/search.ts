@@ -99,14 +99,24 @@ function touchesCount({ round }: CountedRound, { from, to }: Edit, offset: numbe
   return count !== undefined && from + offset < count.to && to + offset > count.from;
 }
 
-/** Whether the round after comes out on so many stitches. */
+/** Rounds without a count are followed so far, to the next that states one. */
+const FOLLOWED = 12;
+
+/** Whether the rounds after come out on so many stitches. */
 function goesOn({ rounds }: CountedPattern, index: number, made: number): boolean {
-  const round = rounds[index];
-  const next = rounds[index + 1];
-  if (!round || !next || next.stretch !== round.stretch || next.outcome.starts || next.verdict !== 'agrees')
-    return true;
-  const { misfits, made: after } = next.on(made);
-  return misfits.length === 0 && after === next.outcome.made;
+  const { stretch } = rounds[index] ?? {};
+  let edge = made;
+  for (let i = index + 1; i <= index + FOLLOWED; i += 1) {
+    const next = rounds[i];
+    const sound = next?.verdict === 'agrees' || next?.verdict === 'counted';
+    if (!next || next.stretch !== stretch || next.outcome.starts || !sound) return true;
+    const after = next.on(edge);
+    if (after.misfits.length > 0) return false;
+    if (after.made === next.outcome.made) return true;
+    if (next.verdict === 'agrees' || after.made === null) return false;
+    edge = after.made;
+  }
+  return true;
 }
 
 /** How well an instruction continues its neighbours: the same words, and figures that go up or down by one. From 0 to 1. */

@@ -12,6 +12,7 @@ export function countIn(reader: Reader, from: number, to: number): Counted | nul
   const parts: { count: number; stitch: StitchId | null }[] = [];
   let total: number | null = null;
   let equals = false;
+  let added = false;
   for (let i = from; i < to;) {
     const token = reader.tokens[i];
     if (!token) return null;
@@ -23,8 +24,11 @@ export function countIn(reader: Reader, from: number, to: number): Counted | nul
       i = word.next;
       continue;
     }
-    if (token.kind === 'mark' && /^[,;+&:.]$/.test(token.word)) i += 1;
-    else if (token.word === '=' || token.word === '-') {
+    if (token.kind === 'mark' && /^[,;+&:.]$/.test(token.word)) {
+      // "4 + 3 ch" adds up.
+      added ||= token.word === '+';
+      i += 1;
+    } else if (token.word === '=' || token.word === '-') {
       equals = parts.length > 0;
       i += 1;
     } else if (token.word === 'and') i += 1;
@@ -37,7 +41,7 @@ export function countIn(reader: Reader, from: number, to: number): Counted | nul
   const breakdown = parts.flatMap(({ count, stitch }) => (stitch ? [{ count, stitch }] : []));
   if (parts.length === 0) return null;
   if (total === null) {
-    if (parts.length > 1 && breakdown.length !== parts.length) return null;
+    if (parts.length > 1 && breakdown.length !== parts.length && !added) return null;
     total = parts.reduce((sum, part) => sum + part.count, 0);
   }
   return { total, breakdown };

@@ -11,7 +11,10 @@ const RING_OF_SHARED = /(\d{1,2})\s?dc (?:in|into)\s+(?:a |the )?(?:magic|mr|rin
 const COUNTRY = /\b(us|u\.s\.|usa|american|uk|u\.k\.|british)(?![a-z])/gi;
 const THING = String.raw`(?:terms?|terminology|terminologies|stitch(?:es| names)?|names|abbreviations|crochet|version|notation|pattern|standards?)`;
 const THING_AFTER = new RegExp(String.raw`^[ \t*_]+(?:\p{L}+[ \t]+){0,2}?${THING}(?!\p{L})`, 'iu');
-const THING_BEFORE = new RegExp(String.raw`(?<!\p{L})${THING}[ \t*_|]*(?::|=|is|are|in|–|-)?[ \t*_|]*(?:in )?$`, 'iu');
+const THING_BEFORE = new RegExp(
+  String.raw`(?<!\p{L})${THING}(?:[ \t]+used)?[ \t*_|.]*(?::|=|is|are|in|–|-)?[ \t*_|]*(?:in )?$`,
+  'iu',
+);
 
 function count(text: string, pattern: RegExp): number {
   let found = 0;

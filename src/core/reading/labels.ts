@@ -346,6 +346,7 @@ export function beginsInstruction(text: string, from: number, to: number, lexico
         return false;
       }
       switch (found.meaning.is) {
+        case 'colour':
         case 'work':
         case 'with':
         case 'in':

@@ -1,5 +1,6 @@
 import type { LegendEntry } from '../pattern/pattern.js';
 import { DECORATED, type Vocabulary } from '../vocabulary/stitches.js';
+import { COLOUR_WORDS } from '../vocabulary/words.js';
 import { tokenize } from './lexer.js';
 import { Lexicon, type LegendDefinition, type Meaning } from './lexicon.js';
 import { readInstruction } from './instruction.js';
@@ -82,24 +83,47 @@ export function definitions(
   const known: LegendDefinition[] = [];
   for (const { term, meaning } of entries) {
     if (!/^[\p{L}\d]{1,12}$/u.test(term)) continue;
-    const means = meaningOf(meaning, builtIn);
+    const means = meaningOf(meaning, builtIn) ?? colourCalled(term, meaning);
     if (means) known.push({ term, meaning: means });
   }
   return known;
 }
+
+/** "LG = light grey", "CC1: mustard": a yarn, by capital letters that are no stitch. */
+function colourCalled(term: string, meaning: string): Meaning | null {
+  const words = meaning.toLowerCase().match(/\p{L}+/gu) ?? [];
+  const yarn = words.length <= 4 && words.some((word) => COLOUR_WORDS.has(word) || /^(?:yarn|colou?r)$/.test(word));
+  return yarn && /^[A-Z]{1,3}\d?$/.test(term) ? { is: 'colour' } : null;
+}
+
+/** Meanings that a pattern may have a letter of its own for. */
+const PLAIN: ReadonlySet<Meaning['is']> = new Set([
+  'repeat',
+  'each',
+  'around',
+  'skip',
+  'turn',
+  'next',
+  'times',
+  'loops',
+  'together',
+  'magic-ring',
+]);
 
 function meaningOf(written: string, lexicon: Lexicon): Meaning | null {
   const first = tokenize(written, { from: 0, to: written.length });
   const named = lexicon.at(first, 0)?.meaning;
   // "bobble of 4 double crochet in one stitch": the legs don't matter.
   if (named?.is === 'stitch' && DECORATED.has(named.stitch)) return named;
+  // "r = repeat"
+  if (named && PLAIN.has(named.is) && lexicon.at(first, 0)?.length === first.length) return named;
   const plain = written.replace(/\([^)]*\)/g, ' ').split(/[,;:]/)[0] ?? '';
   const reading = readInstruction(plain, { from: 0, to: plain.length }, lexicon);
   const works = reading.steps.filter((step) => step.kind === 'work');
   const step = works[0];
   if (works.length !== 1 || reading.unread.length > 0 || step?.amount.kind !== 'times') return null;
   const { place, amount } = step;
-  if (step.over === 1 && amount.times > 1 && place.kind === 'edge') return null;
+  if ((step.over === 1 && amount.times > 1 && place.kind === 'edge') || place.kind === 'ring') return null;
   const per = step.per === 1 && step.over === 1 && place.kind !== 'edge' ? amount.times : step.per;
   if (step.stitch === null) return step.over > 1 ? { is: 'decrease', over: step.over } : { is: 'increase', per };
   if (per === 1 && step.over === 1) return { is: 'stitch', stitch: step.stitch, foreign: false };

@@ -12,6 +12,8 @@ export type Meaning =
       readonly per: number;
       readonly over: number;
     }
+  /** A yarn that the pattern calls by letters: "LG = light grey". */
+  | { readonly is: 'colour' }
   /** Explained by the pattern itself, and of no effect on the counts: "PM – place marker". */
   | { readonly is: 'remark' };
 

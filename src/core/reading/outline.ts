@@ -494,6 +494,8 @@ function isInstruction(reading: Instruction): boolean {
     reading.steps.some((step) => step.kind === 'chain') &&
     reading.steps.some((step) => step.kind === 'work' && step.place.kind === 'chain-from-hook');
   if (reading.stated !== null || (foundation && reading.unread.length === 0)) return true;
+  // "Fold and close with 4 sc."
+  if (reading.steps.some(({ kind }) => kind === 'flat') && reading.unread.length === 0) return true;
   // "Continue in sc for 3 more rounds."
   return reading.statedRounds !== null && reading.unread.length === 0;
 }
@@ -532,6 +534,6 @@ function firstWords(text: string): string {
 
 /** The pattern's own abbreviations: every entry that stands before the first round. */
 export function legendOf(source: SourceText): LegendEntry[] {
-  const first = /^[ \t>*_-]*(?:rnd|round|rd|row|r)\.?\s?1\b/imu.exec(source.text);
+  const first = /^[ \t>*_-]*(?:rnd|round|rd|row|r)\.?\s?[12]\b/imu.exec(source.text);
   return legendIn(source.text, 0, Math.min(first?.index ?? source.text.length, 40_000));
 }

@@ -31,7 +31,16 @@ export function placementAfter(reader: Reader, at: number): Placement | null {
   const placement = placementWords(reader, at);
   if (placement?.place.kind !== 'edge') return placement;
   const source = pieceNamed(reader, placement.next);
+  if (!source && ofPiece(reader, placement.next)) return { ...placement, next: placement.next + 1 };
   return source ? { ...placement, source: source.name, next: source.next } : placement;
+}
+
+/** "sl st in next 2 sts of head": one word behind an "of" that means nothing else only says where those stitches are. */
+function ofPiece(reader: Reader, at: number): boolean {
+  const word = tokenAt(reader, at);
+  const before = reader.tokens[at - 1];
+  if (word?.kind !== 'word' || !before || reader.lexeme(at) || !endsHere(reader, at + 1)) return false;
+  return /^\s+of\s/.test(reader.text.slice(before.to, word.from + 1));
 }
 
 /** "(of) the second leg", "(of) the other leg", "leg 2": which one, and a word that means nothing else. */
@@ -56,6 +65,8 @@ function placementWords(reader: Reader, at: number): Placement | null {
   const chainsEnd = otherSide && chains?.kind === 'number' ? chainWord(reader, otherSide.next + 1) : null;
   // "along the other side of the 3 ch": a chain between two pieces, not the second half of an oval.
   if (chains && chainsEnd !== null) return found(EDGE, upTo(chains.value), chainsEnd);
+  const pieces = throughPieces(reader, at);
+  if (pieces !== null) return { ...found(EDGE, once, pieces), loopsOnly: true };
   const surface = surfaceNamed(reader, at);
   if (surface !== null) return found({ kind: 'surface' }, once, surface);
   // "all in next st", "worked into one st"
@@ -92,6 +103,16 @@ function placementWords(reader: Reader, at: number): Placement | null {
   const fill = filling(reader, i);
   if (fill && fill.amount.kind !== 'times') return { ...found(EDGE, fill.amount, fill.next), loops };
   return loops ? { ...found(EDGE, once, i), loops, loopsOnly: true } : null;
+}
+
+/** "through the ear and the head together": through what else says nothing of how many. */
+function throughPieces(reader: Reader, at: number): number | null {
+  if (!isWord(reader, at, 'through', 'thru')) return null;
+  for (let i = at + 1; i < at + 8 && tokenAt(reader, i)?.kind === 'word'; i += 1) {
+    if (meaningAt(reader, i, 'together')) return i > at + 2 ? i + 1 : null;
+    if (meaningAt(reader, i, 'stitch', 'stitch-word', 'loops', 'loop-word', 'both-layers', 'shaping')) return null;
+  }
+  return null;
 }
 
 /** "6 dc in loop" at the very beginning: there is no loop yet but that of the yarn. */
@@ -195,7 +216,9 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
     };
   if (each && count === null) {
     const fill = filling(reader, i);
-    const hook = passRound(reader, fill ? fill.next : i);
+    const ending = passRound(reader, fill ? fill.next : i);
+    // "in 2nd ch from hook and each ch back"
+    const hook = isWord(reader, ending, 'back') && !meaningAt(reader, ending, 'loops') ? ending + 1 : ending;
     const amount: Amount = fill?.amount.kind === 'fill' ? fill.amount : { kind: 'fill', leave: 0 };
     return { ...found(EDGE, amount, hook), each: true, loops };
   }

@@ -403,7 +403,7 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
  */
 export const REMARK_LEADS: ReadonlySet<string> = new Set(
   `fasten finish cut weave leave leaving stuff stuffing fill insert place put push attach sew pull tighten draw thread close
-  mark move remember keep carry carrying do if this that these those it note pm change changing switch hold holding pinch
+  mark move remember keep keeping carry carrying do if this that these those it note pm change changing switch hold holding pinch
   fold press flatten add more last bit break tie hide secure you your now when we i be before after here there as so check
   gently carefully optional tip photo see his her he she they their and then while turn pick bury run let join slip drop
   cc tw rs ws firmly lightly too no not never always again both try enjoy lay bring flip snip trim knot embroider glue paint

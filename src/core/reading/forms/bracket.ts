@@ -67,8 +67,8 @@ function readBracket(reader: Reader, at: number, open: number, close: number, be
   }
   if (reader.depth >= DEEPEST) return null;
   const { steps } = reader.sequence(open + 1, close, false);
-  // "(BLO)", "(other side)"
-  if (steps.length > 0 && steps.every(({ kind }) => kind === 'loops' || kind === 'other-side')) {
+  // "(BLO)", "(other side)", "(join with sl st)"
+  if (steps.length > 0 && steps.every(({ kind }) => kind === 'loops' || kind === 'other-side' || kind === 'join')) {
     reader.steps.push(...steps);
     return close + 1;
   }

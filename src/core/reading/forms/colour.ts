@@ -10,7 +10,8 @@ export function colourIn(reader: Reader, from: number, to: number): string | nul
   if (to - from < 1 || to - from > 3) return null;
   for (let i = from; i < to; i += 1) {
     const token = reader.tokens[i];
-    if (token?.kind !== 'word' || reader.lexicon.at(reader.tokens, i)) return null;
+    const known = token && reader.lexicon.at(reader.tokens, i)?.meaning.is;
+    if (token?.kind !== 'word' || (known && known !== 'colour')) return null;
   }
   const first = reader.tokens[from];
   const last = reader.tokens[to - 1];
@@ -39,7 +40,7 @@ export function colourStep(reader: Reader, at: number, step: ColourMarker): void
  */
 export const colour: InstructionForm = {
   name: 'colour',
-  begins: ['with', 'in', 'change', 'join', 'work', 'times', 'unknown'],
+  begins: ['colour', 'with', 'in', 'change', 'join', 'work', 'times', 'unknown'],
   examples: [
     'With Moss: sc 6',
     'in A, sc 6',
@@ -58,8 +59,31 @@ export const colour: InstructionForm = {
       reader.steps.push({ kind: 'colour', name: before.raw, span: spanBetween(reader, at, at + 1) });
       return at + 2;
     }
+    // "LG sc in each", where LG is light grey; "sc 6 LG" says it behind.
+    const called = meaningAt(reader, at, 'colour');
+    if (called) {
+      const step: ColourMarker = {
+        kind: 'colour',
+        name: before?.raw ?? '',
+        span: spanBetween(reader, at, called.next),
+      };
+      if (isBoundary(reader, called.next) && !isWord(reader, called.next, ':')) colourStep(reader, at, step);
+      else reader.steps.push(step);
+      return isWord(reader, called.next, ':', ',') ? called.next + 1 : called.next;
+    }
     // "YELLOW sc around": before the crochet of a round, or of a bracket, it can be nothing else.
     if (before && COLOUR_WORDS.has(before.word) && !reader.steps.some(isFabricStep) && beginsStep(reader, at + 1)) {
+      reader.steps.push({ kind: 'colour', name: before.raw, span: spanBetween(reader, at, at + 1) });
+      return at + 1;
+    }
+    // "Red 12 dc": a name in the middle that no other word of crochet follows but an amount of stitches.
+    if (
+      before &&
+      /^\p{Lu}\p{Ll}/u.test(before.raw) &&
+      !reader.lexeme(at) &&
+      startsClause(reader, at) &&
+      amountOfStitches(reader, at + 1)
+    ) {
       reader.steps.push({ kind: 'colour', name: before.raw, span: spanBetween(reader, at, at + 1) });
       return at + 1;
     }
@@ -83,7 +107,8 @@ export const colour: InstructionForm = {
     if (name?.kind !== 'word') return null;
     const named =
       i > means.next || COLOUR_NAMES.has(name.word) || COLOUR_WORDS.has(name.word) || /^\p{Lu}/u.test(name.raw);
-    if (!named || reader.lexicon.at(reader.tokens, i)) return null;
+    const known = reader.lexicon.at(reader.tokens, i)?.meaning.is;
+    if (!(named || known === 'colour') || (known !== undefined && known !== 'colour')) return null;
     i += 1;
     // "CC2"
     const figure = tokenAt(reader, i);
@@ -107,6 +132,14 @@ export const colour: InstructionForm = {
     return isWord(reader, i, ':') ? i + 1 : i;
   },
 };
+
+function startsClause(reader: Reader, at: number): boolean {
+  return reader.steps.length === 0 ? at === 0 : reader.tokens[at - 1]?.word === ',';
+}
+
+function amountOfStitches(reader: Reader, at: number): boolean {
+  return tokenAt(reader, at)?.kind === 'number' && meaningAt(reader, at + 1, 'stitch')?.meaning.stitch !== undefined;
+}
 
 function beginsStep(reader: Reader, at: number): boolean {
   const token = tokenAt(reader, at);

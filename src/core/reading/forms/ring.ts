@@ -17,9 +17,10 @@ export const ring: InstructionForm = {
     if (bare !== null) return bare;
     const sized = sizedRing(reader, at);
     if (sized !== null) return sized;
-    const verb = pass(reader, pass(reader, at, 'work', 'in', 'with'), 'work');
+    const make = isWord(reader, at, 'form', 'create') ? at + 1 : at;
+    const verb = pass(reader, pass(reader, make, 'work', 'in', 'with'), 'work');
     const said = meaningAt(reader, verb, 'magic-ring');
-    let i = said?.next ?? (isWord(reader, verb, 'mc') ? verb + 1 : -1);
+    let i = (said && passYarn(reader, said.next)) ?? (isWord(reader, verb, 'mc') ? verb + 1 : -1);
     if (i < 0) return null;
     const number = tokenAt(reader, i);
     const next = number?.kind === 'number' ? pass(reader, i + 1, 'stitch-word', 'loop-word', 'times') : i;
@@ -48,6 +49,11 @@ function sizedRing(reader: Reader, at: number): number | null {
   const behind = tokenAt(reader, isWord(reader, ring.next, ',', '.', ':') ? ring.next + 1 : ring.next);
   if (behind === null || behind.kind === 'open') reader.steps.push(inRing(size.value, span));
   return ring.next;
+}
+
+/** "form a ring with the yarn" */
+function passYarn(reader: Reader, at: number): number {
+  return isWord(reader, at, 'with', 'from') && isWord(reader, at + 1, 'yarn', 'thread', 'tail') ? at + 2 : at;
 }
 
 /** "6 sts in MR", "6 x in MR": stitches whose kind is not said. */

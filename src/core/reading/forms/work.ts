@@ -267,6 +267,14 @@ function saysCount(
   const apart = reader.tokens[at - 1]?.word === '.';
   const closes = reader.steps.at(-1)?.kind;
   if (apart && (closes === 'join' || closes === 'turn')) return true;
+  // "…, 25 sc through both layers, stuffing as you go. 25 sc"
+  if (
+    apart &&
+    reader.steps.some(
+      (step) => step.kind === 'work' && step.amount.kind === 'times' && step.amount.times === amount && amount > 3,
+    )
+  )
+    return true;
   if (apart && (reader.found.reference !== null || reader.steps.some(fillsUp))) return true;
   return amount >= 4 && reader.steps.some(fillsAll);
 }
