@@ -76,7 +76,7 @@ function namedLines(text: string): number[] {
   const report = checkText(text, 'x');
   const rounds = report.parts.flatMap((part) => part.rounds);
   const grave = report.findings.filter(
-    ({ rule, severity }) => severity === 'error' && /^(?:count|notation|frame)\//.test(rule),
+    ({ rule, severity }) => severity === 'error' && /^(?:count|notation|frame|make)\//.test(rule),
   );
   const lineOf = (line: number) =>
     rounds.findLast((round: ReportRound) => round.line <= line && line <= round.endLine)?.line ?? line;

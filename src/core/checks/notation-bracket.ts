@@ -6,6 +6,16 @@ const SAYS = {
   'star-alone': () => 'A star begins a repeat and nothing says from where to where, or how often.',
 } as const;
 
+/** The bracket that a line leaves open; null where it closes them all. A figure with one behind it only numbers the line. */
+function openIn(line: string): string | null {
+  const open: string[] = [];
+  for (const mark of line) {
+    if ('([{'.includes(mark)) open.push(mark);
+    else if (')]}'.includes(mark)) open.pop();
+  }
+  return open.at(-1) ?? null;
+}
+
 export const notationBracket: Rule = {
   id: 'notation/bracket',
   severity: 'error',
@@ -15,7 +25,17 @@ export const notationBracket: Rule = {
     says: ['never closed'],
   },
   passing: 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: ((sc 1, inc) x 2, sc 2) x 2 (16)\n',
-  *check({ rounds }): Iterable<Found> {
+  *check({ pattern, rounds }): Iterable<Found> {
+    for (const { heading } of pattern.parts) {
+      const words = pattern.source.text.slice(heading.from, heading.to);
+      const mark = openIn(words);
+      if (mark)
+        yield {
+          span: heading,
+          round: null,
+          message: `"${mark}" is opened in this heading and never closed.`,
+        };
+    }
     for (const counted of rounds) {
       for (const { span, what, mark } of counted.round.brackets)
         yield { span, round: counted, message: SAYS[what](mark) };

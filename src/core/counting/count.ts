@@ -96,8 +96,9 @@ function countPart(
           blame,
           carried,
           trace: () => link.trace(into),
-          instead: (instruction) => link.instead(instruction, into),
+          instead: (instruction, edge) => link.instead(instruction, edge ?? into),
           on: link.on,
+          along: link.along,
         });
       });
     }
@@ -279,6 +280,10 @@ function linkOf(
       return outcome;
     },
     trace: (edge) => on(edge, true),
+    along:
+      ground?.kind === 'chains'
+        ? (chains) => workRounds(round, again, { ...ground, chains }, { chainCounts, tracing: false })
+        : null,
     instead: (instruction, edge) => {
       const own = foundationIn(instruction.steps);
       const grounds: Ground = own
@@ -292,6 +297,7 @@ function linkOf(
 /** A link that can also tell what each step did. */
 interface TracedLink extends Link {
   readonly trace: (edge: number | null) => Outcome;
+  readonly along: CountedRound['along'];
   /** What another instruction would do in its place. */
   readonly instead: (instruction: Instruction, edge: number | null) => Outcome;
 }

@@ -19,8 +19,10 @@ export interface CountedRound {
   readonly carried: number | null;
   /** Works the round once more, and tells what each step did (of its last round, where it is a range). */
   readonly trace: () => Outcome;
-  /** What another instruction would do in its place. */
-  readonly instead: (instruction: Instruction) => Outcome;
+  /** What another instruction would do in its place, on its edge or on one of so many stitches. */
+  readonly instead: (instruction: Instruction, edge?: number) => Outcome;
+  /** What it would do along so many chains; null where it is not worked along a chain that was laid before it. */
+  readonly along: ((chains: number) => Outcome) | null;
   /** What it would do on an edge of so many stitches. */
   readonly on: (edge: number) => Outcome;
 }

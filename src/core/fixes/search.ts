@@ -5,13 +5,12 @@ import type { Outcome } from '../counting/outcome.js';
 import type { Step } from '../pattern/instruction.js';
 import type { Instruction } from '../pattern/pattern.js';
 import type { StitchId } from '../vocabulary/stitches.js';
+import { countEdit, goesOn, isSound, LONGEST, touchesCount } from './round.js';
+import { storiesFor } from './stories.js';
 import { bracketEdits, smallEdits, timesEdits, timesSign, type Edit } from './edits.js';
 
 /** At most so many ways to put a round right are offered. */
 const MOST = 4;
-/** Instructions longer than this are not searched. */
-const LONGEST = 1500;
-
 interface Candidate {
   readonly edit: Edit;
   readonly text: string;
@@ -31,7 +30,8 @@ export function fixesFor(counted: CountedPattern, index: number): Fix[] {
   if (stated && round.blame === 'stated') fixes.push(stated);
   for (const candidate of candidates(counted, index)) fixes.push(fixOf(counted, round, candidate));
   if (stated && round.blame !== 'stated') fixes.push(stated);
-  return fixes.slice(0, MOST);
+  const stories = storiesFor(counted, index);
+  return [...fixes.slice(0, MOST - stories.length), ...stories];
 }
 
 function candidates(counted: CountedPattern, index: number): Candidate[] {
@@ -72,10 +72,6 @@ function editsOf(
   return smallEdits(text);
 }
 
-function isSound({ unread, brackets }: Instruction): boolean {
-  return unread.length === 0 && brackets.length === 0;
-}
-
 /** Whether the kinds of stitches are those of "(4 sc, 4 hdc)", as far as the instruction names them with their numbers. */
 function suitsBreakdown({ steps, stated }: Instruction): boolean {
   if (!stated || stated.breakdown.length < 2) return true;
@@ -91,32 +87,6 @@ function suitsBreakdown({ steps, stated }: Instruction): boolean {
       return true;
     });
   return !add(steps, 1) || stated.breakdown.every(({ stitch, count }) => (made.get(stitch) ?? 0) === count);
-}
-
-/** The stated count has a fix of its own. */
-function touchesCount({ round }: CountedRound, { from, to }: Edit, offset: number): boolean {
-  const count = round.stated?.span;
-  return count !== undefined && from + offset < count.to && to + offset > count.from;
-}
-
-/** Rounds without a count are followed so far, to the next that states one. */
-const FOLLOWED = 12;
-
-/** Whether the rounds after come out on so many stitches. */
-function goesOn({ rounds }: CountedPattern, index: number, made: number): boolean {
-  const { stretch } = rounds[index] ?? {};
-  let edge = made;
-  for (let i = index + 1; i <= index + FOLLOWED; i += 1) {
-    const next = rounds[i];
-    const sound = next?.verdict === 'agrees' || next?.verdict === 'counted';
-    if (!next || next.stretch !== stretch || next.outcome.starts || !sound) return true;
-    const after = next.on(edge);
-    if (after.misfits.length > 0) return false;
-    if (after.made === next.outcome.made) return true;
-    if (next.verdict === 'agrees' || after.made === null) return false;
-    edge = after.made;
-  }
-  return true;
 }
 
 /** How well an instruction continues its neighbours: the same words, and figures that go up or down by one. From 0 to 1. */
@@ -162,15 +132,9 @@ function statedFix(counted: CountedPattern, round: CountedRound): Fix | null {
   const index = counted.rounds.indexOf(round);
   if (!stated || made === null || misfits.length > 0 || made === stated.total || !goesOn(counted, index, made))
     return null;
-  const words = counted.pattern.source.text.slice(stated.span.from, stated.span.to);
   const slip = stated.breakdown.length > 1 ? wrongKind(round) : { figure: stated.total, right: made };
-  const at = slip ? words.lastIndexOf(String(slip.figure)) : -1;
-  if (!slip || at < 0) return null;
-  const from = stated.span.from + at;
-  return {
-    title: `State ${slip.right} instead of ${slip.figure}`,
-    edits: [{ span: { from, to: from + String(slip.figure).length }, text: String(slip.right) }],
-  };
+  const edit = slip && countEdit(counted, round, slip.figure, slip.right);
+  return edit && { title: `State ${slip.right} instead of ${slip.figure}`, edits: [edit] };
 }
 
 /** The one figure of "(20 dc, 4 htr)" that is not what the round makes of its kind; null where several are not. */

@@ -62,7 +62,14 @@ export interface Round extends Instruction {
 
 export type PieceStart =
   /** Chains worked along: `chains` long, `ring` where their ends are joined. */
-  { readonly kind: 'chains'; readonly chains: number; readonly ring: boolean; readonly firstFromHook: number | null };
+  {
+    readonly kind: 'chains';
+    readonly chains: number;
+    readonly ring: boolean;
+    readonly firstFromHook: number | null;
+    /** The figure that says how many. */
+    readonly figure: Span;
+  };
 
 /** What a part begins with before its first round, and the rounds that grow on it. */
 export interface Stretch {

@@ -184,7 +184,7 @@ export function headingWithLead(line: string): Heading | null {
 export function headingBeforeLabel(words: string): Heading | null {
   const text = words.trim().replace(/^[^\p{L}\d]+/u, '');
   const match =
-    /^([\p{L}\d][\p{L}\d '’&-]{1,30}?(?:\s*\([^()\n]{1,40}\)|\s*[x×]\s?\d+|(?:,[^,:.\n]{1,20}){1,2}(?=:))?)(?:\*\*|__)?\s*[:–—-]\s*/u.exec(
+    /^([\p{L}\d][\p{L}\d '’&-]{1,30}?(?:\s*\([^()\n:]{1,40}\)?|\s*[x×]\s?\d+|(?:,[^,:.\n]{1,20}){1,2}(?=:))?)(?:\*\*|__)?\s*[:–—-]\s*/u.exec(
       text,
     );
   if (!match?.[1] || LEADS_YARN.test(match[1])) return null;

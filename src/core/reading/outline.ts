@@ -243,7 +243,7 @@ class Outliner {
     this.#flat = null;
     const words = prose ? this.#source.text.slice(prose.from, Math.min(prose.to, prose.from + 1200)) : '';
     const into = prose ? freeLoopsIn(words, prose.from) : null;
-    const start = prose ? chainStartIn(words, this.#lexicon.compact) : null;
+    const start = prose ? chainStartIn(words, this.#lexicon.compact, prose.from) : null;
     if (prose && THROUGH_BOTH.test(words)) this.#flat = prose;
     const named = this.#pending;
     const last = this.#stretch?.rounds.at(-1);
@@ -315,7 +315,7 @@ class Outliner {
       if (!passage || passage.section || passage.span.from < span.from || passage.after) break;
       passage.part = this.#part;
     }
-    const fromHeading = start ?? chainStartIn(heading.rest, this.#lexicon.compact);
+    const fromHeading = start ?? chainStartIn(heading.rest, this.#lexicon.compact, span.to - heading.rest.length);
     this.#newStretch(null, fromHeading, into, '');
   }
 

@@ -12,13 +12,15 @@ const LOOPS =
  * The chain that a part begins with, where the words before its first round say so: "With Ginger,
  * ch 17.", "12K, start from 2nd K", "ch 12 and join … to form a ring". Null where none is named.
  */
-export function chainStartIn(prose: string, compact: boolean): PieceStart | null {
+export function chainStartIn(prose: string, compact: boolean, offset = 0): PieceStart | null {
   const match = CHAINS.exec(prose) ?? (compact ? LETTER_CHAINS.exec(prose) : null);
   const chains = Number(match?.[1] ?? match?.[2] ?? match?.[3] ?? 0);
   if (!match || chains < 2) return null;
   const first = FIRST_CHAIN.exec(prose);
   const ring = /(?:form|into|make|makes|forming)\s+(?:a\s+|the\s+)?(?:ring|circle|loop)/iu.test(prose);
-  return { kind: 'chains', chains, ring, firstFromHook: first ? Number(first[1]) : null };
+  const at = offset + match.index + match[0].search(/\d/);
+  const figure = { from: at, to: at + String(chains).length };
+  return { kind: 'chains', chains, ring, firstFromHook: first ? Number(first[1]) : null, figure };
 }
 
 /** Loops left free that the rounds to come are worked into: "in the front loops of Round 16, which …". */
