@@ -25,7 +25,7 @@ const DECOR_LINE = /^\s*([~=*_#+•·\-–—]{1,6})\s*(.*?)\s*\1?\s*$/u;
 function quantityIn(text: string): { make: number; index: number; end: number } | null {
   const match = MAY_SAY_MAKE.test(text) ? MAKE.exec(text) : null;
   if (!match) return null;
-  const word = (match.slice(1).find((figure) => figure !== undefined) ?? '').toLowerCase();
+  const word = (match.slice(1).find(Boolean) ?? '').toLowerCase();
   const make = /^\d/.test(word) ? Number(word) : (cardinal(word) ?? 1);
   const index = text.slice(0, match.index).replace(/[\s(,–—:-]+$/u, '').length;
   return make > 0 && make < 1000 ? { make, index, end: match.index + match[0].length } : null;

@@ -1,7 +1,7 @@
 import type { Pattern } from '../pattern/pattern.js';
 import { readPattern } from '../reading/read.js';
 import { Keys } from '../text/key.js';
-import { lineIndexAt, lineSpan, positionAt, type SourceText, type Span } from '../text/source.js';
+import { lineSpan, positionAt, type SourceText, type Span } from '../text/source.js';
 import type { Vocabulary } from '../vocabulary/stitches.js';
 import { mentionsIn, type Mention } from './mentions.js';
 import { NAMING, takesAn, writtenLike } from './naming.js';
@@ -110,20 +110,20 @@ function changesOf(pattern: Pattern, to: Vocabulary, options: ConvertOptions): T
   const drafts: Draft[] = [];
   const spare = spareEntries(source.text, from);
   // The same word is written hundreds of times.
-  const wordings = {
+  const wordings: Record<Mention['kind'], Map<string, Put>> = {
     stitch: new Map(),
     skip: new Map(),
     'yarn-over': new Map(),
     gauge: new Map(),
     statement: new Map(),
-  } satisfies Record<Mention['kind'], Map<string, Put>>;
+  };
   let next = 0;
   for (const mention of mentions) {
     while ((spare[next]?.to ?? Infinity) <= mention.span.from) next += 1;
     const entry = spare[next];
     if (entry && within(mention.span, entry)) continue;
     const words = source.text.slice(mention.span.from, mention.span.to);
-    const known: Map<string, Put> = wordings[mention.kind];
+    const known = wordings[mention.kind];
     let put = known.get(words);
     if (put === undefined) known.set(words, (put = wordingOf(words, mention, from, to)));
     if (put.after === words) continue;
