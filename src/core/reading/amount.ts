@@ -51,8 +51,21 @@ function counted(reader: Reader, at: number, afterRepeat: boolean): ReadAmount |
     return times(token.value + (again ? 1 : 0), pass(reader, pass(reader, later, 'total'), 'around'));
   }
   // "(sc, inc)6"
-  if (token.glued && reader.tokens[at - 1]?.kind === 'close') return times(token.value, at + 1);
+  if (reader.tokens[at - 1]?.kind === 'close' && (token.glued || goesOn(reader, at + 1)))
+    return times(token.value, at + 1);
   return afterRepeat ? times(token.value + (more > at + 1 ? 1 : 0), more) : null;
+}
+
+/** "(sc, inc) 6 [18]", "(inc) 12, 12 sc": a figure behind a bracket is no count where one follows, or the round goes on. */
+function goesOn(reader: Reader, at: number): boolean {
+  const token = tokenAt(reader, at);
+  if (token?.kind === 'open') return countIn(reader, at + 1, reader.partner[at] ?? -1) !== null;
+  if (token?.word !== ',') return false;
+  const next = tokenAt(reader, at + 1)?.kind === 'number' ? at + 2 : at + 1;
+  return (
+    tokenAt(reader, at + 1)?.kind === 'open' ||
+    meaningAt(reader, next, 'stitch', 'shaping', 'increase', 'decrease') !== null
+  );
 }
 
 /** "around", "to end", "to last 2 sts", "until 6 sts remain", "until closed". */

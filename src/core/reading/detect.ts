@@ -4,7 +4,7 @@ import type { Vocabulary } from '../vocabulary/stitches.js';
 
 /** Names of stitches, by what they tell: US only, UK only, or both. One pass over the text. */
 const STITCH_NAMES =
-  /\b(?:\d{1,3})?(?:((?:fp|bp)?(?:sc|hdc)|esc|fsc|rsc|single crochets?|half[ -]doubles?)|((?:fp|bp)?htr|rdc[fb]|rtr[fb]|qtr|half[ -]trebles?|quadruple trebles?)|(dtr|dc|tr|(?:double|treble) crochets?))(?=\d|tog|inc|dec|s?\b)/gi;
+  /\b(?:\d{1,3})?(?:((?:fp|bp)?(?:sc|hdc)|s\.c|h\.d\.c|esc|fsc|rsc|single crochets?|half[ -]doubles?)|((?:fp|bp)?htr|h\.tr|rdc[fb]|rtr[fb]|qtr|half[ -]trebles?|quadruple trebles?)|(dtr|dc|tr|d\.c|d\.tr|(?:double|treble) crochets?))(?=\d|tog|inc|dec|s?\b)/gi;
 const WEAK_US = /\b(?:skip|sk|gauge|yarn over|yo|color)\b/gi;
 const WEAK_UK = /\b(?:miss|tension|yrh|yoh|colour)\b/gi;
 const RING_OF_SHARED = /(\d{1,2})\s?dc (?:in|into)\s+(?:a |the )?(?:magic|mr|ring|mc)/gi;

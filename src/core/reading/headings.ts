@@ -158,9 +158,18 @@ function named(text: string, level: number, capitals: string | null = null): Hea
 const LEADS_YARN_BEHIND = /\s+[-–—]\s+(?:with|using|use|in|work|from|colou?r)(?!\p{L}).*$/iu;
 const LEADS_YARN = /^(?:with|using|use|in|start|starting|begin|work|from|change|join|colou?r)(?![\p{L}])/iu;
 
+/** "Pattern language: English (US)", "Skill level: easy": said of the whole pattern. */
+const SAYS_OF_ALL =
+  /^(?:pattern\s+)?(?:language|terms?|terminology|(?:skill\s+)?level|skill|difficulty|size|height|designer|author|hook|yarn|gauge|tension)(?:\s+used)?\s*:/iu;
+
 /** A short line that could be a heading if rounds follow: "Head", "First leg", "Body:". */
 export function headingByPlace(line: string): Heading | null {
   const text = line.trim().replace(/^(?:\*\*|__)|(?:\*\*|__)$/g, '');
+  // "Ears (2, brown)", "Wings (2)"
+  const several = /^([^()]{2,30}?)\s*\((\d{1,2})(?:,\s[^()\d]{2,20})?\):?$/u.exec(text);
+  const one = several?.[1] ? headingByPlace(several[1]) : null;
+  if (one && several) return { ...one, make: Math.max(1, Number(several[2])), saysMake: true };
+  if (SAYS_OF_ALL.test(text)) return null;
   if (text.length === 0 || text.length > 40 || /[.!?;=,]$/.test(text) || /\d/.test(text.replace(/^\d+[.)]\s*/, '')))
     return null;
   // "X = sc" explains a letter.

@@ -143,6 +143,9 @@ function wordLabelAt(text: string, at: number, to: number, atStart: boolean): La
   };
 }
 
+/** "6. for the wavy rim: sc 1, …" */
+const NAME_FIRST = /^[ \t]*\p{L}[\p{L} -]{2,28}:[ \t]/u;
+
 /** "(Rnd 1) 6 sc …", "[R2] inc …" */
 function bracketedLabel(text: string, at: number, to: number): Label | null {
   const close = { '(': ')', '[': ']' }[text.charAt(at)];
@@ -192,7 +195,9 @@ function bareLabel(text: string, at: number, to: number, context: LabelContext):
   if (!match || BARE_LABEL.lastIndex > to) return null;
   const bodyFrom = BARE_LABEL.lastIndex;
   if (text.slice(bodyFrom, to).trim() !== '') {
-    if (match[4] === '' || !beginsInstruction(text, bodyFrom, to, context.lexicon)) return null;
+    const named = NAME_FIRST.exec(text.slice(bodyFrom, Math.min(to, bodyFrom + 40)));
+    if (match[4] === '' || !beginsInstruction(text, bodyFrom + (named?.[0].length ?? 0), to, context.lexicon))
+      return null;
     // "(30)" alone on a line is a count; a figure alone is a label where an instruction follows.
   } else if (match[0].startsWith('(') || (match[4] === '' && !instructionFollows(text, to, context.lexicon)))
     return null;

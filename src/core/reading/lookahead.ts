@@ -4,6 +4,8 @@ import { beginsInstruction, labelsIn, type Label } from './labels.js';
 import type { Lexicon } from './lexicon.js';
 import { chainStartIn } from './starts.js';
 
+/** "(x2)" at the end of a heading is no amount of stitches. */
+const SEVERAL = /[(\[]\s*(?:[x×]\s?\d+|\d+\s?[x×])\s*[)\]]\s*:?\s*$/iu;
 /** The stitches of a first round that has no label. */
 const IN_RING = /\d[^.]{0,30}(?<!\p{L})(?:ring|circle|loop|mr)(?!\p{L})/iu;
 /** "Rnd | Instruction | Sts": the names of columns. */
@@ -59,12 +61,27 @@ export class Lookahead {
       const known =
         look.level === 0 &&
         !(look.saysMake && !COUNT_AT_END.test(text)) &&
-        beginsInstruction(this.#source.text, from, from + text.length - Math.max(0, start), this.#lexicon);
+        beginsInstruction(
+          this.#source.text,
+          from,
+          from + text.replace(SEVERAL, '').length - Math.max(0, start),
+          this.#lexicon,
+        );
       if (!known) return look;
     }
     // Without a blank line before it or a colon behind it, only a line with a capital can be one.
     if (!afterBlank && !text.trimEnd().endsWith(':') && !/^\s*\p{Lu}/u.test(text)) return null;
-    const place = headingByPlace(text);
+    const named = headingByPlace(text);
+    // "sc in each (12)" is an instruction, and "Ears (2)" a heading.
+    const works =
+      named?.saysMake &&
+      beginsInstruction(
+        this.#source.text,
+        this.#source.lineStarts[index] ?? 0,
+        (this.#source.lineStarts[index] ?? 0) + text.length,
+        this.#lexicon,
+      );
+    const place = works ? null : named;
     if (!place) {
       const leading = headingWithLead(text);
       const first = leading && !leading.section ? this.nextLabel(index) : null;

@@ -458,7 +458,7 @@ class Outliner {
   #leadsYarn(name: string, line: number): boolean {
     if (!this.#yarns.isColour(name)) return false;
     const next = this.#ahead.nextLabel(line);
-    return this.#pending !== null || (next !== null && next.label.from !== 1);
+    return this.#pending !== null || (this.#part !== null && next !== null && next.label.from !== 1);
   }
 
   #addProse(span: Span): void {

@@ -18,8 +18,15 @@ export class Yarns {
 
   /** Whether a name is that of a yarn or a colour, and not of a piece. */
   isColour(name: string): boolean {
-    const words = name.toLowerCase().split(/\s+/);
-    return words.every((word) => COLOUR_WORDS.has(word) || this.#words.has(word)) && !PARTS.has(words.at(-1) ?? '');
+    const words = name
+      .toLowerCase()
+      .split(/\s+/)
+      .filter((word, i, all) => all.length === 1 || !/^(?:yarn|thread|wool|cotton)$/.test(word));
+    return (
+      words.length > 0 &&
+      words.every((word) => COLOUR_WORDS.has(word) || this.#words.has(word)) &&
+      !PARTS.has(words.at(-1) ?? '')
+    );
   }
 
   /** "fins orange" is the heading of the fins. */

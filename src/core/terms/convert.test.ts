@@ -13,6 +13,7 @@ function converted(from: 'us' | 'uk', sentence: string, options = {}): string {
 
 const FROM_US: readonly (readonly [string, string])[] = [
   ['Rnd 1: 6 sc in MR (6)', 'Rnd 1: 6 dc in MR (6)'],
+  ['1st round: 6 s.c. in 2nd ch., 1 h.d.c.', '1st round: 6 d.c. in 2nd ch., 1 h.tr.'],
   ['Rnd 2: SC IN EACH ST (12)', 'Rnd 2: DC IN EACH ST (12)'],
   ['Sc in next st, hdc in next, dc in next, tr in next.', 'Dc in next st, htr in next, tr in next, dtr in next.'],
   ['Single Crochet in each stitch.', 'Double Crochet in each stitch.'],
@@ -70,6 +71,7 @@ const FROM_US: readonly (readonly [string, string])[] = [
   ['Written in American terms by B. Troy.', 'Written in British terms by B. Troy.'],
 ];
 const FROM_UK: readonly (readonly [string, string])[] = [
+  ['2nd round: 2 d.c. in each d.c., 1 h.tr., 1 tr.', '2nd round: 2 s.c. in each s.c., 1 h.d.c., 1 dc.'],
   ['Round 1: 6dc into a magic ring. [6]', 'Round 1: 6sc into a magic ring. [6]'],
   ['Dc in each st, htr in next, tr in last.', 'Sc in each st, hdc in next, dc in last.'],
   ['dc2tog, 2dctog, htr3tog', 'sc2tog, 2sctog, hdc3tog'],

@@ -33,6 +33,9 @@ const ALSO: Readonly<Record<Vocabulary, readonly (readonly [name: string, counte
   us: [
     ['triple crochet', 'double treble crochet'],
     ['treble', 'double treble'],
+    ['s.c', 'd.c'],
+    ['h.d.c', 'h.tr'],
+    ['d.c', 'tr'],
   ],
   uk: [
     ['ttr', 'dtr'],
@@ -47,6 +50,9 @@ const ALSO: Readonly<Record<Vocabulary, readonly (readonly [name: string, counte
     ['raised treble back', 'back post double crochet'],
     ['double treble', 'treble crochet'],
     ['treble', 'double crochet'],
+    ['d.c', 's.c'],
+    ['h.tr', 'h.d.c'],
+    ['d.tr', 'tr'],
   ],
 };
 /** Words that mean a stitch here and something else there: whether they do is for the place to tell. */
@@ -78,7 +84,9 @@ function namingOf(from: Vocabulary): Naming {
   for (const [name, counterpart] of [...ALSO[from], ...LOOSE[from]]) add(name, counterpart);
   // A shared half of a name is told apart by the longer one that it begins: the longest is tried first.
   const names = [...counterparts.keys()].sort((a, b) => b.length - a.length);
-  const pattern = names.map((name) => name.replaceAll(' ', String.raw`(?:-|\s{1,3}|[ \t]*\r?\n[ \t>]*)`)).join('|');
+  const pattern = names
+    .map((name) => name.replaceAll('.', String.raw`\.`).replaceAll(' ', String.raw`(?:-|\s{1,3}|[ \t]*\r?\n[ \t>]*)`))
+    .join('|');
   return {
     counterparts,
     loose: new Set(LOOSE[from].map(([name]) => name)),

@@ -78,7 +78,19 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
   [{ is: 'turn' }, ['turn', 'turn work', 'turn your work', 'and turn', 'turning', 'turn piece']],
   [
     { is: 'join' },
-    ['join', 'join round', 'close round', 'join rnd', 'close rnd', 'joining', 'do not join', "don't join"],
+    [
+      'join',
+      'join round',
+      'close round',
+      'close ring',
+      'close circle',
+      'join ring',
+      'join rnd',
+      'close rnd',
+      'joining',
+      'do not join',
+      "don't join",
+    ],
   ],
   [
     { is: 'loops', loops: 'front' },

@@ -9,7 +9,7 @@ import { freeLoops, reference, roundSpan } from './reference.js';
 import { remark } from './remark.js';
 import { ring } from './ring.js';
 import { leave, skip } from './skip.js';
-import { repeatBefore, repeatVerb, star, timesBehind } from './star.js';
+import { alternate, repeatBefore, repeatVerb, star, timesBehind } from './star.js';
 import { stated } from './stated.js';
 import { placeFirst, work } from './work.js';
 
@@ -19,6 +19,7 @@ export const FORMS: readonly InstructionForm[] = [
   freeLoops,
   timesBehind,
   star,
+  alternate,
   repeatVerb,
   repeatBefore,
   bracket,

@@ -39,9 +39,10 @@ export const reference: InstructionForm = {
     let i = repeat?.next ?? at;
     while (isWord(reader, i, 'work', 'same', 'as', 'like', 'in', 'for', 'way', 'exactly')) i += 1;
     if (!repeat && i === at) return null;
-    const before = repeat ? null : pieceBefore(reader, i);
+    const alike = reader.tokens.slice(at, i).some(({ word }) => ALIKE.has(word));
+    const before = alike ? pieceBefore(reader, i) : null;
     const numbers = roundNumbers(reader, before?.next ?? i);
-    if (!numbers) return repeat ? null : asPiece(reader, at, i);
+    if (!numbers) return alike ? asPiece(reader, at, i) : null;
     i = numbers.next;
     const behind = before ? null : (pieceNamed(reader, i) ?? pieceOf(reader, i));
     if (behind) i = behind.next;
@@ -78,6 +79,8 @@ export const reference: InstructionForm = {
     return i;
   },
 };
+
+const ALIKE: ReadonlySet<string> = new Set(['as', 'same', 'like']);
 
 /** "as Bonnet row 1": the name in front of the numbers. */
 function pieceBefore(reader: Reader, at: number): { name: string; next: number } | null {

@@ -77,6 +77,7 @@ function repeatFrom(reader: Reader, at: number): StarAmount | null {
   while (
     isWord(reader, i, 'from', 'to', 'between', 'stars', 'instructions') ||
     tokenAt(reader, i)?.kind === 'star' ||
+    (isWord(reader, i, '-') && tokenAt(reader, i + 1)?.kind === 'star') ||
     (named && isWord(reader, i, 'and'))
   ) {
     // "to" before an end belongs to the amount: "from * to last 2 sts", "from * to end".
@@ -164,6 +165,36 @@ function endsRepeated(reader: Reader, at: number): boolean {
   if (token?.kind === 'open') return countIn(reader, at + 1, reader.partner[at] ?? -1) !== null;
   return isWord(reader, at, '=', ';') || (token?.word === '.' && isBoundary(reader, at + 1));
 }
+
+/**
+ * The verb for two steps by turns.
+ *
+ * `alternate 3 sc and 1 inc 5 times`   `alternate sc and inc around`
+ *  ^                                    ^
+ */
+export const alternate: InstructionForm = {
+  name: 'alternate',
+  begins: ['unknown'],
+  examples: ['alternate 3 sc and 1 inc 6 times', 'alternate sc and inc around'],
+  read(reader, at) {
+    if (!isWord(reader, at, 'alternate', 'alternating', 'alternately')) return null;
+    for (let to = at + 3; to < Math.min(reader.end, at + 16); to += 1) {
+      const number = tokenAt(reader, to)?.kind === 'number' && meaningAt(reader, to + 1, 'times');
+      if (!number && !meaningAt(reader, to, 'around')) continue;
+      const amount = amountAfter(reader, to);
+      const { steps } = reader.sequence(at + 1, isWord(reader, to - 1, ',') ? to - 1 : to, false);
+      if (!amount || steps.length < 2) return null;
+      reader.steps.push({
+        kind: 'repeat',
+        body: steps,
+        amount: amount.amount,
+        span: spanBetween(reader, at, amount.next),
+      });
+      return amount.next;
+    }
+    return null;
+  },
+};
 
 /**
  * An amount behind a comma takes in all the steps before it.

@@ -20,6 +20,9 @@ export const stated: InstructionForm = {
     const token = tokenAt(reader, at);
     if (!token) return null;
     const total = meaningAt(reader, at, 'total');
+    // "…, end with 2 sc (30)": the last stitches, where the count stands behind them.
+    if (total && isWord(reader, at, 'end', 'ending', 'ends') && stitchesBeforeCount(reader, total.next))
+      return total.next;
     const sign = token.word === '=' || token.word === '-' || (token.word === ':' && reader.steps.length > 0);
     // "on the other side: 7 sc" goes on with the round.
     if (token.word === ':' && reader.steps.at(-1)?.kind === 'other-side') return null;
@@ -39,6 +42,14 @@ export const stated: InstructionForm = {
     return end.next;
   },
 };
+
+function stitchesBeforeCount(reader: Reader, at: number): boolean {
+  const stitch = tokenAt(reader, at)?.kind === 'number' ? meaningAt(reader, at + 1, 'stitch') : null;
+  if (!stitch) return false;
+  const open = isWord(reader, stitch.next, '.') ? stitch.next + 1 : stitch.next;
+  const close = tokenAt(reader, open)?.kind === 'open' ? (reader.partner[open] ?? -1) : -1;
+  return close > 0 && countIn(reader, open + 1, close) !== null;
+}
 
 /** Where the figures end. Without a sign before them they must say that they count stitches. */
 function endOfCount(reader: Reader, from: number, certain: boolean): { figures: number; next: number } | null {

@@ -318,6 +318,8 @@ export const placeFirst: InstructionForm = {
       if (comma === i || !readWork(reader, comma)) break;
       i = comma;
     }
+    // "make a ring and into it work: ch 1, 8 sc": the ring has been told already.
+    if (members.length === 0 && placement.place.kind === 'ring' && reader.steps.at(-1)?.kind === 'ring') return verb;
     if (members.length === 0 || (open > 0 && i !== open)) return null;
     const next = pass(reader, open > 0 ? open + 1 : i, 'each');
     const span = spanBetween(reader, at, next);
