@@ -162,7 +162,7 @@ export function isTimesSign(reader: Reader, at: number): boolean {
   if (token.word === '×') return true;
   if (token.kind !== 'star' || at === 0) return false;
   // Between stars a star closes: "*sc, inc* 6 times" is no "inc * 6".
-  if (reader.inStar) return token.glued && after.glued;
+  if (reader.inStar) return token.glued && after.glued && !isWord(reader, at + 2, 'x', '×', 'times');
   if (token.glued || after.glued || reader.tokens[at - 1]?.kind === 'close') return true;
   // "inc * 6": behind a stitch, and with nothing that a star could repeat from there.
   const behind = tokenAt(reader, at + 2);

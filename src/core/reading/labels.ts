@@ -143,6 +143,8 @@ function wordLabelAt(text: string, at: number, to: number, atStart: boolean): La
   };
 }
 
+/** "05–08 — 32 (32)" */
+const PLAIN_FIGURE = /^[ \t]*(\d{1,3})[ \t]*[([{<][ \t]*\1[ \t]*[)\]}>]/u;
 /** "6. for the wavy rim: sc 1, …" */
 const NAME_FIRST = /^[ \t]*\p{L}[\p{L} -]{2,28}:[ \t]/u;
 
@@ -195,9 +197,10 @@ function bareLabel(text: string, at: number, to: number, context: LabelContext):
   if (!match || BARE_LABEL.lastIndex > to) return null;
   const bodyFrom = BARE_LABEL.lastIndex;
   if (text.slice(bodyFrom, to).trim() !== '') {
-    const named = NAME_FIRST.exec(text.slice(bodyFrom, Math.min(to, bodyFrom + 40)));
-    if (match[4] === '' || !beginsInstruction(text, bodyFrom + (named?.[0].length ?? 0), to, context.lexicon))
-      return null;
+    if (match[4] === '') return null;
+    const words = text.slice(bodyFrom, Math.min(to, bodyFrom + 40));
+    const first = bodyFrom + (NAME_FIRST.exec(words)?.[0].length ?? 0);
+    if (!PLAIN_FIGURE.test(words) && !beginsInstruction(text, first, to, context.lexicon)) return null;
     // "(30)" alone on a line is a count; a figure alone is a label where an instruction follows.
   } else if (match[0].startsWith('(') || (match[4] === '' && !instructionFollows(text, to, context.lexicon)))
     return null;

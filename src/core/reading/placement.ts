@@ -30,6 +30,9 @@ const upTo = (times: number): Amount => ({ kind: 'times', times });
 export function placementAfter(reader: Reader, at: number): Placement | null {
   const placement = placementWords(reader, at);
   if (placement?.place.kind !== 'edge') return placement;
+  // "dc in each st through both layers"
+  const layers = meaningAt(reader, placement.next, 'both-layers');
+  if (layers) return { ...placement, place: { kind: 'both-layers' }, next: layers.next };
   const source = pieceNamed(reader, placement.next);
   if (!source && ofPiece(reader, placement.next)) return { ...placement, next: placement.next + 1 };
   return source ? { ...placement, source: source.name, next: source.next } : placement;
@@ -150,6 +153,11 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
   }
   const rank = tokenAt(reader, i);
   if (rank?.kind === 'ordinal') {
+    const second = isWord(reader, i + 1, 'and', '&') ? tokenAt(reader, i + 2) : null;
+    const both = second?.kind === 'ordinal' && second.value === rank.value + 1 ? chainWord(reader, i + 3) : null;
+    const bothHook = both === null ? null : meaningAt(reader, both, 'from-hook');
+    // "sl st in 2nd and 3rd ch from hook"
+    if (bothHook) return found({ kind: 'chain-from-hook', k: rank.value }, upTo(2), bothHook.next);
     const chain = chainWord(reader, i + 1);
     if (chain !== null) {
       const hook = meaningAt(reader, chain, 'from-hook');

@@ -1,5 +1,6 @@
 import { DECORATED, type StitchId } from '../vocabulary/stitches.js';
 import { isTimesSign } from './amount.js';
+import { countIn } from './count.js';
 import { isWord, meaningAt, pass, spanBetween, tokenAt, type Reader } from './reader.js';
 
 /** What is worked, before it is known how often and where: a stitch, an increase, a decrease. */
@@ -100,7 +101,14 @@ function stitchUnnamed(reader: Reader, at: number, before: number | null): Tool 
       tokenAt(reader, into.next)?.kind === 'ordinal')
   )
     return tool(null, 1, 1, at);
-  return besideShaping(reader, at) ? tool(null, 1, 1, at) : null;
+  return besideShaping(reader, at) || beforeItsCount(reader, at, before) ? tool(null, 1, 1, at) : null;
+}
+
+/** "32 (32)": a figure that is all there is, and its count. */
+function beforeItsCount(reader: Reader, at: number, before: number): boolean {
+  const close = tokenAt(reader, at)?.kind === 'open' ? (reader.partner[at] ?? -1) : -1;
+  if (close < 0 || reader.depth > 0 || reader.steps.length > 0) return false;
+  return countIn(reader, at + 1, close)?.total === before;
 }
 
 function isOne(reader: Reader, at: number): boolean {

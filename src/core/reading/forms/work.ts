@@ -216,11 +216,13 @@ function sharing(
       return as(tool.per, single);
     case 'both-layers':
       // "sc through both layers" goes all along them.
-      return as(tool.per, before === null && after === null ? { kind: 'fill', leave: 0 } : single);
+      if (before !== null || after !== null) return as(tool.per, single);
+      return as(tool.per, amount.kind === 'times' && amount.times === 1 ? { kind: 'fill', leave: 0 } : amount);
     case 'same':
     case 'chain-from-hook':
     case 'last-chain':
-      return tool.shaping ? as(tool.per, single) : as(named, once);
+      if (tool.shaping) return as(tool.per, single);
+      return amount.kind === 'times' && amount.times > 1 ? as(named, amount) : as(named, once);
     case 'edge':
       if (tool.shaping) return as(tool.per, shapings(tool, before, amount));
       // "sc 12 around the first leg" says how many; "sc 2 in each st" how many go into one.
