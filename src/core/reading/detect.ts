@@ -99,6 +99,8 @@ function fromSharedWords(
 /** "(US)", or "US." as a line or a sentence of its own. */
 function isAlone(before: string, after: string): boolean {
   if (/[([]\s*$/.test(before)) return /^\s*[)\]]/.test(after);
+  // "~ US ~ worsted ~ 4.0 mm ~"
+  if (/[~•·|/]\s*$/.test(before) && /^\s*[~•·|/]/.test(after)) return true;
   return /(?:^|[\n.;!?]\s*)$/.test(before) && /^[.!]?[ \t]*(?:\r?\n|$)/.test(after);
 }
 

@@ -84,8 +84,11 @@ function inOrnament(text: string): Heading | null {
   if (markdown) return named(markdown[2] ?? '', markdown[1]?.length ?? 1);
   const bold = /^(?:\*\*|__)([^*_]{2,60})(?:\*\*|__)\s*:?$/.exec(text);
   if (bold) return named(bold[1] ?? '', 0);
-  const boxed = /^\[(?!photo|pic|image|fig|see)(\p{L}[^[\]]{2,50})\]:?$/iu.exec(text);
-  if (boxed) return named(boxed[1] ?? '', 0);
+  const boxed =
+    /^[[【](?!photo|pic|image|fig|see)(\p{L}[^[\]【】]{1,50})[\]】]\s*(?:\(?[x×]?\s?(\d{1,2})\s?[x×]?\)?)?:?$/iu.exec(
+      text,
+    );
+  if (boxed?.[1]) return named(boxed[2] ? `${boxed[1]} (x${boxed[2]})` : boxed[1], 0);
   const numbered = /^\[\d+\]\s*(.+)$/.exec(text);
   if (numbered) return named(numbered[1] ?? '', 0);
   const mirrored = /^([^\p{L}\d\s(\[{"'“|]{1,6})\s*(\p{L}[^\n]{1,50}?)\s*([^\p{L}\d\s)\]}.!?:;,"'”]{1,6})$/u.exec(text);

@@ -143,8 +143,8 @@ function wordLabelAt(text: string, at: number, to: number, atStart: boolean): La
   };
 }
 
-/** "05–08 — 32 (32)" */
-const PLAIN_FIGURE = /^[ \t]*(\d{1,3})[ \t]*[([{<][ \t]*\1[ \t]*[)\]}>]/u;
+/** "05–08 — 32 (32)", "6-8 : 8 = 8" */
+const PLAIN_FIGURE = /^[ \t]*(\d{1,3})[ \t]*(?:[([{<][ \t]*\1[ \t]*[)\]}>]|=[ \t]*\1(?!\d))/u;
 /** "6. for the wavy rim: sc 1, …" */
 const NAME_FIRST = /^[ \t]*\p{L}[\p{L} -]{2,28}:[ \t]/u;
 

@@ -55,6 +55,8 @@ export class Lookahead {
     if (STATES_TERMS.test(text) || HEADS_TABLE.test(text)) return null;
     const look = this.lookOf(index);
     const ordered = look?.section === null && look.level === 0 && !look.saysMake && ORDERS.test(text);
+    // "EYES x 2" with rounds below is a piece, and no list of what is needed.
+    if (look?.section && look.saysMake && this.roundsFollow(index)) return { ...look, section: null };
     if (look && !ordered && (look.level > 0 || afterBlank || look.section || this.roundsFollow(index))) {
       const start = text.search(/[\p{L}\d]/u);
       const from = (this.#source.lineStarts[index] ?? 0) + Math.max(0, start);
@@ -90,7 +92,9 @@ export class Lookahead {
     if (place.section) {
       const next = this.nextLabel(index);
       // "Joining the legs" with its rounds right below is a part.
-      if (next?.lines === 0 && next.label.kind !== null && place.section === 'assembly')
+      if (next?.lines === 0 && place.section === 'assembly' && next.label.kind !== null)
+        return { ...place, section: null };
+      if (next?.lines === 0 && place.section === 'materials' && next.label.from === 1)
         return { ...place, section: null };
       return afterBlank || /:$/.test(text.trim()) ? place : null;
     }
@@ -127,6 +131,9 @@ export class Lookahead {
       const first = this.labelsOf(line)[0];
       if (first) return first.from <= 1 || seen === 1 || (ring && first.from === 2);
       ring ||= IN_RING.test(text);
+      // "Work as Case to end of 5th rnd."
+      if (seen === 1 && /^\W{0,3}(?:work |make )?(?:the same |same |exactly )?as (?:for )?\p{L}/iu.test(text))
+        return true;
       if (chainStartIn(text, this.#lexicon.compact)) return true;
       if (
         seen === 1 &&

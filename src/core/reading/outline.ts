@@ -432,7 +432,7 @@ class Outliner {
   /** An instruction without a label: a flat closing, an edging, a piece of one row. */
   #unlabelled(index: number, span: Span, text: string): boolean {
     if (this.#section !== 'part' && !(this.#section === null && this.#pending)) return false;
-    if (!/\d/.test(text)) return false;
+    if (!/\d/.test(text) && !/(?<!\p{L})as(?!\p{L})/iu.test(text)) return false;
     let to = span.to;
     const lines = this.#source.lineStarts.length;
     for (let line = index + 1; line < lines && line < index + 4; line += 1) {
@@ -444,7 +444,11 @@ class Outliner {
     }
     const bodyFrom = span.from + wordsBeforeWork(text, this.#lexicon);
     const reading = this.#instructions.read({ from: bodyFrom, to: Math.min(to, span.from + 2000) });
-    if (!isInstruction(reading) && !(beginsInRing(reading) && this.#ahead.nextLabel(index)?.label.from === 2))
+    if (
+      !isInstruction(reading) &&
+      !this.#likeEarlier(reading) &&
+      !(beginsInRing(reading) && this.#ahead.nextLabel(index)?.label.from === 2)
+    )
       return false;
     // Below a title anything may stand; only what is understood to the last word is taken for a round there.
     if (this.#section !== 'part' && reading.unread.length > 0) return false;
@@ -452,6 +456,14 @@ class Outliner {
     this.#begin(null);
     this.#open = { label: null, from: contentStart(this.#source.text, span.from, span.to), bodyFrom, to: span.to };
     return true;
+  }
+
+  /** "Work as for right leg": a piece whose rounds have been told with another. */
+  #likeEarlier({ reference, unread }: Instruction): boolean {
+    const noun = reference?.part?.match(/\p{L}{3,}/gu)?.at(-1);
+    if (noun === undefined || unread.length > 0 || this.#pending === null) return false;
+    const stem = noun.replace(/s$/, '');
+    return this.#parts.some(({ name }) => name.toLowerCase().includes(stem));
   }
 
   /** Whether a line that could be a heading only says the yarn: one has been seen already, or the rounds just go on. */

@@ -106,8 +106,10 @@ function stitchUnnamed(reader: Reader, at: number, before: number | null): Tool 
 
 /** "32 (32)": a figure that is all there is, and its count. */
 function beforeItsCount(reader: Reader, at: number, before: number): boolean {
+  if (reader.depth > 0 || reader.steps.length > 0) return false;
+  if (isWord(reader, at, '=')) return tokenAt(reader, at + 1)?.value === before && tokenAt(reader, at + 2) === null;
   const close = tokenAt(reader, at)?.kind === 'open' ? (reader.partner[at] ?? -1) : -1;
-  if (close < 0 || reader.depth > 0 || reader.steps.length > 0) return false;
+  if (close < 0) return false;
   return countIn(reader, at + 1, close)?.total === before;
 }
 
@@ -118,7 +120,10 @@ function isOne(reader: Reader, at: number): boolean {
 
 /** Whether a figure that ends before an index has a shaping for its neighbour, and nothing else it could be of. */
 function besideShaping(reader: Reader, at: number): boolean {
-  if (isWord(reader, at, ',')) return meaningAt(reader, at + 1, 'increase', 'decrease', 'shaping') !== null;
+  if (isWord(reader, at, ',')) {
+    const next = tokenAt(reader, at + 1)?.kind === 'number' ? at + 2 : at + 1;
+    return meaningAt(reader, next, 'increase', 'decrease', 'shaping') !== null;
+  }
   const last = reader.steps.at(-1);
   const ends = at === reader.end || (reader.depth === 0 && isWord(reader, at, '='));
   return ends && last?.kind === 'work' && last.per !== last.over && reader.tokens[at - 2]?.word === ',';

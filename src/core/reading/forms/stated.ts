@@ -34,6 +34,8 @@ export const stated: InstructionForm = {
     const from = total ? pass(reader, total.next, 'total') : sign ? at + 1 : at;
     const first = isWord(reader, from, ':', '=') ? from + 1 : from;
     if (tokenAt(reader, first)?.kind !== 'number') return null;
+    const other = countsOther(reader, at);
+    if (other !== null) return other;
     const end = endOfCount(reader, first, token.word === '=' || total !== null);
     if (end === null) return null;
     const count = countIn(reader, first, end.figures);
@@ -42,6 +44,17 @@ export const stated: InstructionForm = {
     return end.next;
   },
 };
+
+/** "…, ss into last dc. 7 shells.": a sentence of its own at the end that counts something else than stitches. */
+function countsOther(reader: Reader, at: number): number | null {
+  const noun = tokenAt(reader, at + 1);
+  if (reader.tokens[at - 1]?.word !== '.' || noun?.kind !== 'word' || reader.lexeme(at + 1) || !noun.word.endsWith('s'))
+    return null;
+  const next = isWord(reader, at + 2, '.') ? at + 3 : at + 2;
+  if (tokenAt(reader, next) !== null) return null;
+  reader.found.remarks.push(spanBetween(reader, at, next));
+  return next;
+}
 
 function stitchesBeforeCount(reader: Reader, at: number): boolean {
   const stitch = tokenAt(reader, at)?.kind === 'number' ? meaningAt(reader, at + 1, 'stitch') : null;
