@@ -9,13 +9,19 @@ import { bearsCheck, hostileText } from './hostile.js';
 const HANG = 500;
 const cases = Number(process.argv[2] ?? 100_000);
 const seed = Number(process.argv[3] ?? Date.now() % 1e9);
+function timed(text: string): number {
+  const before = performance.now();
+  bearsCheck(text);
+  return performance.now() - before;
+}
+
 let slowest = 0;
 const start = performance.now();
 const details = fc.check(
   fc.property(hostileText, (text) => {
-    const before = performance.now();
-    bearsCheck(text);
-    const took = performance.now() - before;
+    // A busy machine may stall once; what hangs does so again.
+    let took = timed(text);
+    if (took > HANG) took = timed(text);
     slowest = Math.max(slowest, took);
     if (took > HANG) throw new Error(`took ${took.toFixed(0)} ms`);
   }),

@@ -27,8 +27,8 @@ const PATTERNS: readonly (readonly [string, string])[] = [
   ['US terms\n\n-= Head =-\nR1 6sc in MR (6)\nR2 inc x6 (12)\nR3 (sc, inc) x6 (18)', 'Head:6,12,18'],
   ['US terms\n\n• HEAD •\nR1 - 6sc in MR - 6\nR2 - inc x6 - 12\nR3 - (sc, inc) x6 - 18', 'HEAD:6,12,18'],
   [
-    'US terms\n\nLEG 1\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nFasten off.\n\nLEG 2\nWork as Leg 1 but do not fasten off.\n\nBODY\nRnd 4: ch 3, sc 12 around Leg 1, sc 3 across ch, sc 12 around Leg 2, sc 3 across ch (30)\nRnd 5: sc around (30)',
-    'LEG 1:6,12,12;BODY:30,30',
+    'US terms\n\nLEG 1\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nFasten off.\n\nLEG 2\nWork as Leg 1 but do not fasten off.\n\nBODY\nRnd 4: ch 3, sc 12 around Leg 1, sc 3 across ch, sc 12 around Leg 2, sc 3 across ch (30)\nRnd 5: sc around (30)\nFasten off.',
+    'LEG 1:6,12,12;LEG 2:12;BODY:30,30',
   ],
   [
     'US terms\n\nFirst leg\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nSecond leg\nRepeat Rnds 1 and 2 of the first leg. Do not fasten off.\nJoining the legs\nRnd 3: sc in next 6 sts of second leg, ch 2, sc in each of 12 sts of first leg, sc in each of 2 ch, sc in next 6 sts of second leg, sc in other side of 2 ch (28)\nRnd 4: sc around (28)',
