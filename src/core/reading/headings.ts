@@ -169,7 +169,7 @@ const SAYS_OF_ALL =
 export function headingByPlace(line: string): Heading | null {
   const text = line.trim().replace(/^(?:\*\*|__)|(?:\*\*|__)$/g, '');
   // "Ears (2, brown)", "Wings (2)"
-  const several = /^([^()]{2,30}?)\s*\((\d{1,2})(?:,\s[^()\d]{2,20})?\):?$/u.exec(text);
+  const several = !/\):?$/.test(text) ? null : /^([^()]{2,30}?)\s*\((\d{1,2})(?:,\s[^()\d]{2,20})?\):?$/u.exec(text);
   const one = several?.[1] ? headingByPlace(several[1]) : null;
   if (one && several) return { ...one, make: Math.max(1, Number(several[2])), saysMake: true };
   if (SAYS_OF_ALL.test(text)) return null;
@@ -185,6 +185,7 @@ export function headingByPlace(line: string): Heading | null {
 
 /** "HEAD: Starting at the nose, with gray," right above the first round: a name in capitals, and how to begin. */
 export function headingWithLead(line: string): Heading | null {
+  if (!line.includes(': ')) return null;
   const match = /^\s*([\p{Lu}][\p{Lu}\d '’&-]{2,30}):\s+(?:start|beg[iu]n|with|using|make|work|ch)(?=\P{L}|ing)/iu.exec(
     line,
   );

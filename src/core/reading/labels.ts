@@ -92,7 +92,7 @@ function firstLabel(text: string, at: number, to: number, context: LabelContext)
   );
 }
 
-const NAMES_ROUND = /ro(?:w|und)|rnd/i;
+const NAMES_ROUND = /ro(?:w|und)|rn?d/i;
 
 /** All labels in a line, from left to right. */
 export function labelsIn(text: string, line: Span, context: LabelContext): Label[] {
@@ -168,6 +168,7 @@ function withoutAmount(written: string, text: string, end: number, to: number): 
 }
 
 function ordinalLabel(text: string, at: number, to: number): Label | null {
+  if (!NAMES_ROUND.test(text.slice(at, Math.min(to, at + 80)))) return null;
   ORDINAL_LABEL.lastIndex = at;
   const match = ORDINAL_LABEL.exec(text);
   const end = ORDINAL_LABEL.lastIndex;

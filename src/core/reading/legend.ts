@@ -28,7 +28,7 @@ export function legendIn(text: string, from: number, to: number): LegendEntry[] 
 const TOLD = /["“'‘](\p{L}{1,6})["”'’]\s+(?:is|are|means?|stands? for)\s+([^,.;"“]{3,60})/gu;
 
 function readLine(line: string, offset: number, entries: LegendEntry[]): void {
-  for (const match of line.matchAll(TOLD)) {
+  for (const match of /["“'‘]/.test(line) ? line.matchAll(TOLD) : []) {
     const [all, term = '', meaning = ''] = match;
     const from = offset + match.index;
     entries.push({ term, meaning: meaning.trim(), span: { from, to: from + all.length } });

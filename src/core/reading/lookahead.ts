@@ -7,7 +7,7 @@ import { chainStartIn } from './starts.js';
 /** "(x2)" at the end of a heading is no amount of stitches. */
 const SEVERAL = /[(\[]\s*(?:[x×]\s?\d+|\d+\s?[x×])\s*[)\]]\s*:?\s*$/iu;
 /** The stitches of a first round that has no label. */
-const IN_RING = /\d[^.]{0,30}(?<!\p{L})(?:ring|circle|loop|mr)(?!\p{L})/iu;
+export const IN_RING = /\d[^.]{0,30}(?<!\p{L})(?:ring|circle|loop|mr)(?!\p{L})/iu;
 /** "Rnd | Instruction | Sts": the names of columns. */
 const HEADS_TABLE = /^[^#|]*\|[^|]*\p{L}[^|]*\|/u;
 /** A line that ends with its count: the instruction is complete. */
@@ -52,7 +52,7 @@ export class Lookahead {
 
   /** The heading that a line is; null where it is none. */
   headingAt(index: number, text: string, afterBlank: boolean): Heading | null {
-    if (STATES_TERMS.test(text) || HEADS_TABLE.test(text)) return null;
+    if (STATES_TERMS.test(text) || (text.includes('|') && HEADS_TABLE.test(text))) return null;
     const look = this.lookOf(index);
     const ordered = look?.section === null && look.level === 0 && !look.saysMake && ORDERS.test(text);
     // "EYES x 2" with rounds below is a piece, and no list of what is needed.

@@ -16,7 +16,7 @@ import { beginsInstruction, contentStart, labelsIn, type Label } from './labels.
 import { legendIn } from './legend.js';
 import { tokenize } from './lexer.js';
 import type { Lexicon } from './lexicon.js';
-import { COUNT_AT_END, Lookahead } from './lookahead.js';
+import { COUNT_AT_END, IN_RING, Lookahead } from './lookahead.js';
 import { chainStartIn, freeLoopsIn } from './starts.js';
 import { Yarns } from './yarns.js';
 
@@ -70,6 +70,7 @@ const CONNECTING: ReadonlySet<string> = new Set([
   'both-layers',
 ]);
 const GOES_ON = /(?:[,;:(\[{*+&–—-]|(?<![\p{L}\d])(?:and|in|into|the|next|each|of|to|from|then|with|a|over))\s*$/iu;
+const MAY_FOLD = /fold|flatten|press|pinch/i;
 const FOLDED = /(?<=\d[^()[\]{}]{0,12}[)\]}])[.,;]?\s+(?=(?:now )?(?:fold|flatten|press|pinch)\s[^\n]{0,60}\d)/iu;
 const THROUGH_BOTH =
   /(?:fold|flat|press|pinch|closed?)[^]{0,80}(?:through|both|two)\s+(?:both\s+|the\s+)?(?:layers|sides|thicknesses|edges)/iu;
@@ -206,7 +207,8 @@ class Outliner {
 
   /** "Rope: with brown, MR with 8 sc (8 sts).": the name of a piece and its first round, in a line without a label. */
   #pieceInLine(index: number, line: Span, text: string): boolean {
-    if (!/\d/.test(text) || this.#section === 'materials' || this.#section === 'legend') return false;
+    if (this.#section === 'materials' || this.#section === 'legend') return false;
+    if (!IN_RING.test(text) && !COUNT_AT_END.test(text)) return false;
     const heading = this.#nameBefore(text);
     return heading !== null && heading.section === null && this.#firstRound(line, heading);
   }
@@ -244,7 +246,7 @@ class Outliner {
     const words = prose ? this.#source.text.slice(prose.from, Math.min(prose.to, prose.from + 1200)) : '';
     const into = prose ? freeLoopsIn(words, prose.from) : null;
     const start = prose ? chainStartIn(words, this.#lexicon.compact, prose.from) : null;
-    if (prose && THROUGH_BOTH.test(words)) this.#flat = prose;
+    if (prose && MAY_FOLD.test(words) && THROUGH_BOTH.test(words)) this.#flat = prose;
     const named = this.#pending;
     const last = this.#stretch?.rounds.at(-1);
     const restarts =
@@ -351,7 +353,8 @@ class Outliner {
     const open = this.#open;
     if (!open || !this.#stretch) return;
     this.#open = null;
-    const fold = FOLDED.exec(this.#source.text.slice(open.bodyFrom, open.to));
+    const body = this.#source.text.slice(open.bodyFrom, open.to);
+    const fold = MAY_FOLD.test(body) ? FOLDED.exec(body) : null;
     const to = fold ? open.bodyFrom + fold.index + 1 : open.to;
     this.#push({ ...open, to });
     // "(sc 1, inc) x 6 (18). Fold, sc through both layers (9).": the closing is a round of its own.
