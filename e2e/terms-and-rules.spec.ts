@@ -116,3 +116,19 @@ test('a rule is switched off for one pattern, and stays on for the others', asyn
   await page.goto(`${server.url}/rules`);
   await expect(page.getByLabel('How count/stated is taken')).toHaveValue('usual');
 });
+
+test('what the server could not keep is said, and shown as it was', async ({ page, server }) => {
+  await page.goto(`${server.url}/style`);
+  await page.getByLabel('Learn it from').selectOption({ label: 'PUFFIN OF GANNET STACK' });
+  await page.getByRole('button', { name: 'Take over all' }).waitFor();
+  await page.route('**/api/**', (route) => route.abort());
+  await page.getByRole('button', { name: 'Take over all' }).click();
+  await expect(page.getByText('The server does not answer. Nothing has been changed; try again.')).toBeVisible();
+  await expect(page.getByText('The house style is set.')).toBeHidden();
+  await expect(page.getByRole('radio', { name: 'left to the designer' }).first()).toBeChecked();
+
+  await page.goto(`${server.url}/rules`);
+  await page.getByLabel('How count/stated is taken').selectOption('off');
+  await expect(page.getByText('Nothing has been changed; try again.')).toBeVisible();
+  await expect(page.getByLabel('How count/stated is taken')).toHaveValue('usual');
+});

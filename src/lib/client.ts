@@ -26,6 +26,16 @@ export class Trouble extends Error {
   }
 }
 
+/** What to say of something that did not work, and that has been put back as it was. */
+export function notKept(error: unknown): string {
+  return `${troubleIn(error)} Nothing has been changed; try again.`;
+}
+
+/** What went wrong, in words for people. */
+export function troubleIn(error: unknown): string {
+  return error instanceof Trouble ? error.message : 'This did not work.';
+}
+
 /** Sends a request; an answer that isn't fine becomes a Trouble with the server's own words. */
 async function ask(path: string, init?: RequestInit, fine: readonly number[] = []): Promise<Response> {
   let response: Response;
@@ -40,7 +50,7 @@ async function ask(path: string, init?: RequestInit, fine: readonly number[] = [
     ? said.data.message
     : response.status === 413
       ? 'This text is too large to be taken in.'
-      : `The server answered ${response.status}.`;
+      : `The server could not do this (${response.status}).`;
   throw new Trouble(message, response.status >= 500);
 }
 

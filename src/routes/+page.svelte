@@ -5,7 +5,7 @@
   import Mark from '../lib/components/Mark.svelte';
   import Menu from '../lib/components/Menu.svelte';
   import { toasts } from '../lib/components/toasts.svelte.js';
-  import { putAway, takeBack, Trouble } from '../lib/client.js';
+  import { notKept, putAway, takeBack } from '../lib/client.js';
   import TakeIn from '../lib/shelf/TakeIn.svelte';
   import Tally from '../lib/shelf/Tally.svelte';
   import { LONGEST_TEXT } from '../lib/patterns.js';
@@ -35,7 +35,7 @@
     try {
       await work();
     } catch (error) {
-      toasts.say(error instanceof Trouble ? error.message : 'This did not work.');
+      toasts.say(notKept(error));
     }
     await invalidate('dostik:shelf');
   }

@@ -3,7 +3,7 @@
   import type { EditorView } from '@codemirror/view';
   import { onDestroy, tick as drawn, untrack } from 'svelte';
   import { markedText, type HouseStyle, type Report, type ReportFinding, type RoundAccount } from '../../core/index.js';
-  import { putAway, rename, saveText, takeBack, takeIn, Trouble } from '../client.js';
+  import { notKept, putAway, rename, saveText, takeBack, takeIn, troubleIn } from '../client.js';
   import Tabs from '../components/Tabs.svelte';
   import { toasts } from '../components/toasts.svelte.js';
   import { LONGEST_NAME, LONGEST_TEXT, type Notes as StoredNotes, type StoredPattern } from '../patterns.js';
@@ -367,7 +367,7 @@
       toasts.say('The other text is on the shelf as a copy.');
       return '';
     } catch (error) {
-      return error instanceof Trouble ? error.message : 'This did not work.';
+      return troubleIn(error);
     }
   }
 
@@ -380,7 +380,7 @@
       await rename(opened.id, next);
     } catch (error) {
       name = before;
-      toasts.say(error instanceof Trouble ? error.message : 'The name could not be changed.');
+      toasts.say(notKept(error));
     }
   }
 
@@ -394,7 +394,7 @@
         act: () => void takeBack(opened.id).then(() => goto(`/desk/${opened.id}`)),
       });
     } catch (error) {
-      toasts.say(error instanceof Trouble ? error.message : 'This did not work.');
+      toasts.say(notKept(error));
     }
   }
 </script>

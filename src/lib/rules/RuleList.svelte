@@ -2,7 +2,7 @@
   import { SvelteMap } from 'svelte/reactivity';
   import type { RuleCard, RuleSettings } from '../../core/index.js';
   import { toasts } from '../components/toasts.svelte.js';
-  import { Trouble } from '../client.js';
+  import { notKept } from '../client.js';
   import type { RuleSetting } from '../patterns.js';
 
   interface Props {
@@ -52,7 +52,7 @@
     } catch (error) {
       if (before) own.set(card.id, before);
       else own.delete(card.id);
-      toasts.say(error instanceof Trouble ? error.message : 'This did not work.');
+      toasts.say(notKept(error));
     }
   }
 </script>

@@ -3,7 +3,7 @@
   import Button from '../components/Button.svelte';
   import Dialog from '../components/Dialog.svelte';
   import Field from '../components/Field.svelte';
-  import { takeIn, Trouble } from '../client.js';
+  import { takeIn, troubleIn } from '../client.js';
   import { intakeSchema } from '../patterns.js';
 
   interface Props {
@@ -19,8 +19,14 @@
   let name = $state(called);
   let problem = $state('');
   let busy = $state(false);
+  let form = $state<HTMLFormElement>();
 
   const SAMPLE = 'HEAD\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)';
+
+  /** Enter makes a new line in the text; with Control or Command it takes the text in. */
+  function onkeydown(event: KeyboardEvent): void {
+    if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) form?.requestSubmit();
+  }
 
   async function submit(event: SubmitEvent): Promise<void> {
     event.preventDefault();
@@ -34,22 +40,24 @@
     try {
       await goto(`/desk/${await takeIn(read.data.text, read.data.name)}`);
     } catch (error) {
-      problem = `${error instanceof Trouble ? error.message : 'This did not work.'} Your text is still here.`;
+      problem = `${troubleIn(error)} Your text is still here.`;
     } finally {
       busy = false;
     }
   }
 </script>
 
+<svelte:window {onkeydown} />
+
 <Dialog title="Take in a pattern" {onclose} wide>
-  <form onsubmit={submit}>
+  <form bind:this={form} onsubmit={submit}>
     <Field
       label="Pattern text"
       bind:value={text}
       lines={14}
       {problem}
       placeholder={SAMPLE}
-      hint="Paste it as it came. US or UK terms, words or letters: it is read as written."
+      hint="Paste it as it came. US or UK terms, words or letters: it is read as written. Ctrl Enter takes it in."
     />
     <Field label="Name" bind:value={name} placeholder="The first line of the text" />
     <div class="ends">

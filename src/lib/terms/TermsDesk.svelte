@@ -5,7 +5,7 @@
   import type { Conversion, TermChange, TermsEvidence } from '../../core/index.js';
   import Button from '../components/Button.svelte';
   import { toasts } from '../components/toasts.svelte.js';
-  import { decideTerm, saveEdition, settleTerms, Trouble } from '../client.js';
+  import { decideTerm, notKept, saveEdition, settleTerms } from '../client.js';
   import type { StoredPattern, TermsNotes } from '../patterns.js';
   import { Converter } from '../workers/converter.js';
   import ChangeCard from './ChangeCard.svelte';
@@ -70,15 +70,18 @@
   });
 
   async function settle(terms: StoredPattern['terms']): Promise<void> {
+    const before = settled;
     settled = terms;
     chosenTo = null;
-    await trying(() => settleTerms(pattern.id, terms));
+    if (!(await trying(() => settleTerms(pattern.id, terms)))) settled = before;
   }
 
   async function decide({ key }: TermChange, written: string | null): Promise<void> {
-    if (written === null) decided.delete(`${to} ${key}`);
-    else decided.set(`${to} ${key}`, written);
-    await trying(() => decideTerm(pattern.id, { to, key, written }));
+    const place = `${to} ${key}`;
+    const put = (words: string | null) => (words === null ? decided.delete(place) : decided.set(place, words));
+    const before = decided.get(place) ?? null;
+    put(written);
+    if (!(await trying(() => decideTerm(pattern.id, { to, key, written })))) put(before);
   }
 
   async function save(): Promise<void> {
@@ -100,11 +103,14 @@
     saving = false;
   }
 
-  async function trying(work: () => Promise<void>): Promise<void> {
+  /** Whether it worked. */
+  async function trying(work: () => Promise<void>): Promise<boolean> {
     try {
       await work();
+      return true;
     } catch (error) {
-      toasts.say(error instanceof Trouble ? error.message : 'This did not work.');
+      toasts.say(notKept(error));
+      return false;
     }
   }
 

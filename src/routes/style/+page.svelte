@@ -2,7 +2,7 @@
   import { goto } from '$app/navigation';
   import Button from '../../lib/components/Button.svelte';
   import { toasts } from '../../lib/components/toasts.svelte.js';
-  import { saveStyle, Trouble } from '../../lib/client.js';
+  import { notKept, saveStyle } from '../../lib/client.js';
   import type { PageProps } from './$types.js';
 
   let { data }: PageProps = $props();
@@ -16,21 +16,24 @@
     await save(next);
   }
 
-  async function save(next: Record<string, string>): Promise<void> {
+  /** Whether it could be kept. */
+  async function save(next: Record<string, string>): Promise<boolean> {
     const before = style;
     style = next;
     try {
       await saveStyle(next);
+      return true;
     } catch (error) {
       style = before;
-      toasts.say(error instanceof Trouble ? error.message : 'This did not work.');
+      toasts.say(notKept(error));
+      return false;
     }
   }
 
   async function learn(): Promise<void> {
     if (!data.model) return;
     const before = { ...style };
-    await save({ ...style, ...data.model.learnt });
+    if (!(await save({ ...style, ...data.model.learnt }))) return;
     toasts.say('The house style is set.', { text: 'Put it back', act: () => void save(before) });
   }
 </script>
