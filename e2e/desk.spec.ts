@@ -192,14 +192,18 @@ test('a working session by keyboard alone: mend, put aside, tick, ask, undo past
   await page.keyboard.press('Control+z');
   await expect(page.getByRole('tab', { name: 'Findings 1' })).toBeVisible();
   await page.keyboard.press('Control+y');
+  await expect(page.getByRole('tab', { name: 'Findings 0' })).toBeVisible();
   await page.keyboard.press('Alt+g');
   await expect(page.getByRole('combobox')).toBeFocused();
   await page.keyboard.type('1');
   await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: /^Round 1/ })).toBeVisible();
   await page.keyboard.press('End');
   await page.keyboard.type(' pull tight');
+  await expect(page.locator('.cm-content')).toContainText('1. 5sc in mr = 5 pull tight');
   await expect(page.getByText('2 of 20 ticked')).toBeVisible();
   await page.keyboard.press('Alt+ArrowDown');
+  await expect(page.getByRole('heading', { name: /^Round 2/ })).toBeVisible();
   await page.keyboard.press('End');
   await page.keyboard.type(' done');
   await expect(page.getByText('1 of 20 ticked')).toBeVisible();
