@@ -416,6 +416,7 @@ class Outliner {
 
   /** "Hook: 2.5 mm", "What I used: …": a section that begins in the middle of a line. */
   #inlineSection(text: string, span: Span): void {
+    if (!/[:–—]/.test(text)) return;
     const match = /^[^\p{L}]{0,4}(\p{L}[\p{L}' ’]{1,28}?)\s*(?:\*\*|__)?\s*[:–—]/u.exec(text);
     const kind = match?.[1] ? sectionOf(match[1]) : null;
     // "Terms: US." says which they are, and explains none.

@@ -226,7 +226,8 @@ function yarnWritten(words: string, to: Vocabulary): string {
 
 /** "an sc" becomes "a dc", and the other way round. */
 function articleBefore(text: string, draft: Draft): Draft | null {
-  if (/\S/.test(text.charAt(draft.from - 1))) return null;
+  // A quick look, since hardly any stitch has an article before it.
+  if (!/[an]\s+$/i.test(text.slice(Math.max(0, draft.from - 3), draft.from))) return null;
   const article = /(?<!\p{L})(an?)\s+$/iu.exec(text.slice(Math.max(0, draft.from - 4), draft.from));
   const word = article?.[1];
   if (!article || !word) return null;

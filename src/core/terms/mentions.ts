@@ -100,13 +100,12 @@ function isStitch(
   places: Places,
   vocabulary: Vocabulary,
 ): boolean | null {
+  if (!NAMING[vocabulary].loose.has(name)) {
+    // "a treble clef"
+    return name.endsWith('treble') && NO_STITCH_AFTER.test(text.slice(to, to + 30)) ? null : true;
+  }
   const after = text.slice(to, to + 30);
   const round = places.roundAt(from);
-  if (!NAMING[vocabulary].loose.has(name)) {
-    // "a treble clef", and capitals that stand for something else: "Washington DC".
-    if (NO_STITCH_AFTER.test(after) && /^(?:treble|double treble)$/.test(name)) return null;
-    return true;
-  }
   if (
     NO_STITCH_AFTER.test(after) ||
     /(?:every|held?|hold(?:ing)?|yarn|use[ds]?|it|them|strands?)\s$/iu.test(text.slice(Math.max(0, from - 9), from))
