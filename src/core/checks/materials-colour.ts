@@ -1,4 +1,5 @@
 import type { Step } from '../pattern/instruction.js';
+import type { Pattern } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
 import type { Found, Rule } from './rule.js';
 
@@ -11,14 +12,14 @@ export const materialsColour: Rule = {
   id: 'materials/colour',
   severity: 'warning',
   across: true,
-  about: 'A colour is used that the materials do not list.',
+  about: 'A colour is used that the materials do not list, or listed and never used.',
   failing: {
     text: 'US terms\n\nMaterials\nCotton in Sand and Rust\n\nBODY\nWith Sand.\nRnd 1: 6 sc in MR (6)\nFasten off.\n\nCLAW\nWith Seaglass.\nRnd 1: 6 sc in MR (6)\nFasten off.\n',
     says: ['Seaglass'],
   },
   passing:
     'US terms\n\nMaterials\nCotton in Sand and Rust\n\nBODY\nWith Sand.\nRnd 1: 6 sc in MR (6)\nFasten off.\n\nCLAW\nWith Rust.\nRnd 1: 6 sc in MR (6)\nFasten off.\n',
-  *check({ pattern, rounds }, prose): Iterable<Found> {
+  *check({ pattern, rounds }, prose, { materials }): Iterable<Found> {
     const { text } = pattern.source;
     const listed = pattern.sections
       .filter(({ kind }) => kind === 'materials')
@@ -39,8 +40,23 @@ export const materialsColour: Rule = {
       if (listed.includes(key)) continue;
       yield { span, round: null, message: `${name} is used here, and the materials do not list it.` };
     }
+    // Where the rounds call at least two yarns by the names that they have in the list, each of them is called so.
+    if (known.length < 2) return;
+    const elsewhere = outsideMaterials(pattern);
+    for (const { kind, name, amount, span } of materials) {
+      if (kind !== 'yarn' || amount === null || elsewhere.includes(name.toLowerCase())) continue;
+      yield { span, round: null, message: `${name} is listed here, and no part uses it.` };
+    }
   },
 };
+
+/** The text without its materials, in lower case. */
+function outsideMaterials({ source, sections }: Pattern): string {
+  let text = source.text;
+  for (const { kind, span } of sections)
+    if (kind === 'materials') text = text.slice(0, span.from) + ' '.repeat(span.to - span.from) + text.slice(span.to);
+  return text.toLowerCase();
+}
 
 function noteColours(steps: readonly Step[], text: string, used: Map<string, { name: string; span: Span }>): void {
   for (const step of steps) {
