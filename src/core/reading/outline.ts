@@ -73,7 +73,7 @@ const GOES_ON = /(?:[,;:(\[{*+&–—-]|(?<![\p{L}\d])(?:and|in|into|the|next|ea
 const MAY_FOLD = /fold|flatten|press|pinch/i;
 const FOLDED = /(?<=\d[^()[\]{}]{0,12}[)\]}])[.,;]?\s+(?=(?:now )?(?:fold|flatten|press|pinch)\s[^\n]{0,60}\d)/iu;
 const THROUGH_BOTH =
-  /(?:fold|flat|press|pinch|closed?)[^]{0,80}(?:through|both|two)\s+(?:both\s+|the\s+)?(?:layers|sides|thicknesses|edges)/iu;
+  /(?:fold|flatten|press|pinch)[^]{0,80}(?:through|both|two)\s+(?:both\s+|the\s+)?(?:layers|sides|thicknesses|edges)/iu;
 const LEAD = /^[^\p{L}\d]{0,4}(\p{L}[\p{L} '’-]{1,28}?)\s*(?:[:.]\s*[*_]{1,2}|[*_]{1,2}\s*[:.–—-]|:)(?=\s)/u;
 
 /** Finds parts and rounds, in one pass over the lines. */
