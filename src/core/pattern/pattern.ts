@@ -128,6 +128,13 @@ export interface TermsReading {
 /** Which starting chains stand for a stitch, as the pattern says once for all: chain length → counts. */
 export type ChainRule = ReadonlyMap<number, boolean>;
 
+/** All rounds of a pattern, in the order of the text. */
+export function roundsOf({ parts }: Pick<Pattern, 'parts'>): Round[] {
+  const all: Round[] = [];
+  for (const { stretches } of parts) for (const { rounds } of stretches) for (const round of rounds) all.push(round);
+  return all;
+}
+
 /** A text, understood: what everything after the reader works on. */
 export interface Pattern {
   readonly source: SourceText;

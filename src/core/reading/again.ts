@@ -49,9 +49,16 @@ function moved(instruction: Instruction, by: number): Instruction {
 
 function movedStep(step: Step, by: number): Step {
   const span = movedSpan(step.span, by);
-  if (step.kind === 'repeat') return { ...step, body: step.body.map((inner) => movedStep(inner, by)), span };
-  if (step.kind === 'group') return { ...step, members: all(step.members, by), span };
-  return { ...step, span };
+  switch (step.kind) {
+    case 'repeat':
+      return { ...step, body: step.body.map((inner) => movedStep(inner, by)), span };
+    case 'group':
+      return { ...step, members: all(step.members, by), span };
+    case 'work':
+      return { ...step, span };
+    default:
+      return { ...step, span };
+  }
 }
 
 function all<One extends { readonly span: Span }>(many: readonly One[], by: number): readonly One[] {

@@ -33,6 +33,8 @@ function quantityIn(text: string): { make: number; index: number; end: number } 
 
 /** The section that a name stands for, or null: "What you need" is materials. */
 export function sectionOf(name: string): SectionKind | null {
+  // A quick look, since most headings are names of parts.
+  if (!FIRST_WORDS.has((FIRST_WORD.exec(name)?.[1] ?? '').toLowerCase())) return null;
   const plain = name
     .toLowerCase()
     .replace(/[’]/g, "'")
@@ -49,6 +51,13 @@ export function sectionOf(name: string): SectionKind | null {
   return null;
 }
 
+/** "The yarn": without what a section's name leaves out. */
+const FIRST_WORD = /^[^\p{L}'’]*(?:(?:the|an?|of|your)[^\p{L}'’]+)*([\p{L}'’]+)/iu;
+const FIRST_WORDS: ReadonlySet<string> = new Set(
+  Object.values(SECTION_NAMES)
+    .flat()
+    .flatMap((name) => [name.split(' ')[0] ?? '', (name.split(' ')[0] ?? '').replace("'", '’')]),
+);
 const SECTIONS: ReadonlyMap<string, SectionKind> = new Map(
   (Object.entries(SECTION_NAMES) as [SectionKind, readonly string[]][]).flatMap(([kind, names]) =>
     names.map((name) => [name, kind] as const),
@@ -64,6 +73,7 @@ export function headingByLook(line: string): Heading | null {
   if (text.length === 0 || text.length > 90) return null;
   // A sentence, most often: without ornament, capitals or a number to make.
   const plain = isSmallLetter(text.charCodeAt(1)) && isLetter(text.charCodeAt(0));
+  if (plain && isSentence(text)) return null;
   if ((plain || /[.,;]$/.test(text)) && !MAY_SAY_MAKE.test(text) && !text.startsWith('#')) return null;
   const ornate = isLetter(text.charCodeAt(0)) ? null : inOrnament(text);
   if (ornate) return ornate;
@@ -76,6 +86,12 @@ export function headingByLook(line: string): Heading | null {
     inCapitals(text) ??
     (quantityIn(text) && text.length <= 60 && !/[.!?]$/.test(text.replace(/pcs?\.\)?/, '')) ? named(text, 0) : null)
   );
+}
+
+/** Too long for a name with a number to make, or ended like a sentence, and without a colon that a name could stand before. */
+function isSentence(text: string): boolean {
+  const colon = text.indexOf(':');
+  return (colon < 0 || colon > 50) && (text.length > 60 || (/[.!?]$/.test(text) && !/pcs?\.$/.test(text)));
 }
 
 /** "## Head", "**Body**", "[2] Arms", "~ Tail ~", "=== EARS ===". */

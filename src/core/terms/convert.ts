@@ -129,7 +129,8 @@ function changesOf(pattern: Pattern, to: Vocabulary, options: ConvertOptions): T
     if (put.after === words) continue;
     const { kind, sure } = mention;
     const draft: Draft = {
-      ...mention.span,
+      from: mention.span.from,
+      to: mention.span.to,
       kind,
       after: put.after,
       reason: sure ? put.reason : `The stitch, or something else? ${put.reason}`,
@@ -141,7 +142,8 @@ function changesOf(pattern: Pattern, to: Vocabulary, options: ConvertOptions): T
   }
   for (const entry of spare)
     drafts.push({
-      ...entry,
+      from: entry.from,
+      to: entry.to,
       kind: 'list',
       after: '',
       reason: 'UK terms say "miss" in full, which needs no entry.',

@@ -1,5 +1,5 @@
 import type { Step } from '../pattern/instruction.js';
-import type { Pattern, Round } from '../pattern/pattern.js';
+import { roundsOf, type Pattern, type Round } from '../pattern/pattern.js';
 import { declarationsIn } from '../reading/detect.js';
 import type { Span } from '../text/source.js';
 import type { Vocabulary } from '../vocabulary/stitches.js';
@@ -128,7 +128,7 @@ class Places {
 
   constructor(pattern: Pattern) {
     const { text } = pattern.source;
-    this.#rounds = pattern.parts.flatMap(({ stretches }) => stretches.flatMap(({ rounds }) => rounds));
+    this.#rounds = roundsOf(pattern);
     this.#legend = pattern.legend.map(({ span }) => span);
     const left: Span[] = [];
     for (const { name, heading } of pattern.parts) {

@@ -1,6 +1,6 @@
 import { countPattern } from '../counting/count.js';
 import type { CountedRound } from '../counting/counted.js';
-import type { Pattern, Round, Stretch } from '../pattern/pattern.js';
+import { roundsOf, type Pattern, type Round } from '../pattern/pattern.js';
 import { lineIndexAt, lineSpan, positionAt, type SourceText, type Span } from '../text/source.js';
 import type { Vocabulary } from '../vocabulary/stitches.js';
 import type { Conversion } from './schema.js';
@@ -19,19 +19,16 @@ export function differences(before: Pattern, after: Pattern, to: Vocabulary): Pr
   const { source } = before;
   const problems: Problem[] = [];
   const note = (span: Span, message: string) => problems.push({ ...placeOf(source, span), message });
-  const was = stretchesOf(before);
-  const is = stretchesOf(after);
-  const rounds = was.flatMap(({ stretch }) => stretch.rounds);
-  const now = is.flatMap(({ stretch }) => stretch.rounds);
+  const rounds = roundsOf(before);
+  const now = roundsOf(after);
   if (rounds.length !== now.length)
     note(firstLine(source), `There were ${rounds.length} rounds, and now there are ${now.length}.`);
-  if (was.map(({ name }) => name).join('\n') !== is.map(({ name }) => name).join('\n'))
-    note(firstLine(source), 'The parts have other names than before.');
+  if (names(before) !== names(after)) note(firstLine(source), 'The parts have other names than before.');
   const changed: number[] = [];
   for (const [i, round] of rounds.entries()) {
     const other = now[i];
     if (!other) break;
-    if (!sameMeaning(understood(round), understood(other))) changed.push(i);
+    if (!understoodAlike(round, other)) changed.push(i);
     const mixed = other.foreign.length > 0 && round.foreign.length === 0;
     if (mixed) note(round.span, `${round.label} still holds a term of the old vocabulary.`);
   }
@@ -50,13 +47,24 @@ export function differences(before: Pattern, after: Pattern, to: Vocabulary): Pr
   return problems.slice(0, MOST);
 }
 
-function stretchesOf({ parts }: Pattern): { name: string; stretch: Stretch }[] {
-  return parts.flatMap(({ name, stretches }) => stretches.map((stretch) => ({ name, stretch })));
+/** The part of each stretch, one after the other. */
+function names({ parts }: Pattern): string {
+  return parts.flatMap(({ name, stretches }) => stretches.map(() => name)).join('\n');
 }
 
-/** All of a round that its figures rest on. */
-function understood({ kind, from, to, numbers, steps, reference, stated, statedRounds, unread }: Round) {
-  return { kind, from, to, numbers, steps, reference, stated, statedRounds, unread: unread.length };
+/** Whether two rounds are the same in all that their figures rest on. */
+function understoodAlike(a: Round, b: Round): boolean {
+  return (
+    a.kind === b.kind &&
+    a.from === b.from &&
+    a.to === b.to &&
+    a.unread.length === b.unread.length &&
+    sameMeaning(a.numbers, b.numbers) &&
+    sameMeaning(a.steps, b.steps) &&
+    sameMeaning(a.reference, b.reference) &&
+    sameMeaning(a.stated, b.stated) &&
+    sameMeaning(a.statedRounds, b.statedRounds)
+  );
 }
 
 /** Whether two values are the same but for the places that they were read from. */
@@ -81,9 +89,9 @@ function saidOtherwise(before: CountedRound | undefined, after: CountedRound | u
 }
 
 /** Where a text breaks from the rest of itself. */
-export function foreignPlaces({ source, parts }: Pattern): Problem[] {
-  const rounds = parts.flatMap(({ stretches }) => stretches.flatMap((stretch) => stretch.rounds));
-  return rounds
+export function foreignPlaces(pattern: Pattern): Problem[] {
+  const { source } = pattern;
+  return roundsOf(pattern)
     .flatMap(({ foreign, label }) =>
       foreign.map(({ span }) => ({
         ...placeOf(source, span),

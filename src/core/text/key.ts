@@ -12,8 +12,15 @@ export function keyOf(words: string): string {
   }
   a = Math.imul(a ^ (a >>> 16), 2246822507) ^ Math.imul(b ^ (b >>> 13), 3266489909);
   b = Math.imul(b ^ (b >>> 16), 2246822507) ^ Math.imul(a ^ (a >>> 13), 3266489909);
-  return (4294967296 * (2097151 & b) + (a >>> 0)).toString(36);
+  // In two halves that are small integers: written so, a number takes a quarter of the time.
+  const hash = 4294967296 * (2097151 & b) + (a >>> 0);
+  const high = Math.floor(hash / HALF);
+  const low = (hash - high * HALF).toString(36);
+  return high === 0 ? low : high.toString(36) + low.padStart(5, '0');
 }
+
+/** Five digits in base 36. */
+const HALF = 36 ** 5;
 
 /** Hands out keys that differ even for words that stand there twice. */
 export class Keys {
