@@ -1,6 +1,6 @@
 import type { Part, Pattern, Round } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
-import { placesIn, type Place } from './places.js';
+import { namesPlace, placesIn, type Place } from './places.js';
 import { formsOf, nounOf, sentencesOf, wordsOf, type Talk } from './prose.js';
 
 /** Something that the materials list. */
@@ -23,12 +23,16 @@ export interface MakingEvent {
   readonly span: Span;
 }
 
-/** A sentence that puts pieces together: what goes on what, and where. */
+/** A sentence that puts pieces together or says where something goes: what on what, and at which places. */
 export interface AssemblyStep {
   readonly pieces: readonly Part[];
   readonly onto: Part | null;
+  /** With offsets within `text`. */
   readonly places: readonly Place[];
+  readonly text: string;
   readonly span: Span;
+  /** Where the sentence stands. */
+  readonly talk: Talk;
 }
 
 /** What a pattern says besides its rounds, as things with their places in the text. */
@@ -90,7 +94,8 @@ function* materialsIn(talk: readonly Talk[]): Iterable<Material> {
       from: span.from + match.index + offset,
       to: span.from + match.index + offset + length,
     });
-    for (const match of text.matchAll(HOOK))
+    // A quick look, since the other line of the list is no hook.
+    for (const match of /hook/i.test(text) ? text.matchAll(HOOK) : [])
       yield { kind: 'hook', name: match[0], amount: null, span: at(match, 0, match[0].length) };
     for (const match of text.matchAll(EYES))
       yield {
@@ -131,17 +136,28 @@ function* eventsIn(talk: readonly Talk[]): Iterable<MakingEvent> {
 function* assemblyIn(parts: readonly Part[], talk: readonly Talk[]): Iterable<AssemblyStep> {
   const byNoun = new Map<string, Part>();
   for (const part of parts) for (const form of formsOf(nounOf(part))) byNoun.set(form, part);
-  for (const { text: all, span, section, part } of talk) {
-    if (section === 'materials' || section === 'legend' || !JOINS.test(all)) continue;
-    for (const { text, at } of sentencesOf(all)) {
-      if (!JOINS.test(text)) continue;
-      const targets = [...text.matchAll(ONTO)].flatMap((match) => byNoun.get((match[1] ?? '').toLowerCase()) ?? []);
-      const onto = targets[0] ?? null;
-      const named = [...wordsOf(text)].flatMap((word) => byNoun.get(word) ?? []).filter((piece) => piece !== onto);
-      const pieces = named.length > 0 ? named : part && section === null && part !== onto ? [part] : [];
-      if (pieces.length === 0 && onto === null) continue;
+  for (const one of talk) {
+    const { span, section } = one;
+    if (section === 'materials' || section === 'legend' || !(JOINS.test(one.text) || namesPlace(one.text))) continue;
+    for (const { text, at } of sentencesOf(one.text)) {
+      const places = placesIn(text);
+      const { pieces, onto } = JOINS.test(text) ? joinedIn(text, one, byNoun) : { pieces: [], onto: null };
+      if (pieces.length === 0 && onto === null && places.length === 0) continue;
       const from = span.from + at;
-      yield { pieces: [...new Set(pieces)], onto, places: placesIn(text), span: { from, to: from + text.length } };
+      yield { pieces, onto, places, text, span: { from, to: from + text.length }, talk: one };
     }
   }
+}
+
+/** What a sentence that joins puts on what; the piece that it stands with where it names none. */
+function joinedIn(
+  text: string,
+  { part, section }: Talk,
+  byNoun: ReadonlyMap<string, Part>,
+): Pick<AssemblyStep, 'pieces' | 'onto'> {
+  const targets = [...text.matchAll(ONTO)].flatMap((match) => byNoun.get((match[1] ?? '').toLowerCase()) ?? []);
+  const onto = targets[0] ?? null;
+  const named = [...wordsOf(text)].flatMap((word) => byNoun.get(word) ?? []).filter((piece) => piece !== onto);
+  const pieces = named.length > 0 ? named : part && section === null && part !== onto ? [part] : [];
+  return { pieces: [...new Set(pieces)], onto };
 }

@@ -1,11 +1,10 @@
 import { roundsByPart, type CountedRound } from '../counting/counted.js';
 import type { Part } from '../pattern/pattern.js';
-import { placesIn, type Place } from './places.js';
-import { formsOf, nounOf, sentencesOf, wordsOf, type Talk } from './prose.js';
+import type { Place } from './places.js';
+import { formsOf, nounOf, wordsOf, type Talk } from './prose.js';
 import type { Found, Rule } from './rule.js';
 import { rounds as roundsInWords, stitches } from './wording.js';
 
-const MAY_NAME = /apart|between|opposite|round|rnd|row|rd|(?<!\p{L})r\.?\s?\d/iu;
 /** "to the head", "of the green body": what something is put on. */
 const TARGET =
   /(?<!\p{L})(?<!(?:sew|put|pin|fix|glue|stitch|sewn)\s)(?:to|of|on|onto|into)\s+(?:(?:the|each|its|his|her|back|front|top|side|sides|of)\s+){0,4}(?:\p{L}+\s+)??(\p{L}{3,})/giu;
@@ -26,19 +25,16 @@ export const makePlace: Rule = {
   },
   passing:
     'US terms\n\nHEAD\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nSet the eyes between Rnds 2 and 3, 4 sts apart.\nFasten off.\n',
-  *check({ pattern, rounds }, prose): Iterable<Found> {
+  *check({ pattern, rounds }, _, { assembly }): Iterable<Found> {
     const pieces = new Pieces(pattern.parts, rounds);
-    for (const talk of prose.talk) {
-      if (talk.section === 'materials' || talk.section === 'legend' || !MAY_NAME.test(talk.text)) continue;
-      for (const { text, at } of sentencesOf(talk.text)) {
-        // Loops left free are asked for where they are worked into.
-        if (FREE_LOOPS.test(text)) continue;
-        for (const place of placesIn(text)) {
-          const found = fault(place, text, pieces.of(talk, text));
-          if (!found) continue;
-          const from = talk.span.from + at + place.from;
-          yield { ...found, span: { from, to: from + place.to - place.from }, round: null };
-        }
+    for (const { text, places, span, talk } of assembly) {
+      // Loops left free are asked for where they are worked into.
+      if (places.length === 0 || FREE_LOOPS.test(text)) continue;
+      for (const place of places) {
+        const found = fault(place, text, pieces.of(talk, text));
+        if (!found) continue;
+        const from = span.from + place.from;
+        yield { ...found, span: { from, to: from + place.to - place.from }, round: null };
       }
     }
   },

@@ -27,7 +27,7 @@ export const materialsHook: Rule = {
     const millimetres = new Set([...words.matchAll(/\d(?:[.,]\d{1,2})?/g)].map(([size]) => size.replace(',', '.')));
     if (millimetres.size === 0) return;
     for (const { text, span, section } of prose.talk) {
-      const match = section === 'materials' || section === 'gauge' ? null : CHANGED.exec(text);
+      const match = section === 'materials' || section === 'gauge' || !/hook/i.test(text) ? null : CHANGED.exec(text);
       const size = match?.[1]?.replace(',', '.');
       if (!match || !size || millimetres.has(size)) continue;
       const from = span.from + match.index;

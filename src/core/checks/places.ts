@@ -45,9 +45,17 @@ const valueOf = (written: string | undefined): number | null =>
 const rankOf = (written: string | undefined): number | null =>
   written === undefined ? null : /^\d/.test(written) ? Number.parseInt(written, 10) : ordinal(written.toLowerCase());
 
+const MAY_NAME = /apart|between|opposite|round|rnd|row|rd|(?<!\p{L})r\.?\s?\d/iu;
+
+/** A quick look: whether a stretch of talk may name a place. */
+export function namesPlace(text: string): boolean {
+  return MAY_NAME.test(text);
+}
+
 /** The places that a sentence names; what it says of distances belongs to the first of them. */
 export function placesIn(sentence: string): Place[] {
-  const apart = APART.exec(sentence);
+  if (!namesPlace(sentence)) return [];
+  const apart = /apart|between/i.test(sentence) ? APART.exec(sentence) : null;
   const over = OVER.exec(sentence);
   const distance = {
     apart: apart ? valueOf(apart[1] ?? apart[2]) : null,
