@@ -24,7 +24,8 @@ export const frameReference: Rule = {
         yield { span: reference.span, round: counted, message };
       }
       for (const step of counted.round.steps) {
-        if (step.kind !== 'free-loops' || step.round === null) continue;
+        // Those of another piece are counted where that one is known by this name.
+        if (step.kind !== 'free-loops' || step.round === null || step.part !== undefined) continue;
         const numbers = numbersOf(counted.part);
         if (numbers.has(step.round)) continue;
         yield { span: step.span, round: counted, message: missing(counted, numbers, [step.round]) };

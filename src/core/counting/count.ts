@@ -159,7 +159,10 @@ function groundOf(
   const joined = joinedEdge(round);
   if (joined !== null) return { kind: 'edge', length: joined };
   const free = round.steps.find((step) => step.kind === 'free-loops');
-  if (free) return { kind: 'edge', length: freeLoopCount([...before, ...inStretch], free.round, free.loops) };
+  if (free) {
+    const own = free.part === undefined ? [...before, ...inStretch] : roundsOfPiece(free.part, earlier);
+    return { kind: 'edge', length: freeLoopCount(own, free.round, free.loops) };
+  }
   const last = inStretch.at(-1);
   const laid = last && chainAlone(last.round);
   if (laid)
@@ -182,12 +185,19 @@ function groundOf(
     return { kind: 'edge', length: freeLoopCount(rounds, into.round, into.loops) };
   }
   const partBefore = before.at(-1);
-  if (partBefore) return { kind: 'edge', length: shareOf(partBefore, round) };
+  if (partBefore) return { kind: 'edge', length: shareOf(partBefore, round, stretch.divided) };
   // "BODY, Rnd 15" after "HEAD, Rnd 14": the piece goes on.
   const other = earlier.at(-1)?.at(-1);
-  if (other && round.from > 1 && other.round.to + 1 === round.from) return { kind: 'edge', length: other.carried };
+  if (other && round.from > 1 && other.round.to + 1 === round.from)
+    return { kind: 'edge', length: shareOf(other, round, stretch.divided) };
   // The first words of a part that name no ring and no chain: plain amounts are taken for a start.
   return fixedSize(round.steps) && round.from <= 1 ? { kind: 'start' } : { kind: 'edge', length: null };
+}
+
+/** The rounds of the piece before this one that a text calls so. */
+function roundsOfPiece(called: string, earlier: readonly (readonly CountedRound[])[]): readonly CountedRound[] {
+  const pieces = new Map(earlier.map((rounds) => [rounds[0]?.part.name.toLowerCase() ?? '', rounds]));
+  return pieceCalled(called, pieces) ?? [];
 }
 
 /** The chain that a line of its own lays: "Row 1: Ch 13." */
@@ -207,9 +217,13 @@ function foundationFrom({ steps }: Round): number | null {
   return null;
 }
 
-/** The stitches that a piece in rows takes of a round: "Arms, in rows: Row 1: sc 4, turn" on a round of 20. */
-function shareOf({ round: below, carried }: CountedRound, first: Round): number | null {
-  const uses = first.kind === 'row' && below.kind === 'round' ? (fixedSize(first.steps)?.into ?? 0) : 0;
+/** The stitches that a piece in rows takes of a round, or one of two legs: "Row 1: sc 4, turn" on a round of 20. */
+function shareOf({ round: below, carried }: CountedRound, first: Round, divided: boolean): number | null {
+  const shares =
+    (divided || (first.kind === 'row' && below.kind === 'round')) && !first.steps.some(({ kind }) => kind === 'leave');
+  const uses = shares ? (fixedSize(first.steps)?.into ?? 0) : 0;
+  // "sc around (15)" takes as many as there are, which only its own count can say.
+  if (divided && uses === 0 && carried !== null && (first.stated?.total ?? carried) < carried) return null;
   return carried !== null && uses > 0 && uses < carried ? uses : carried;
 }
 

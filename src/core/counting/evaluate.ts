@@ -1,7 +1,7 @@
 import type { Chain, Step } from '../pattern/instruction.js';
 import { allBracketed, OTHERWISE } from './otherwise.js';
 import type { Ground, Misfit, Outcome, Worked } from './outcome.js';
-import { standingChainOf, Tally } from './tally.js';
+import { fixedSize, standingChainOf, Tally } from './tally.js';
 
 export interface EvaluateOptions {
   readonly ground: Ground;
@@ -88,13 +88,30 @@ function onChains(
   let best: Outcome | null = null;
   for (const k of ground.k !== null ? [ground.k] : ground.ring ? [1] : [2, 1, 3]) {
     const along = ground.chains - k + 1;
-    const outcome = alongChains(sides, ground.chains, along, chainCounts, tracing);
+    const around = marker ? null : aroundEnd(steps, along);
+    const outcome = alongChains(around ?? sides, ground.chains, along, chainCounts, tracing);
     // Chains passed over at the start may stand for a stitch: "dc in 4th ch from hook".
     const stands = k >= 3 && stated !== null && outcome.made === stated - 1 && outcome.misfits.length === 0;
     const standing = stands ? withStandingChain(outcome, steps, k - 1) : outcome;
     if (!best || faults(standing, stated) < faults(best, stated)) best = standing;
   }
   return best ?? unknown();
+}
+
+/**
+ * "Ch 5, from the 2nd ch: inc, sc 2, 4 sc in one st, sc 2, inc": several stitches in the last chain, and as many steps
+ * more as the other side has chains, go around the end without saying so. Null where they don't come out exactly.
+ */
+function aroundEnd(steps: readonly Step[], along: number): Sides | null {
+  const uses = fixedSize(steps)?.into ?? 0;
+  if ((uses !== 2 * along - 1 && uses !== 2 * along - 2) || steps.some(({ kind }) => kind === 'turn')) return null;
+  for (const [i, step] of steps.entries()) {
+    const several = step.kind === 'group' || (step.kind === 'work' && step.per > step.over);
+    if (!several || fixedSize(steps.slice(0, i + 1))?.into !== along) continue;
+    const end = { from: step.span.to, to: step.span.to };
+    return { first: steps.slice(0, i + 1), marker: { kind: 'other-side', span: end }, other: steps.slice(i + 1) };
+  }
+  return null;
 }
 
 /** The chains passed over at the start of a foundation count as its first stitch. */

@@ -6,29 +6,40 @@ import { fixedSize, isFabric, lastFabricOf } from './tally.js';
 const HABIT = 3;
 
 /**
- * Rounds that say once what is worked to the end: "R2 inc (12)", "R3 sc, inc (18)". Where a pattern has that habit, each
+ * Rounds that say once what is worked to the end: "R2 inc (12)", "R3 sc, inc (18)", "R4 *2 sc, inc* = 24". Where a pattern has that habit, each
  * such round is to be read as repeated; where it stands alone, the repeat has been forgotten, and nothing is changed.
  * @returns the steps of those rounds as they are meant; empty where the pattern has no such habit.
  */
 export function impliedRepeats(parts: readonly Part[]): ReadonlyMap<Round, readonly Step[]> {
   const found = new Map<Round, readonly Step[]>();
+  let said = 0;
   for (const { stretches } of parts)
     for (const { rounds } of stretches)
       for (let i = 1; i < rounds.length; i += 1) {
         const round = rounds[i];
         const edge = rounds[i - 1]?.stated?.total;
-        if (!round || edge === undefined || !saysOnce(round, edge)) continue;
-        found.set(round, toTheEnd(round.steps));
+        if (!round || edge === undefined) continue;
+        if (round.steps.some((step) => step.kind === 'repeat' && step.amount?.kind === 'times')) said += 1;
+        if (saysOnce(round, edge)) found.set(round, toTheEnd(round.steps));
       }
-  return found.size < HABIT ? new Map() : found;
+  // Who says elsewhere how often has forgotten it here.
+  return found.size < HABIT || found.size < said ? new Map() : found;
 }
 
 /** Whether a round comes to its stated count when all of it is repeated to the end of its edge, and not as it stands. */
 function saysOnce({ steps, stated, unread, brackets, reference }: Round, edge: number): boolean {
-  if (!stated || reference || unread.length > 0 || brackets.length > 0 || !steps.every(isPlain)) return false;
-  const size = fixedSize(steps);
+  if (!stated || reference || unread.length > 0 || brackets.length > 0) return false;
+  const size = fixedSize(onceIn(steps));
   if (!size || size.into === 0 || size.into * 2 > edge || edge % size.into > 0) return false;
   return size.made * (edge / size.into) === stated.total;
+}
+
+/** The steps without the brackets or stars round all of them that say no number; none where they are not plain. */
+function onceIn(steps: readonly Step[]): readonly Step[] {
+  const fabric = steps.filter(isFabric);
+  const only = fabric.length === 1 ? fabric[0] : undefined;
+  const inside = only?.kind === 'repeat' && only.amount === null ? only.body : steps;
+  return [...steps, ...inside].every((step) => isPlain(step) || (step === only && inside !== steps)) ? inside : [];
 }
 
 function isPlain(step: Step): boolean {
@@ -38,7 +49,8 @@ function isPlain(step: Step): boolean {
 function toTheEnd(steps: readonly Step[]): readonly Step[] {
   const first = steps.findIndex(isFabric);
   const last = lastFabricOf(steps);
-  const body = steps.slice(first, last + 1);
+  const inside = onceIn(steps);
+  const body = inside === steps ? steps.slice(first, last + 1) : inside;
   const span = { from: body[0]?.span.from ?? 0, to: body.at(-1)?.span.to ?? 0 };
   const repeat: Repeat = { kind: 'repeat', body, amount: { kind: 'fill', leave: 0 }, span };
   return [...steps.slice(0, first), repeat, ...steps.slice(last + 1)];

@@ -223,7 +223,9 @@ export class Tally {
     const whole = Math.floor(room / into);
     const left = room - whole * into;
     this.#times(step, into, made, whole, body);
-    if (left > 0) this.misfits.push({ kind: 'remainder', span: step.span, whole, left, each: into, room });
+    // Of an odd number through both layers the one at the fold stays free.
+    const atFold = left === 1 && step.kind === 'work' && step.place.kind === 'both-layers';
+    if (left > 0 && !atFold) this.misfits.push({ kind: 'remainder', span: step.span, whole, left, each: into, room });
   }
 
   /** "dec around until 6 sts remain": decreases, on and on, until so many are left. */

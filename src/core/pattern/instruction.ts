@@ -122,6 +122,8 @@ export interface FreeLoops {
   readonly kind: 'free-loops';
   readonly loops: 'front' | 'back' | null;
   readonly round: number | null;
+  /** The piece that left them, as the text calls it, in lower case; without it the one at hand. */
+  readonly part?: string;
   readonly span: Span;
 }
 

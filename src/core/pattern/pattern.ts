@@ -78,6 +78,8 @@ export interface Stretch {
   readonly start: PieceStart | null;
   /** Loops left free earlier that this stretch is worked into, where its lead says so. */
   readonly into: { readonly loops: 'front' | 'back' | null; readonly round: number | null; readonly span: Span } | null;
+  /** The words before its first round divide the edge, or pass over a part of it: the stretch takes a share. */
+  readonly divided: boolean;
   readonly rounds: readonly Round[];
 }
 

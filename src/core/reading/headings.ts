@@ -148,8 +148,15 @@ function inCapitals(text: string): Heading | null {
   return named(text, 0, capitals);
 }
 
+/** "EARS (2)" */
+function figureBehind(text: string): { make: number; index: number; end: number } | null {
+  const match = /^\D+?\s*[([](\d{1,2})[)\]]:?$/u.exec(text);
+  const index = match ? text.search(/\s*[([]\d/u) : 0;
+  return match && Number(match[1]) > 0 ? { make: Number(match[1]), index, end: text.length } : null;
+}
+
 function named(text: string, level: number, capitals: string | null = null): Heading {
-  const quantity = quantityIn(text);
+  const quantity = quantityIn(text) ?? (capitals ? figureBehind(text) : null);
   // "Make 5 body balls, each in another color:"
   const first = /^(?:make|crochet|work)\s+(?:\d+|\p{L}+)\s+(?=\p{L})/iu.exec(text);
   let name =

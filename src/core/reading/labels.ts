@@ -47,7 +47,7 @@ const AFTER_LABEL = new RegExp(
 const NUMBER_FIRST =
   /(\d{1,3})(?:\.?[ \t]{0,2}[-–—~][ \t]{0,2}(\d{1,3}))?(?:\.?[ \t]{1,2}(?=r)|(?=r[ \t]?[:.)]))(rnds?|rounds?|rds?|rows?|r)([:.)–—]|[ \t]{1,2}[-–—=] )/iuy;
 const BARE_LABEL =
-  /\(?(\d{1,3})([a-d]?)(?:[.)]?[ \t]{0,2}(?:[-–—]|to)[ \t]{0,2}(\d{1,3}))?(?:[ \t]{0,2}([.):|]{1,2}|[-–—][ \t]|\t|$)|[ \t]{3,10}(\|))/muy;
+  /\(?(\d{1,3})([a-d]?)(?:[.)]?[ \t]{0,2}(?:[-–—]|to)[ \t]{0,2}\(?(\d{1,3}))?(?:[ \t]{0,2}([.):|]{1,2}|[-–—][ \t]|\t|$)|[ \t]{3,10}(\|))/muy;
 /** "③ sc, inc", "⑤–⑨ sc around": figures in circles, from 1 to 20. */
 const CIRCLED_LABEL = /([①-⑳])(?:[ \t]?[-–—~][ \t]?([①-⑳]))?[.:)]?(?=[ \t])/uy;
 const LETTER_LABEL = /([\p{L}])[ \t]?(\d{1,3})(?:[ \t]?[-–—][ \t]?(?:\1)?(\d{1,3}))?[ \t]?:/uy;
@@ -214,7 +214,7 @@ function bareLabel(text: string, at: number, to: number, context: LabelContext):
     bodyFrom,
     text: text
       .slice(at, end)
-      .replace(/[.):|–—-]+$/u, '')
+      .replace(/^\(|[.):|–—-]+$/gu, '')
       .trimEnd(),
     from,
     to: last,

@@ -16,6 +16,8 @@ export const COUNT_AT_END =
 /** First words of a line that tells the maker to do something. */
 const ORDERS =
   /^\W{0,3}(?:fasten|stuff|cut|change|fill|insert|sew|place|put|attach|join|turn|do|repeat|continue|work|weave|finish|leave|now|then|add)(?!\p{L})/iu;
+/** "LEG 1", "SECOND LEG": one of several, which may go on from the round before. */
+const NUMBERED = /^\W{0,4}(?:\p{L}{3,}\s+(?:\d|one|two)|(?:first|second|third|left|right|other)\s+\p{L}+)\W{0,4}$/iu;
 /** "US terms", "British crochet terminology": said of all parts, and the name of none. */
 const STATES_TERMS =
   /^\W{0,4}(?:(?:all |written )?in |using )?(?:us|u\.s\.|usa|uk|u\.k\.|american|british)\s+(?:crochet\s+)?(?:terms|terminology|abbreviations)\W*$/iu;
@@ -57,7 +59,8 @@ export class Lookahead {
     const ordered = look?.section === null && look.level === 0 && !look.saysMake && ORDERS.test(text);
     // "EYES x 2" with rounds below is a piece, and no list of what is needed.
     if (look?.section && look.saysMake && this.roundsFollow(index)) return { ...look, section: null };
-    if (look && !ordered && (look.level > 0 || afterBlank || look.section || this.roundsFollow(index))) {
+    const numbered = NUMBERED.test(text) && this.nextLabel(index) !== null;
+    if (look && !ordered && (look.level > 0 || afterBlank || look.section || numbered || this.roundsFollow(index))) {
       const start = text.search(/[\p{L}\d]/u);
       const from = (this.#source.lineStarts[index] ?? 0) + Math.max(0, start);
       const known =

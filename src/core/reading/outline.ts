@@ -74,6 +74,9 @@ const MAY_FOLD = /fold|flatten|press|pinch/i;
 const FOLDED = /(?<=\d[^()[\]{}]{0,12}[)\]}])[.,;]?\s+(?=(?:now )?(?:fold|flatten|press|pinch)\s[^\n]{0,60}\d)/iu;
 const THROUGH_BOTH =
   /(?:fold|flatten|press|pinch)[^]{0,80}(?:through|both|two)\s+(?:both\s+|the\s+)?(?:layers|sides|thicknesses|edges)/iu;
+/** "Skip the first 15 st and join in st 16", "Divide for the legs". */
+const TAKES_SHARE = /(?<!\p{L})(?:skip|miss)\s(?:\p{Ll}+\s){0,2}\d|(?<!\p{L})(?:divide|split)(?!\p{L})/iu;
+const DIVIDES = /(?<!\p{L})(?:skip|miss|divid|split|separat|unworked)/iu;
 const LEAD = /^[^\p{L}\d]{0,4}(\p{L}[\p{L} '’-]{1,28}?)\s*(?:[:.]\s*[*_]{1,2}|[*_]{1,2}\s*[:.–—-]|:)(?=\s)/u;
 
 /** Finds parts and rounds, in one pass over the lines. */
@@ -117,7 +120,7 @@ class Outliner {
     for (const draft of this.#parts) {
       const stretches = draft.stretches
         .filter(({ rounds }) => rounds.length > 0)
-        .map(({ name, start, into, rounds }) => ({ name, start, into, rounds }));
+        .map(({ name, start, into, divided, rounds }) => ({ name, start, into, divided, rounds }));
       if (stretches.length === 0) continue;
       finished.set(draft, {
         name: draft.name,
@@ -287,6 +290,7 @@ class Outliner {
       if (into) this.#newStretch(LEAD.exec(words)?.[1]?.trim() ?? null, start, into, series);
       else if (start && this.#stretch && this.#stretch.rounds.length === 0) this.#stretch.start = start;
     } else if (start && this.#stretch && this.#stretch.rounds.length === 0) this.#stretch.start = start;
+    else if (last && TAKES_SHARE.test(words)) this.#newStretch(null, start, into, series);
     this.#pending = null;
     this.#prose = null;
     this.#section = 'part';
@@ -322,7 +326,8 @@ class Outliner {
   }
 
   #newStretch(name: string | null, start: PieceStart | null, into: Stretch['into'], series: string): void {
-    this.#stretch = { name, start, into, rounds: [], series };
+    const divided = this.#prose !== null && DIVIDES.test(this.#source.text.slice(this.#prose.from, this.#prose.to));
+    this.#stretch = { name, start, into, divided, rounds: [], series };
     this.#part?.stretches.push(this.#stretch);
   }
 
@@ -448,11 +453,7 @@ class Outliner {
     }
     const bodyFrom = span.from + wordsBeforeWork(text, this.#lexicon);
     const reading = this.#instructions.read({ from: bodyFrom, to: Math.min(to, span.from + 2000) });
-    if (
-      !isInstruction(reading) &&
-      !this.#likeEarlier(reading) &&
-      !(beginsInRing(reading) && this.#ahead.nextLabel(index)?.label.from === 2)
-    )
+    if (!isInstruction(reading) && !this.#likeEarlier(reading) && !(beginsInRing(reading) && this.#ringGoesOn(index)))
       return false;
     // Below a title anything may stand; only what is understood to the last word is taken for a round there.
     if (this.#section !== 'part' && reading.unread.length > 0) return false;
@@ -460,6 +461,13 @@ class Outliner {
     this.#begin(null);
     this.#open = { label: null, from: contentStart(this.#source.text, span.from, span.to), bodyFrom, to: span.to };
     return true;
+  }
+
+  /** Whether the round after a ring without a label is the second, or a first one that is worked on it. */
+  #ringGoesOn(line: number): boolean {
+    const next = this.#ahead.nextLabel(line)?.label;
+    if (next?.from !== 1) return next?.from === 2;
+    return !IN_RING.test(this.#source.text.slice(next.bodyFrom, next.bodyFrom + 60).split('\n')[0] ?? '');
   }
 
   /** "Work as for right leg": a piece whose rounds have been told with another. */

@@ -1,7 +1,7 @@
 import { once, type Amount, type Place } from '../pattern/instruction.js';
 import type { Loops } from '../vocabulary/stitches.js';
 import { filling, passRound } from './amount.js';
-import { isWord, meaningAt, pass, tokenAt, type Reader } from './reader.js';
+import { isWord, meaningAt, pass, spanBetween, tokenAt, type Reader } from './reader.js';
 
 /** Where a step goes and into how many stitches: "in each of the next 5 sts". */
 export interface Placement {
@@ -33,9 +33,21 @@ export function placementAfter(reader: Reader, at: number): Placement | null {
   // "dc in each st through both layers"
   const layers = meaningAt(reader, placement.next, 'both-layers');
   if (layers) return { ...placement, place: { kind: 'both-layers' }, next: layers.next };
+  const first = placement.amount.kind === 'fill' ? fromChain(reader, placement.next) : null;
+  if (first !== null) return { ...placement, next: first };
   const source = pieceNamed(reader, placement.next);
   if (!source && ofPiece(reader, placement.next)) return { ...placement, next: placement.next + 1 };
   return source ? { ...placement, source: source.name, next: source.next } : placement;
+}
+
+/** "sl st in each from 2nd ch": where the stitches along a chain begin, said behind them. */
+function fromChain(reader: Reader, at: number): number | null {
+  const rank = isWord(reader, at, 'from') ? tokenAt(reader, at + 1) : null;
+  const chain = rank?.kind === 'ordinal' ? chainWord(reader, at + 2) : null;
+  if (!rank || chain === null) return null;
+  const next = pass(reader, chain, 'from-hook');
+  reader.steps.push({ kind: 'first-chain', k: rank.value, span: spanBetween(reader, at, next) });
+  return next;
 }
 
 /** "sl st in next 2 sts of head": one word behind an "of" that means nothing else only says where those stitches are. */
@@ -75,6 +87,8 @@ function placementWords(reader: Reader, at: number): Placement | null {
   // "all in next st", "worked into one st"
   let i = isWord(reader, at, 'all', 'both', 'worked') && meaningAt(reader, at + 1, 'in') ? at + 1 : at;
   i = pass(reader, i, 'evenly');
+  // "4 sc for both walls"
+  if (isWord(reader, i, 'for') && meaningAt(reader, i + 1, 'both-layers')) i += 1;
   const into = meaningAt(reader, i, 'in', 'both-layers');
   if (into?.meaning.is === 'both-layers') return bothLayers(reader, into.next);
   if (into) i = into.next;
@@ -121,7 +135,8 @@ function throughPieces(reader: Reader, at: number): number | null {
 /** "6 dc in loop" at the very beginning: there is no loop yet but that of the yarn. */
 function firstLoop(reader: Reader, at: number): { next: number } | null {
   const loop = isWord(reader, at, 'loop') && endsHere(reader, at + 1);
-  return loop && reader.depth === 0 && reader.steps.length === 0 ? { next: at + 1 } : null;
+  const first = reader.depth === 0 && reader.steps.every(({ kind }) => kind === 'ring');
+  return loop && first ? { next: at + 1 } : null;
 }
 
 /** "through both layers", "through both layers all the way round" */
@@ -151,6 +166,9 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
     const next = pass(reader, same.next, 'stitch-word', 'loop-word', 'chain-word', 'stitch');
     return found({ kind: 'same' }, once, passAsJoining(reader, pass(reader, next, 'stitch-word')));
   }
+  // "from 2nd ch from hook, inc in this st"
+  const here = afterIn && isWord(reader, i, 'this') ? meaningAt(reader, i + 1, 'stitch-word', 'chain-word') : null;
+  if (here && reader.steps.at(-1)?.kind === 'first-chain') return found(EDGE, once, here.next);
   const rank = tokenAt(reader, i);
   if (rank?.kind === 'ordinal') {
     const second = isWord(reader, i + 1, 'and', '&') ? tokenAt(reader, i + 2) : null;

@@ -35,16 +35,18 @@ export function readPattern(text: string, options: ReadOptions = { terms: 'auto'
   };
 }
 
-/** Whether single capital letters stand for stitches: X and V at least, explained or in use. */
+/** Whether single capital letters stand for stitches: X and V in use, X explained, or V with amounts beside words. */
 function writesLetters(text: string, terms: readonly string[]): boolean {
   if (terms.includes('X')) return true;
   let x = 0;
   let v = 0;
-  for (const match of text.matchAll(/(?<![\p{L}])\d{0,3}([XVA])\d{0,3}(?![\p{L}])/gu)) {
+  let increases = 0;
+  for (const match of text.matchAll(/(?<![\p{L}])\d{0,3}([XVA])\d{0,3}(?![\p{L}-])/gu)) {
     if (match[0] === 'A') continue;
     if (match[1] === 'X') x += 1;
     else v += 1;
-    if (x >= 3 && v >= 2) return true;
+    if (match[1] === 'V') increases += 1;
+    if ((x >= 3 && v >= 2) || increases >= 4) return true;
   }
   return false;
 }

@@ -4,7 +4,7 @@ import { chain } from './chain.js';
 import { colour } from './colour.js';
 import { join } from './join.js';
 import { plain } from './plain.js';
-import { firstChain, loops, otherSide, turn } from './markers.js';
+import { firstChain, layers, loops, otherSide, turn } from './markers.js';
 import { freeLoops, reference, roundSpan } from './reference.js';
 import { remark } from './remark.js';
 import { ring } from './ring.js';
@@ -35,6 +35,7 @@ export const FORMS: readonly InstructionForm[] = [
   stated,
   turn,
   otherSide,
+  layers,
   loops,
   roundSpan,
   colour,

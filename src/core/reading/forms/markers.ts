@@ -84,3 +84,16 @@ export const firstChain: InstructionForm = {
     return isWord(reader, hook, ':', ',') ? hook + 1 : hook;
   },
 };
+
+/** `work through both layers, sc 4`: said before the stitches. */
+export const layers: InstructionForm = {
+  name: 'layers',
+  begins: ['both-layers', 'in', 'work'],
+  examples: ['work through both layers, sc 4', 'through both layers: sc 6'],
+  read(reader, at) {
+    const said = meaningAt(reader, pass(reader, pass(reader, at, 'work'), 'in'), 'both-layers');
+    if (!said || reader.steps.some(isFabricStep) || !isWord(reader, said.next, ',', ':')) return null;
+    reader.steps.push({ kind: 'flat', span: spanBetween(reader, at, said.next) });
+    return said.next + 1;
+  },
+};

@@ -100,7 +100,7 @@ function pieceOf(reader: Reader, at: number): { name: string; next: number } | n
   if (first?.kind !== 'word' || !before || !/^\s+(?:of|from)\s/.test(reader.text.slice(before.to, first.from + 1)))
     return null;
   let end = at + 1;
-  while (end < at + 4 && tokenAt(reader, end)?.kind === 'word') end += 1;
+  while (end < at + 4 && tokenAt(reader, end)?.kind === 'word' && !reader.lexeme(end)) end += 1;
   const last = reader.tokens[end - 1];
   return last ? { name: reader.text.slice(first.from, last.to).toLowerCase(), next: end } : null;
 }
@@ -289,13 +289,22 @@ export function freeLoopsAt(reader: Reader, at: number): { step: FreeLoops; next
     }
     const rounds = said ? roundNumbers(reader, i) : null;
     if (rounds) {
-      const span = spanBetween(reader, at, rounds.next);
-      return { step: { kind: 'free-loops', loops, round: rounds.rounds[0] ?? null, span }, next: rounds.next };
+      const piece = pieceOf(reader, rounds.next);
+      const next = piece ? andOther(reader, piece.next) : rounds.next;
+      const part = piece ? { part: piece.name } : {};
+      const span = spanBetween(reader, at, next);
+      return { step: { kind: 'free-loops', loops, round: rounds.rounds[0] ?? null, ...part, span }, next };
     }
     const meant = meaningAt(reader, i, 'stitch', 'shaping', 'increase', 'decrease');
     if (meant && !(meant.meaning.is === 'stitch' && meant.meaning.stitch === 'slip')) return null;
   }
   return null;
+}
+
+/** "… and the sts of the base": the other of two pieces held together. */
+function andOther(reader: Reader, at: number): number {
+  const sts = meaningAt(reader, at, 'and') ? meaningAt(reader, at + 1, 'stitch-word', 'loop-word') : null;
+  return (sts && pieceOf(reader, sts.next)?.next) ?? at;
 }
 
 /** Only the words that can begin such a clause, so that the look ahead stays rare. */

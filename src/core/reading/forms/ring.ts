@@ -20,12 +20,14 @@ export const ring: InstructionForm = {
     const make = isWord(reader, at, 'form', 'create') ? at + 1 : at;
     const verb = pass(reader, pass(reader, make, 'work', 'in', 'with'), 'work');
     const said = meaningAt(reader, verb, 'magic-ring');
-    let i = (said && passYarn(reader, said.next)) ?? (isWord(reader, verb, 'mc') ? verb + 1 : -1);
+    let i =
+      (said && passYarn(reader, said.next)) ??
+      (isWord(reader, verb, 'mc') || yarnLoop(reader, at, verb) ? verb + 1 : -1);
     if (i < 0) return null;
     const number = tokenAt(reader, i);
     const next = number?.kind === 'number' ? pass(reader, i + 1, 'stitch-word', 'loop-word', 'times') : i;
     // "MC" is also the main colour; as a ring it stands before its stitches.
-    if (!said && number?.kind !== 'number' && !isWord(reader, i, ',', '-', ':')) return null;
+    if (!said && number?.kind !== 'number' && !isWord(reader, i, ',', '-', ':', '.')) return null;
     // "in MC, sc in each" goes on in the main colour.
     if (!said && verb > at && number?.kind !== 'number' && tokenAt(reader, i + 1)?.kind !== 'number') return null;
     reader.steps.push({ kind: 'ring', span: spanBetween(reader, at, i) });
@@ -36,6 +38,11 @@ export const ring: InstructionForm = {
     return i;
   },
 };
+
+/** "Make a loop, 6 dc into loop": a loop of the yarn, where nothing stands before it. */
+function yarnLoop(reader: Reader, at: number, loop: number): boolean {
+  return at === 0 && loop > at && isWord(reader, loop, 'loop') && isWord(reader, loop + 1, ',', '.', ':', '-');
+}
 
 /** "start with a 6 st magic ring": the size is told once more where the stitches follow. */
 function sizedRing(reader: Reader, at: number): number | null {

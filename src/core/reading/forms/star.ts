@@ -252,7 +252,7 @@ function behindSingle(reader: Reader, at: number): boolean {
 function theseAgain(reader: Reader, at: number): ReadAmount | null {
   const first = pass(reader, at, 'repeat');
   let i = first;
-  while (isWord(reader, i, ...WHAT_AGAIN)) i += 1;
+  while (isWord(reader, i, ...WHAT_AGAIN) && !meaningAt(reader, i, 'around')) i += 1;
   if (i === first) return null;
   // "these 2 stitches"
   const named = tokenAt(reader, i)?.kind === 'number' ? meaningAt(reader, i + 1, 'stitch-word') : null;

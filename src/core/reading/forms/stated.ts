@@ -1,4 +1,5 @@
 import { countIn } from '../count.js';
+import { isFabricStep } from './work.js';
 import { isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
 
 /**
@@ -23,7 +24,8 @@ export const stated: InstructionForm = {
     // "…, end with 2 sc (30)": the last stitches, where the count stands behind them.
     if (total && isWord(reader, at, 'end', 'ending', 'ends') && stitchesBeforeCount(reader, total.next))
       return total.next;
-    const sign = token.word === '=' || token.word === '-' || (token.word === ':' && reader.steps.length > 0);
+    const told = reader.found.reference !== null || reader.steps.some(isFabricStep);
+    const sign = token.word === '=' || token.word === '-' || (token.word === ':' && told);
     // "on the other side: 7 sc" goes on with the round.
     if (token.word === ':' && reader.steps.at(-1)?.kind === 'other-side') return null;
     const begun = reader.steps.length > 0 || reader.found.reference !== null;
@@ -34,6 +36,8 @@ export const stated: InstructionForm = {
     const from = total ? pass(reader, total.next, 'total') : sign ? at + 1 : at;
     const first = isWord(reader, from, ':', '=') ? from + 1 : from;
     if (tokenAt(reader, first)?.kind !== 'number') return null;
+    const rounds = total ? roundsOfSo(reader, at, first) : null;
+    if (rounds !== null) return rounds;
     const other = countsOther(reader, at);
     if (other !== null) return other;
     const end = endOfCount(reader, first, token.word === '=' || total !== null);
@@ -44,6 +48,18 @@ export const stated: InstructionForm = {
     return end.next;
   },
 };
+
+/** "That's 15 rounds of 8." */
+function roundsOfSo(reader: Reader, at: number, from: number): number | null {
+  const unit = meaningAt(reader, from + 1, 'round-word', 'row-word');
+  const rounds = tokenAt(reader, from);
+  const each = unit && tokenAt(reader, unit.next);
+  if (!unit || !rounds || each?.kind !== 'number') return null;
+  const next = pass(reader, unit.next + 1, 'stitch-word', 'stitch');
+  reader.found.statedRounds = { count: rounds.value, span: spanBetween(reader, from, from + 1) };
+  reader.found.stated = { total: each.value, breakdown: [], span: spanBetween(reader, at, next) };
+  return next;
+}
 
 /** "…, ss into last dc. 7 shells.": a sentence of its own at the end that counts something else than stitches. */
 function countsOther(reader: Reader, at: number): number | null {

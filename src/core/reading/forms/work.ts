@@ -89,7 +89,8 @@ function again(reader: Reader, at: number): ReadWork | null {
   if (!placement || placement.place.kind !== 'edge' || placement.together) return null;
   const work: Work = {
     ...last,
-    per: last.over > 1 || last.place.kind === 'same' ? last.per : 1,
+    // "3 hdc in 3rd ch from hook and in each ch across", "2 hdc in same st and in each st": as many in each.
+    per: last.over > 1 || last.place.kind === 'same' || last.place.kind === 'chain-from-hook' ? last.per : 1,
     amount: placement.amount,
     place: placement.place,
     span: spanBetween(reader, at, placement.next),
