@@ -1,4 +1,5 @@
 import type { CountedPattern, CountedRound } from '../counting/counted.js';
+import type { Round } from '../pattern/pattern.js';
 import type { SourceText } from '../text/source.js';
 import type { Fix } from './rule.js';
 
@@ -28,7 +29,7 @@ export function* steps({ rounds }: CountedPattern): Iterable<FrameStep> {
     const round = rounds[i];
     if (!round?.round.labelled || round.round.from === 0) {
       // "Continue in sc for 3 more rounds." stands for the numbers that it leaves out.
-      if (round && before?.stretch === round.stretch) unnumbered += round.round.statedRounds?.count ?? 0;
+      if (round && before?.stretch === round.stretch) unnumbered += roundsIn(round.round);
       continue;
     }
     const next = rounds[i + 1]?.stretch === round.stretch ? (rounds[i + 1]?.round.from ?? null) : null;
@@ -36,6 +37,7 @@ export function* steps({ rounds }: CountedPattern): Iterable<FrameStep> {
     if (inner.length > 0) yield { before: round, round, missing: inner, repeated: null, overrun: false, next };
     if (!before || before.stretch !== round.stretch) {
       owed = 0;
+      unnumbered = 0;
       before = round;
       continue;
     }
@@ -54,6 +56,12 @@ export function* steps({ rounds }: CountedPattern): Iterable<FrameStep> {
     } else if (gap > 0) owed = 0;
     before = round;
   }
+}
+
+/** How many rounds a line without a number stands for. */
+function roundsIn({ statedRounds, reference }: Round): number {
+  const again = reference?.part === undefined ? (reference?.rounds.length ?? 0) * (reference?.times ?? 1) : 0;
+  return statedRounds?.count ?? again;
 }
 
 /** Numbers that a list leaves out: "Rnds 8 and 12" for 8 to 12. Lists on purpose ("5, 7 and 9") come with their partners. */

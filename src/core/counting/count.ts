@@ -132,6 +132,8 @@ function runsOf(rounds: readonly Round[]): Round[][] {
 function bringsGround(round: Round): boolean {
   return (
     startsInRing(round.steps) ||
+    // "9 sc on fin 2, 9 sc on fin 1"
+    round.steps.filter(namesPiece).length > 1 ||
     round.steps.some((step) => step.kind === 'free-loops') ||
     foundationIn(round.steps) !== null
   );
@@ -155,6 +157,8 @@ function groundOf(
 ): Ground {
   if (startsInRing(round.steps)) return { kind: 'start' };
   const own = foundationIn(round.steps);
+  const longer = own && extended(own, round, inStretch.at(-1));
+  if (longer) return { kind: 'edge', length: longer };
   if (own) return { kind: 'chains', chains: own.chain.count, ring: own.ring, k: own.k };
   const joined = joinedEdge(round);
   if (joined !== null) return { kind: 'edge', length: joined };
@@ -192,6 +196,21 @@ function groundOf(
     return { kind: 'edge', length: shareOf(other, round, stretch.divided) };
   // The first words of a part that name no ring and no chain: plain amounts are taken for a start.
   return fixedSize(round.steps) && round.from <= 1 ? { kind: 'start' } : { kind: 'edge', length: null };
+}
+
+/**
+ * "Row 4: ch 5, sc in 2nd ch from hook, sc 3, sc 8, turn": a chain that makes an edge longer. Null where the row is worked
+ * along its chain alone.
+ */
+function extended(
+  { chain, k, ring }: { chain: Chain; k: number | null; ring: boolean },
+  round: Round,
+  before: CountedRound | undefined,
+): number | null {
+  const along = chain.count - (k ?? 2) + 1;
+  const uses = fixedSize(round.steps)?.into ?? 0;
+  const below = before?.carried ?? null;
+  return !ring && round.labelled && below !== null && uses > along && uses <= along + below ? along + below : null;
 }
 
 /** The rounds of the piece before this one that a text calls so. */

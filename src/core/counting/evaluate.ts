@@ -1,5 +1,5 @@
 import type { Chain, Step } from '../pattern/instruction.js';
-import { allBracketed, OTHERWISE } from './otherwise.js';
+import { allBracketed, OTHERWISE, slipsAway } from './otherwise.js';
 import type { Ground, Misfit, Outcome, Worked } from './outcome.js';
 import { fixedSize, standingChainOf, Tally } from './tally.js';
 
@@ -17,7 +17,8 @@ export interface EvaluateOptions {
  * starting chain count? is "2 sc in next 2 sts" one in each, or two?) both are tried, and the one
  * that fits and agrees with the stated count is kept.
  */
-export function evaluate(steps: readonly Step[], options: EvaluateOptions): Outcome {
+export function evaluate(written: readonly Step[], options: EvaluateOptions): Outcome {
+  const steps = slipsAway(written) ?? written;
   let best = evaluateChain(steps, options);
   for (const otherwise of OTHERWISE) {
     if (faults(best, options.stated) === 0) break;

@@ -10,6 +10,7 @@ export const OTHERWISE: readonly ((steps: readonly Step[]) => readonly Step[] | 
   throughBoth,
   twoPieces,
   onceInBrackets,
+  leavesRest,
 ];
 
 function eachStep(change: (step: Step) => Step) {
@@ -82,6 +83,29 @@ function onceInBrackets(steps: readonly Step[]): readonly Step[] | null {
   const only = fabric[0];
   if (fabric.length !== 1 || only?.kind !== 'repeat' || only.amount !== null || only.body.length === 0) return null;
   return steps.map((step) => (step === only ? { ...only, amount: once } : step));
+}
+
+/** "sl st in first 2 sts, ch 1, sc in last st, turn": slip stitches before the chain of a row only travel. */
+export function slipsAway(steps: readonly Step[]): readonly Step[] | null {
+  if (!steps.some(({ kind }) => kind === 'turn')) return null;
+  const first = steps.findIndex(isFabric);
+  const slip = steps[first];
+  const behind = steps.slice(first + 1).find(({ kind }) => kind !== 'turn' && kind !== 'colour');
+  if (slip?.kind !== 'work' || slip.stitch !== 'slip' || slip.amount.kind !== 'times' || behind?.kind !== 'chain')
+    return null;
+  const { span, amount } = slip;
+  return [
+    ...steps.slice(0, first),
+    { kind: 'skip', count: amount.times, first: false, span },
+    ...steps.slice(first + 1).map((step): Step => (step === behind ? { ...behind, counts: false } : step)),
+  ];
+}
+
+/** "ch 1, sc in first 8 sts, turn": a short row. */
+function leavesRest(steps: readonly Step[]): readonly Step[] | null {
+  const last = steps[lastFabricOf(steps)];
+  if (last?.kind !== 'work' || !last.first || !steps.some(({ kind }) => kind === 'turn')) return null;
+  return [...steps, { kind: 'leave', count: null, span: last.span }];
 }
 
 /** "sc around through both layers" of two pieces held together: each stitch takes one of either. */

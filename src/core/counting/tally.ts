@@ -53,6 +53,10 @@ export class Tally {
         case 'skip':
           this.#skip(step);
           break;
+        case 'first-chain':
+          if (this.#chains > 0) this.#beginSpur(step.k);
+          this.#note(step, 1, 0, 0);
+          break;
         case 'work':
           this.#work(step, steps, index, inside);
           break;
@@ -131,20 +135,22 @@ export class Tally {
     this.#add(step, layers ? 2 * step.over : step.over, step.per, amount, steps, index);
   }
 
+  #beginSpur(k: number): void {
+    this.made -= this.#chains;
+    // Between the chain and the stitches into it the work may be turned.
+    const index = this.worked.findLastIndex(({ step: { kind } }) => kind === 'chain');
+    const chain = this.worked[index];
+    if (chain) this.worked[index] = { ...chain, made: 0 };
+    this.#spur = Math.max(0, this.#chains - k + 1);
+    this.#chains = 0;
+  }
+
   /**
    * A chain in mid-round that is worked back along is a point or a curl beside the edge, and no part of it.
    * @returns how often the step is still to be done on the edge; null where there is no such chain.
    */
   #alongSpur(step: Work): number | null {
-    if (step.place.kind === 'chain-from-hook' && this.#chains > 0) {
-      this.made -= this.#chains;
-      // Between the chain and the stitches into it the work may be turned.
-      const index = this.worked.findLastIndex(({ step: { kind } }) => kind === 'chain');
-      const chain = this.worked[index];
-      if (chain) this.worked[index] = { ...chain, made: 0 };
-      this.#spur = Math.max(0, this.#chains - step.place.k + 1);
-      this.#chains = 0;
-    }
+    if (step.place.kind === 'chain-from-hook' && this.#chains > 0) this.#beginSpur(step.place.k);
     if (this.#spur === 0 || step.place.kind === 'same') return null;
     const wanted = step.amount.kind === 'times' ? step.amount.times * step.over : this.#spur;
     const along = Math.min(wanted, this.#spur);

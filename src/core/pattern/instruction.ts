@@ -43,6 +43,8 @@ export interface Work {
   readonly shared?: true;
   /** "sc 1, inc around" without brackets: taken as written, and could repeat all that stands before it. */
   readonly unbracketed?: true;
+  /** "in first 8 sts": the others may be left for another row. */
+  readonly first?: true;
   /** A stitch with neither amount nor place: "dc". */
   readonly bare?: true;
   /** "sc around the second leg": the piece whose last edge is worked into, as the text calls it. */

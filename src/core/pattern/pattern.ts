@@ -7,6 +7,8 @@ import type { StatedCount, Step } from './instruction.js';
 export interface RoundReference {
   /** Empty where a whole piece is named. */
   readonly rounds: readonly number[];
+  /** "The last two rows": how many of those before. */
+  readonly last?: number;
   /** The piece that the rounds are of, as the text calls it, in lower case; without it the one at hand. */
   readonly part?: string;
   /** "to Rnd 9": the last round of that piece. */

@@ -24,7 +24,7 @@ const DECOR_LINE = /^\s*([~=*_#+•·\-–—]{1,6})\s*(.*?)\s*\1?\s*$/u;
 /** Reads how many are to be made from a heading: "(make 2)", "– make two", "x2", "(2 pcs.)". */
 function quantityIn(text: string): { make: number; index: number; end: number } | null {
   const match = MAY_SAY_MAKE.test(text) ? MAKE.exec(text) : null;
-  if (!match) return null;
+  if (!match || /^\W{0,3}rep(?:eat)?\s/i.test(text)) return null;
   const word = (match.slice(1).find(Boolean) ?? '').toLowerCase();
   const make = /^\d/.test(word) ? Number(word) : (cardinal(word) ?? 1);
   const index = text.slice(0, match.index).replace(/[\s(,–—:-]+$/u, '').length;
@@ -196,7 +196,12 @@ export function headingByPlace(line: string): Heading | null {
   const one = several?.[1] ? headingByPlace(several[1]) : null;
   if (one && several) return { ...one, make: Math.max(1, Number(several[2])), saysMake: true };
   if (SAYS_OF_ALL.test(text)) return null;
-  if (text.length === 0 || text.length > 40 || /[.!?;=,]$/.test(text) || /\d/.test(text.replace(/^\d+[.)]\s*/, '')))
+  if (
+    text.length === 0 ||
+    text.length > 40 ||
+    /[.!?;=,]$/.test(text) ||
+    /\d/.test(text.replace(/^\d+[.)]\s*|(?<=\p{L}{3}\s)\d{1,2}(?=\s*\(|:?$)/gu, ''))
+  )
     return null;
   // "X = sc" explains a letter.
   if (text.includes('=')) return null;

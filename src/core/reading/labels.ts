@@ -48,6 +48,8 @@ const NUMBER_FIRST =
   /(\d{1,3})(?:\.?[ \t]{0,2}[-–—~][ \t]{0,2}(\d{1,3}))?(?:\.?[ \t]{1,2}(?=r)|(?=r[ \t]?[:.)]))(rnds?|rounds?|rds?|rows?|r)([:.)–—]|[ \t]{1,2}[-–—=] )/iuy;
 const BARE_LABEL =
   /\(?(\d{1,3})([a-d]?)(?:[.)]?[ \t]{0,2}(?:[-–—]|to)[ \t]{0,2}\(?(\d{1,3}))?(?:[ \t]{0,2}([.):|]{1,2}|[-–—][ \t]|\t|$)|[ \t]{3,10}(\|))/muy;
+/** "10 (dc 6, dc2tog) x 3", below "9  dc 24": a figure and spaces. */
+const SPACED_LABEL = /(\d{1,3})[ \t]{1,4}(?=[\p{L}\d([*])/uy;
 /** "③ sc, inc", "⑤–⑨ sc around": figures in circles, from 1 to 20. */
 const CIRCLED_LABEL = /([①-⑳])(?:[ \t]?[-–—~][ \t]?([①-⑳]))?[.:)]?(?=[ \t])/uy;
 const LETTER_LABEL = /([\p{L}])[ \t]?(\d{1,3})(?:[ \t]?[-–—][ \t]?(?:\1)?(\d{1,3}))?[ \t]?:/uy;
@@ -61,7 +63,7 @@ const DECORATION = /(?:[ \t\u00a0>|•◦‣▪●○☐✓~]|[-–—*+](?=[ \t
 const IS = /^[ \t]is[ \t](?=\d+[ \t]?\p{L})/u;
 /** Words after which "Rnd 11" opens a sentence about the round: "Rnd 11 has left …". */
 const PROSE_AFTER =
-  /^[ \t]*(?:has|have|is|are|was|were|will|should|leaves?|left|where|which|may|can|again|in(?![ \t]+(?:the[ \t]+)?(?:[fb]lo?|front|back)(?![\p{L}]))|for|with the|onwards?|onto|on|of|if|then|and|sets?)(?![\p{L}])/iu;
+  /^[ \t]*(?:has|have|is|are|was|were|will|should|leaves?|left|where|which|may|can|again|in(?![ \t]+(?:the[ \t]+)?(?:[fb]lo?|front|back|mr|magic|ring)(?![\p{L}]))|for|with the|onwards?|onto|on|of|if|then|and|sets?)(?![\p{L}])/iu;
 
 /** Offset after bullets, quote signs and Markdown's emphasis at the start of a line. */
 export function contentStart(text: string, from: number, to: number): number {
@@ -80,7 +82,12 @@ export interface LabelContext {
 function firstLabel(text: string, at: number, to: number, context: LabelContext): Label | null {
   const first = text.charAt(at);
   if (first >= '0' && first <= '9')
-    return numberFirst(text, at, to) ?? ordinalLabel(text, at, to) ?? bareLabel(text, at, to, context);
+    return (
+      numberFirst(text, at, to) ??
+      ordinalLabel(text, at, to) ??
+      bareLabel(text, at, to, context) ??
+      spacedLabel(text, at, to, context)
+    );
   if (first >= '①' && first <= '⑳') return circledLabel(text, at, to, context);
   if (first === '(' || first === '[') return bracketedLabel(text, at, to) ?? bareLabel(text, at, to, context);
   const letter = first.toLowerCase();
@@ -222,6 +229,25 @@ function bareLabel(text: string, at: number, to: number, context: LabelContext):
     kind: null,
     series: (match[2] ?? '').toLowerCase(),
   };
+}
+
+function spacedLabel(text: string, at: number, to: number, context: LabelContext): Label | null {
+  if (!context.bare) return null;
+  SPACED_LABEL.lastIndex = at;
+  const match = SPACED_LABEL.exec(text);
+  const bodyFrom = SPACED_LABEL.lastIndex;
+  const from = Number(match?.[1]);
+  if (!match?.[1] || !isSequenced(text, at, to, from) || !beginsInstruction(text, bodyFrom, to, context.lexicon))
+    return null;
+  const span = { from: at, to: at + match[1].length };
+  return { span, bodyFrom, text: match[1], from, to: from, numbers: [from], kind: null, series: '' };
+}
+
+/** "1  6dc in ring", and below it "2  dc2inc x 6": figures without a mark are labels where they go on from line to line. */
+function isSequenced(text: string, at: number, to: number, number: number): boolean {
+  const before = /(?:^|\n)[^\S\n]*(\d{1,3})[^\S\n][^\n]*\n\s*$/.exec(text.slice(Math.max(0, at - 160), at));
+  const after = /^\s*\n\s*(\d{1,3})[^\S\n]/.exec(text.slice(to, to + 20));
+  return Number(before?.[1]) === number - 1 || Number(after?.[1]) === number + 1;
 }
 
 function circledLabel(text: string, at: number, to: number, context: LabelContext): Label | null {

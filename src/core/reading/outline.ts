@@ -5,6 +5,7 @@ import type {
   Passage,
   PieceStart,
   Round,
+  RoundReference,
   Section,
   Stretch,
 } from '../pattern/pattern.js';
@@ -74,6 +75,8 @@ const MAY_FOLD = /fold|flatten|press|pinch/i;
 const FOLDED = /(?<=\d[^()[\]{}]{0,12}[)\]}])[.,;]?\s+(?=(?:now )?(?:fold|flatten|press|pinch)\s[^\n]{0,60}\d)/iu;
 const THROUGH_BOTH =
   /(?:fold|flatten|press|pinch)[^]{0,80}(?:through|both|two)\s+(?:both\s+|the\s+)?(?:layers|sides|thicknesses|edges)/iu;
+const MAY_REFER = /(?<!\p{L})(?:as|rep|repeat)(?!\p{L})/iu;
+const NOTE = /^\W{0,4}(?:notes?|nb|tips?|hint|remember)(?!\p{L})/iu;
 /** "Skip the first 15 st and join in st 16", "Divide for the legs". */
 const TAKES_SHARE = /(?<!\p{L})(?:skip|miss)\s(?:\p{Ll}+\s){0,2}\d|(?<!\p{L})(?:divide|split)(?!\p{L})/iu;
 const DIVIDES = /(?<!\p{L})(?:skip|miss|divid|split|separat|unworked)/iu;
@@ -395,7 +398,7 @@ class Outliner {
       span: { from: open.from, to },
       bodyFrom: open.bodyFrom,
       steps: this.#flat ? [{ kind: 'flat', span: this.#flat }, ...reading.steps] : reading.steps,
-      reference: reading.reference,
+      reference: this.#named(reading.reference),
       stated: reading.stated,
       statedRounds: reading.statedRounds,
       unread: reading.unread,
@@ -441,7 +444,7 @@ class Outliner {
   /** An instruction without a label: a flat closing, an edging, a piece of one row. */
   #unlabelled(index: number, span: Span, text: string): boolean {
     if (this.#section !== 'part' && !(this.#section === null && this.#pending)) return false;
-    if (!/\d/.test(text) && !/(?<!\p{L})as(?!\p{L})/iu.test(text)) return false;
+    if ((!/\d/.test(text) && !MAY_REFER.test(text)) || NOTE.test(text)) return false;
     let to = span.to;
     const lines = this.#source.lineStarts.length;
     for (let line = index + 1; line < lines && line < index + 4; line += 1) {
@@ -453,7 +456,12 @@ class Outliner {
     }
     const bodyFrom = span.from + wordsBeforeWork(text, this.#lexicon);
     const reading = this.#instructions.read({ from: bodyFrom, to: Math.min(to, span.from + 2000) });
-    if (!isInstruction(reading) && !this.#likeEarlier(reading) && !(beginsInRing(reading) && this.#ringGoesOn(index)))
+    if (
+      !isInstruction(reading) &&
+      !this.#likeEarlier(reading) &&
+      !this.#repeatsRounds(reading) &&
+      !(beginsInRing(reading) && this.#ringGoesOn(index))
+    )
       return false;
     // Below a title anything may stand; only what is understood to the last word is taken for a round there.
     if (this.#section !== 'part' && reading.unread.length > 0) return false;
@@ -461,6 +469,27 @@ class Outliner {
     this.#begin(null);
     this.#open = { label: null, from: contentStart(this.#source.text, span.from, span.to), bodyFrom, to: span.to };
     return true;
+  }
+
+  /** "Repeat rows 2 and 3 three more times.": a line of its own for rounds that stand above it. */
+  #repeatsRounds({ reference, unread, steps }: Instruction): boolean {
+    if (!reference || reference.part !== undefined || unread.length > 0) return false;
+    if (steps.some(({ kind }) => kind === 'work' || kind === 'repeat')) return false;
+    // The round before is still open.
+    const numbers = [...this.#numbersSoFar(), ...(this.#open?.label?.numbers ?? [])];
+    return reference.last === undefined
+      ? reference.rounds.length > 0 && reference.rounds.every((number) => numbers.includes(number))
+      : reference.last <= numbers.length;
+  }
+
+  #numbersSoFar(): number[] {
+    return this.#stretch?.rounds.flatMap(({ numbers }) => numbers) ?? [];
+  }
+
+  /** "The last two rows" by their numbers. */
+  #named(reference: RoundReference | null): RoundReference | null {
+    if (reference?.last === undefined) return reference;
+    return { ...reference, rounds: this.#numbersSoFar().slice(-reference.last) };
   }
 
   /** Whether the round after a ring without a label is the second, or a first one that is worked on it. */

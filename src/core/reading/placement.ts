@@ -17,6 +17,8 @@ export interface Placement {
   readonly loopsOnly: boolean;
   /** The piece that the stitches belong to, where one is named: "of the second leg". */
   readonly source: string | null;
+  /** "the first 8 sts" */
+  readonly first?: boolean;
   readonly next: number;
 }
 
@@ -42,10 +44,12 @@ export function placementAfter(reader: Reader, at: number): Placement | null {
 
 /** "sl st in each from 2nd ch": where the stitches along a chain begin, said behind them. */
 function fromChain(reader: Reader, at: number): number | null {
-  const rank = isWord(reader, at, 'from') ? tokenAt(reader, at + 1) : null;
-  const chain = rank?.kind === 'ordinal' ? chainWord(reader, at + 2) : null;
-  if (!rank || chain === null) return null;
-  const next = pass(reader, chain, 'from-hook');
+  const from = isWord(reader, at, 'from') ? at + 1 : pass(reader, pass(reader, at, 'work'), 'with', 'in');
+  const rank = from > at ? tokenAt(reader, from) : null;
+  if (rank?.kind !== 'ordinal') return null;
+  const chain = chainWord(reader, from + 1);
+  const next = meaningAt(reader, chain ?? from + 1, 'from-hook')?.next ?? chain;
+  if (next === null) return null;
   reader.steps.push({ kind: 'first-chain', k: rank.value, span: spanBetween(reader, at, next) });
   return next;
 }
@@ -111,6 +115,10 @@ function placementWords(reader: Reader, at: number): Placement | null {
     const ring = meaningAt(reader, i, 'magic-ring') ?? firstLoop(reader, i);
     if (ring) return found({ kind: 'ring' }, once, ring.next);
     if (isWord(reader, i, 'mc')) return found({ kind: 'ring' }, once, i + 1);
+    // "9 sc on fin 2, 9 sc on fin 1"
+    const piece = isWord(reader, i - 1, 'on', 'over', 'into') ? pieceNamed(reader, i) : null;
+    if (piece && endsHere(reader, piece.next))
+      return { ...found(EDGE, once, piece.next), source: piece.name, loopsOnly: true };
   }
   const along = meaningAt(reader, i, 'around');
   const chain = along ? chainWord(reader, along.next) : null;
@@ -127,6 +135,9 @@ function throughPieces(reader: Reader, at: number): number | null {
   if (!isWord(reader, at, 'through', 'thru')) return null;
   for (let i = at + 1; i < at + 8 && tokenAt(reader, i)?.kind === 'word'; i += 1) {
     if (meaningAt(reader, i, 'together')) return i > at + 2 ? i + 1 : null;
+    // "through arm and body"
+    const ends = i > at + 1 && meaningAt(reader, i, 'and') && !reader.lexeme(i + 1) && endsHere(reader, i + 2);
+    if (ends && tokenAt(reader, i + 1)?.kind === 'word') return i + 2;
     if (meaningAt(reader, i, 'stitch', 'stitch-word', 'loops', 'loop-word', 'both-layers', 'shaping')) return null;
   }
   return null;
@@ -191,6 +202,11 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
       return st !== null && afterIn ? found(EDGE, once, st) : null;
     }
   }
+  // "sc in both ch"
+  const both = isWord(reader, i, 'both')
+    ? (chainWord(reader, i + 1) ?? meaningAt(reader, i + 1, 'stitch-word')?.next)
+    : undefined;
+  if (afterIn && both !== undefined) return { ...found(EDGE, upTo(2), both), each: true };
   const last = meaningAt(reader, i, 'last');
   if (last) i = last.next;
   const next = meaningAt(reader, i, 'next');
@@ -253,7 +269,8 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
     const fill = filling(reader, i);
     if (fill) return { ...found(EDGE, fill.amount, fill.next), loops };
   }
-  return { ...found(EDGE, upTo(count ?? 1), i), each: each !== null, loops };
+  const first = rank?.kind === 'ordinal' && count !== null && count > 1;
+  return { ...found(EDGE, upTo(count ?? 1), i), each: each !== null, loops, first };
 }
 
 /** "in st at base of ch", "in base of 3 ch": the stitch that the starting chain stands on. */

@@ -156,6 +156,13 @@ function stitchTool(reader: Reader, stitch: StitchId, at: number, before: number
   if (second?.meaning.is === 'stitch' && DECORATED.has(second.meaning.stitch)) {
     return { ...tool(second.meaning.stitch, 1, 1, second.next), takesAmount: before !== null };
   }
+  // "dc2inc"
+  const two = tokenAt(reader, at);
+  const shaped = two?.kind === 'number' && two.glued ? meaningAt(reader, at + 1, 'increase', 'decrease') : null;
+  if (two && shaped && tokenAt(reader, at + 1)?.glued)
+    return shaped.meaning.is === 'increase'
+      ? tool(stitch, two.value, 1, shaped.next)
+      : tool(stitch, 1, two.value, shaped.next);
   if (DECORATED.has(stitch)) return tool(stitch, 1, 1, passLegs(reader, pass(reader, at, 'stitch-word')));
   const together = togetherAfter(reader, at, before);
   if (together) return { ...tool(stitch, 1, together.count, together.next), takesAmount: together.fromBefore };

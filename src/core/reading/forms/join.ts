@@ -1,3 +1,4 @@
+import { pieceNamed } from '../placement.js';
 import {
   isBoundary,
   isWord,
@@ -29,6 +30,9 @@ export const join: InstructionForm = {
     const slip = meaningAt(reader, amount, 'stitch');
     if (slip?.meaning.stitch !== 'slip') {
       if (!verb) return null;
+      const piece = isWord(reader, i, 'to', 'with') ? pieceNamed(reader, i + 1) : null;
+      if (piece && (piece.name.startsWith('first ') || isBoundary(reader, piece.next)))
+        return emit(reader, at, piece.next);
       const target = firstStitch(reader, i);
       if (target === null && !isBoundary(reader, i) && !meaningAt(reader, i, 'and', 'turn')) return null;
       return emit(reader, at, target ?? i);
@@ -73,6 +77,8 @@ function firstStitch(reader: Reader, at: number): number | null {
     const token = tokenAt(reader, i);
     if (!token) break;
     const chain = meaningAt(reader, i, 'stitch');
+    // "sl st in first 2 sts" works them.
+    if (said && token.kind === 'number' && !chainBehind(reader, i)) return null;
     if (token.kind === 'ordinal' && token.value === 1) said = true;
     else if (isWord(reader, i, 'top', 'beginning', 'beg', 'start', 'starting', 'begin', 'initial')) said = true;
     else if (chain) {

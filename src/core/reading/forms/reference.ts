@@ -41,10 +41,11 @@ export const reference: InstructionForm = {
     if (!repeat && i === at) return null;
     const alike = reader.tokens.slice(at, i).some(({ word }) => ALIKE.has(word));
     const before = alike ? pieceBefore(reader, i) : null;
-    const numbers = roundNumbers(reader, before?.next ?? i);
+    const back = before ? null : lastRounds(reader, i);
+    const numbers = back ?? roundNumbers(reader, before?.next ?? i);
     if (!numbers) return alike ? asPiece(reader, at, i) : null;
     i = numbers.next;
-    const behind = before ? null : (pieceNamed(reader, i) ?? pieceOf(reader, i));
+    const behind = (before ?? back) ? null : (pieceNamed(reader, i) ?? pieceOf(reader, i));
     if (behind) i = behind.next;
     const piece = before ?? behind;
     let times: number | null = null;
@@ -74,13 +75,24 @@ export const reference: InstructionForm = {
         i = pass(reader, read.next, 'more');
       }
     }
-    const part = piece ? { part: piece.name } : {};
+    const part = piece ? { part: piece.name } : back ? { last: back.last } : {};
     reader.found.reference = { rounds: numbers.rounds, times, ...part, span: spanBetween(reader, at, i) };
     return i;
   },
 };
 
 const ALIKE: ReadonlySet<string> = new Set(['as', 'same', 'like']);
+
+/** "the last two rows", "previous round" */
+function lastRounds(reader: Reader, at: number): { rounds: number[]; last: number; next: number } | null {
+  if (!isWord(reader, at, 'last', 'previous', 'prev', 'preceding')) return null;
+  const number = tokenAt(reader, at + 1)?.kind === 'number' ? tokenAt(reader, at + 1) : null;
+  const unit = meaningAt(reader, number ? at + 2 : at + 1, 'round-word', 'row-word');
+  const behind = unit && tokenAt(reader, unit.next)?.kind === 'number' ? pass(reader, unit.next + 1, 'more') : null;
+  // "last round 4" has a number.
+  if (!unit || (behind !== null && !meaningAt(reader, behind, 'times', 'round-word', 'row-word'))) return null;
+  return { rounds: [], last: number?.value ?? 1, next: unit.next };
+}
 
 /** "as Bonnet row 1": the name in front of the numbers. */
 function pieceBefore(reader: Reader, at: number): { name: string; next: number } | null {

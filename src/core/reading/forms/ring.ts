@@ -27,7 +27,8 @@ export const ring: InstructionForm = {
     const number = tokenAt(reader, i);
     const next = number?.kind === 'number' ? pass(reader, i + 1, 'stitch-word', 'loop-word', 'times') : i;
     // "MC" is also the main colour; as a ring it stands before its stitches.
-    if (!said && number?.kind !== 'number' && !isWord(reader, i, ',', '-', ':', '.')) return null;
+    const goesOn = isWord(reader, i, 'with') && tokenAt(reader, i + 1)?.kind === 'number';
+    if (!said && number?.kind !== 'number' && !goesOn && !isWord(reader, i, ',', '-', ':', '.')) return null;
     // "in MC, sc in each" goes on in the main colour.
     if (!said && verb > at && number?.kind !== 'number' && tokenAt(reader, i + 1)?.kind !== 'number') return null;
     reader.steps.push({ kind: 'ring', span: spanBetween(reader, at, i) });

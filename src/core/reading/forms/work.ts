@@ -179,6 +179,7 @@ function readWork(reader: Reader, at: number): ReadWork | null {
       ? { bare: true as const }
       : {}),
     ...(placement?.source ? { source: placement.source } : {}),
+    ...(placement?.first ? { first: true as const } : {}),
     span: spanBetween(reader, at, i),
   };
   return { work, loops: placement?.loops ?? null, next: i };
