@@ -11,6 +11,7 @@ export const OTHERWISE: readonly ((steps: readonly Step[]) => readonly Step[] | 
   twoPieces,
   onceInBrackets,
   leavesRest,
+  chainCloses,
 ];
 
 function eachStep(change: (step: Step) => Step) {
@@ -99,6 +100,25 @@ export function slipsAway(steps: readonly Step[]): readonly Step[] | null {
     { kind: 'skip', count: amount.times, first: false, span },
     ...steps.slice(first + 1).map((step): Step => (step === behind ? { ...behind, counts: false } : step)),
   ];
+}
+
+/** "sc 10, ch 2, join": a chain that closes the round is a part of the edge. */
+function chainCloses(steps: readonly Step[]): readonly Step[] | null {
+  const last = lastFabricOf(steps);
+  const index = steps.findIndex((step, i) => i > last && step.kind === 'chain');
+  const chain = steps[index];
+  if (chain?.kind !== 'chain' || last < 0 || !steps.slice(index).some(({ kind }) => kind === 'join')) return null;
+  const { span, count } = chain;
+  const work: Step = {
+    kind: 'work',
+    stitch: 'chain',
+    per: count,
+    over: 0,
+    amount: once,
+    place: { kind: 'edge' },
+    span,
+  };
+  return steps.map((step) => (step === chain ? work : step));
 }
 
 /** "ch 1, sc in first 8 sts, turn": a short row. */

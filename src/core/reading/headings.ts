@@ -182,7 +182,7 @@ function named(text: string, level: number, capitals: string | null = null): Hea
 }
 
 const LEADS_YARN_BEHIND = /\s+[-–—]\s+(?:with|using|use|in|work|from|colou?r)(?!\p{L}).*$/iu;
-const LEADS_YARN = /^(?:with|using|use|in|start|starting|begin|work|from|change|join|colou?r)(?![\p{L}])/iu;
+const LEADS_YARN = /^(?:with|using|use|in|start|starting|begin|work|from|change|switch|now|join|colou?r)(?![\p{L}])/iu;
 
 /** "Pattern language: English (US)", "Skill level: easy": said of the whole pattern. */
 const SAYS_OF_ALL =
@@ -213,6 +213,11 @@ export function headingByPlace(line: string): Heading | null {
 
 /** "HEAD: Starting at the nose, with gray," right above the first round: a name in capitals, and how to begin. */
 export function headingWithLead(line: string): Heading | null {
+  const several = line.includes(')') ? NAME_AND_LEAD.exec(line) : null;
+  if (several?.[1]) {
+    const make = Number(several[2]) || (cardinal((several[2] ?? '').toLowerCase()) ?? 1);
+    return { ...named(several[1], 0), make, saysMake: true, rest: line.slice(several[0].length) };
+  }
   if (!line.includes(': ')) return null;
   const match = /^\s*([\p{Lu}][\p{Lu}\d '’&-]{2,30}):\s+(?:start|beg[iu]n|with|using|make|work|ch)(?=\P{L}|ing)/iu.exec(
     line,
@@ -220,6 +225,10 @@ export function headingWithLead(line: string): Heading | null {
   if (!match?.[1] || match[1] !== match[1].toUpperCase()) return null;
   return { ...named(match[1], 0), rest: line.slice(match[1].length + 1) };
 }
+
+/** "Wings (2). With brown, make a ring.": a piece and how it begins, right above its first round. */
+const NAME_AND_LEAD =
+  /^\s*(\p{Lu}[\p{L} '’-]{2,30}?)\s*\((?:make\s+)?(\d{1,2}|two|three|four|five|six)\)[.:]\s+(?=(?:with|using|start|begin|in|make|ch)(?!\p{L}))/iu;
 
 /** A heading that stands before the first label on the same line: "Head: work with Cocoa. R1: …", "Arm (make 2) – R1: …". */
 export function headingBeforeLabel(words: string): Heading | null {

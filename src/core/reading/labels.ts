@@ -49,7 +49,7 @@ const NUMBER_FIRST =
 const BARE_LABEL =
   /\(?(\d{1,3})([a-d]?)(?:[.)]?[ \t]{0,2}(?:[-–—]|to)[ \t]{0,2}\(?(\d{1,3}))?(?:[ \t]{0,2}([.):|]{1,2}|[-–—][ \t]|\t|$)|[ \t]{3,10}(\|))/muy;
 /** "10 (dc 6, dc2tog) x 3", below "9  dc 24": a figure and spaces. */
-const SPACED_LABEL = /(\d{1,3})[ \t]{1,4}(?=[\p{L}\d([*])/uy;
+const SPACED_LABEL = /(\d{1,3})(?:[-–—](\d{1,3}))?[ \t]{1,4}(?=[\p{L}\d([*])/uy;
 /** "③ sc, inc", "⑤–⑨ sc around": figures in circles, from 1 to 20. */
 const CIRCLED_LABEL = /([①-⑳])(?:[ \t]?[-–—~][ \t]?([①-⑳]))?[.:)]?(?=[ \t])/uy;
 const LETTER_LABEL = /([\p{L}])[ \t]?(\d{1,3})(?:[ \t]?[-–—][ \t]?(?:\1)?(\d{1,3}))?[ \t]?:/uy;
@@ -237,17 +237,21 @@ function spacedLabel(text: string, at: number, to: number, context: LabelContext
   const match = SPACED_LABEL.exec(text);
   const bodyFrom = SPACED_LABEL.lastIndex;
   const from = Number(match?.[1]);
-  if (!match?.[1] || !isSequenced(text, at, to, from) || !beginsInstruction(text, bodyFrom, to, context.lexicon))
-    return null;
-  const span = { from: at, to: at + match[1].length };
-  return { span, bodyFrom, text: match[1], from, to: from, numbers: [from], kind: null, series: '' };
+  const last = Number(match?.[2] ?? from);
+  if (!match || last < from || !isSequenced(text, at, to, { from, to: last })) return null;
+  if (!beginsInstruction(text, bodyFrom, to, context.lexicon)) return null;
+  const written = match[0].trimEnd();
+  const span = { from: at, to: at + written.length };
+  return { span, bodyFrom, text: written, from, to: last, numbers: range(from, last), kind: null, series: '' };
 }
 
 /** "1  6dc in ring", and below it "2  dc2inc x 6": figures without a mark are labels where they go on from line to line. */
-function isSequenced(text: string, at: number, to: number, number: number): boolean {
-  const before = /(?:^|\n)[^\S\n]*(\d{1,3})[^\S\n][^\n]*\n\s*$/.exec(text.slice(Math.max(0, at - 160), at));
-  const after = /^\s*\n\s*(\d{1,3})[^\S\n]/.exec(text.slice(to, to + 20));
-  return Number(before?.[1]) === number - 1 || Number(after?.[1]) === number + 1;
+function isSequenced(text: string, at: number, to: number, own: Span): boolean {
+  const before = /(?:^|\n)[^\S\n]*(?:\d{1,3}[-–—])?(\d{1,3})[^\S\n][^\n]*\n\s*$/.exec(
+    text.slice(Math.max(0, at - 160), at),
+  );
+  const after = /^\s*\n\s*(\d{1,3})(?:[-–—]\d{1,3})?[^\S\n]/.exec(text.slice(to, to + 20));
+  return Number(before?.[1]) === own.from - 1 || Number(after?.[1]) === own.to + 1;
 }
 
 function circledLabel(text: string, at: number, to: number, context: LabelContext): Label | null {

@@ -97,6 +97,12 @@ export function tokenize(text: string, span: Span): Token[] {
       i += 1;
       continue;
     }
+    // "sc around -> 18"
+    if (c === '-' && text.charAt(i + 1) === '>') {
+      push('mark', i, i + 2, '=', 0);
+      i += 2;
+      continue;
+    }
     const open = OPEN.indexOf(c);
     const close = CLOSE.indexOf(c);
     if (open >= 0) push('open', i, i + 1, c, open);

@@ -12,7 +12,7 @@ export const IN_RING = /\d[^.]{0,30}(?<!\p{L})(?:ring|circle|loop|mr)(?!\p{L})/i
 const HEADS_TABLE = /^[^#|]*\|[^|]*\p{L}[^|]*\|/u;
 /** A line that ends with its count: the instruction is complete. */
 export const COUNT_AT_END =
-  /(?:[.,;|]\s+\d{1,4}|\/\s?\d{1,4}|[([{<]\s*[^()[\]{}<>\n]{0,60}?\d[^()[\]{}<>\n]{0,40}[)\]}>]|[=–—]\s*\d+\s*\p{L}*|-\s+\d+(?:\s*\p{L}+)?|\d+\s*(?:sts?|stitch(?:es)?))[\s.*_|]*$/u;
+  /(?:[.,;|]\s+\d{1,4}|\/\s?\d{1,4}|[([{<]\s*[^()[\]{}<>\n]{0,60}?\d[^()[\]{}<>\n]{0,40}[)\]}>]|(?:[=–—→]|->)\s*\d+\s*\p{L}*|-\s+\d+(?:\s*\p{L}+)?|\d+\s*(?:sts?|stitch(?:es)?))[\s.*_|]*$/u;
 /** First words of a line that tells the maker to do something. */
 const ORDERS =
   /^\W{0,3}(?:fasten|stuff|cut|change|fill|insert|sew|place|put|attach|join|turn|do|repeat|continue|work|weave|finish|leave|now|then|add)(?!\p{L})/iu;

@@ -122,6 +122,9 @@ function placementWords(reader: Reader, at: number): Placement | null {
   }
   const along = meaningAt(reader, i, 'around');
   const chain = along ? chainWord(reader, along.next) : null;
+  // "ch 8, sl st back along the chain"
+  if (along && chain !== null && isWord(reader, i, 'back') && !reader.steps.some(({ kind }) => kind === 'work'))
+    reader.steps.push({ kind: 'first-chain', k: 2, span: spanBetween(reader, i, chain) });
   if (chain !== null) return found(EDGE, { kind: 'fill', leave: 0 }, chain);
   const placed = stitchesNamed(reader, i, into !== null || around, loops);
   if (placed) return placed;
@@ -229,7 +232,7 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
   }
   const ch = chainWord(reader, i);
   const word = ch ?? meaningAt(reader, i, 'stitch-word', 'loop-word', 'stitch')?.next ?? null;
-  if (word !== null) i = pass(reader, word, 'stitch-word');
+  if (word !== null) i = each ? andChain(reader, pass(reader, word, 'stitch-word')) : pass(reader, word, 'stitch-word');
   else if (each && count === null && !meaningAt(reader, i, 'round-word', 'row-word')) {
     const fill = filling(reader, i);
     return { ...found(EDGE, fill?.amount ?? { kind: 'fill', leave: 0 }, fill?.next ?? i), each: afterIn, loops };
@@ -271,6 +274,12 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
   }
   const first = rank?.kind === 'ordinal' && count !== null && count > 1;
   return { ...found(EDGE, upTo(count ?? 1), i), each: each !== null, loops, first };
+}
+
+/** "each dc and ch" */
+function andChain(reader: Reader, at: number): number {
+  const chain = meaningAt(reader, at, 'and') ? chainWord(reader, at + 1) : null;
+  return chain !== null && tokenAt(reader, chain)?.kind !== 'number' ? chain : at;
 }
 
 /** "in st at base of ch", "in base of 3 ch": the stitch that the starting chain stands on. */

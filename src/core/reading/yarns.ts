@@ -32,7 +32,10 @@ export class Yarns {
   /** "fins orange" is the heading of the fins. */
   without(name: string): string {
     const words = name.split(/\s+/);
+    const count = words.length;
     while (words.length > 1 && this.isColour(words.at(-1) ?? '')) words.pop();
+    // "Head in grey"
+    if (words.length > 1 && words.length < count && /^(?:in|with|using)$/i.test(words.at(-1) ?? '')) words.pop();
     return words.join(' ').replace(/[^\p{L}\d)'’"”!?]+$/u, '');
   }
 }

@@ -10,13 +10,14 @@ import { remark } from './remark.js';
 import { ring } from './ring.js';
 import { leave, skip } from './skip.js';
 import { alternate, repeatBefore, repeatVerb, star, timesBehind } from './star.js';
-import { stated } from './stated.js';
+import { countSentence, stated } from './stated.js';
 import { placeFirst, work } from './work.js';
 
 /** All forms of an instruction, in the order in which they are tried at each place. */
 export const FORMS: readonly InstructionForm[] = [
   reference,
   freeLoops,
+  countSentence,
   timesBehind,
   star,
   alternate,

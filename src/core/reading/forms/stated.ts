@@ -1,3 +1,5 @@
+import type { Step } from '../../pattern/instruction.js';
+import { REMARK_LEADS } from '../../vocabulary/words.js';
 import { countIn } from '../count.js';
 import { isFabricStep } from './work.js';
 import { isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
@@ -48,6 +50,43 @@ export const stated: InstructionForm = {
     return end.next;
   },
 };
+
+/**
+ * A last sentence of one figure and its stitch, behind more than plain stitches.
+ *
+ * `*1 sc, 2 sc in next; repeat from * 5 more times. 18 sc.`
+ *                                                   ^
+ */
+export const countSentence: InstructionForm = {
+  name: 'count-sentence',
+  begins: ['number'],
+  examples: ['*sc, inc; repeat from * 5 more times. 18 sc.', '2 sc in each sc around. 12 sc. Stuff flat.'],
+  read(reader, at) {
+    if (reader.depth > 0 || reader.tokens[at - 1]?.word !== '.' || !reader.steps.some(isManifold)) return null;
+    const stitch = meaningAt(reader, at + 1, 'stitch');
+    if (!stitch) return null;
+    const end = isWord(reader, stitch.next, '.') ? stitch.next + 1 : stitch.next;
+    if (tokenAt(reader, end) !== null && !goesOnWithout(reader, end)) return null;
+    const count = countIn(reader, at, stitch.next);
+    if (!count) return null;
+    reader.found.stated = { ...count, span: spanBetween(reader, at, stitch.next) };
+    return end;
+  },
+};
+
+function isManifold(step: Step): boolean {
+  return step.kind === 'repeat' || (step.kind === 'work' && step.amount.kind !== 'times');
+}
+
+/** Talk, a turn or the closing slip stitch: nothing that a figure before it could be a step of. */
+function goesOnWithout(reader: Reader, at: number): boolean {
+  const talk = /^\p{Lu}/u.test(tokenAt(reader, at)?.raw ?? '') && REMARK_LEADS.has(tokenAt(reader, at)?.word ?? '');
+  return (
+    talk ||
+    meaningAt(reader, at, 'remark', 'turn', 'join') !== null ||
+    meaningAt(reader, at, 'stitch')?.meaning.stitch === 'slip'
+  );
+}
 
 /** "That's 15 rounds of 8." */
 function roundsOfSo(reader: Reader, at: number, from: number): number | null {
