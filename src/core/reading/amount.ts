@@ -1,6 +1,6 @@
 import type { Amount } from '../pattern/instruction.js';
 import { countIn } from './count.js';
-import { isWord, meaningAt, pass, tokenAt, type Reader } from './reader.js';
+import { isBoundary, isWord, meaningAt, pass, tokenAt, type Reader } from './reader.js';
 
 export interface ReadAmount {
   readonly amount: Amount;
@@ -18,9 +18,19 @@ export function amountAfter(reader: Reader, at: number): ReadAmount | null {
   if ((comma?.word === ',' || comma?.word === ';') && meaningAt(reader, i + 1, 'repeat')) i += 1;
   const repeat = meaningAt(reader, i, 'repeat');
   if (repeat) i = repeat.next;
+  // "Rep. around."
+  if (repeat && isWord(reader, i, '.') && tokenAt(reader, i)?.glued && !isBoundary(reader, i + 1)) i += 1;
   if (isWord(reader, i, 'for') || isWord(reader, i, 'from')) i += 1;
+  // "[sc 3, inc] repeat [ ] 6 times", "[sc 3, inc] - 6 times"
+  if (repeat && tokenAt(reader, i)?.kind === 'open' && reader.partner[i] === i + 1) i += 2;
+  if (isWord(reader, i, '-') && reader.tokens[i - 1]?.kind === 'close' && saysTimes(reader, i + 1)) i += 1;
   i = pass(reader, i, 'total');
   return counted(reader, i, repeat !== null) ?? filling(reader, i);
+}
+
+/** "6 times": a figure with the word, and no count. */
+function saysTimes(reader: Reader, at: number): boolean {
+  return tokenAt(reader, at)?.kind === 'number' && meaningAt(reader, pass(reader, at + 1, 'more'), 'times') !== null;
 }
 
 /** "x 6", "×6", "*6", "6 times", "6x", "twice", "5 more times" (one more than it says). */

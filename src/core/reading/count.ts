@@ -2,6 +2,7 @@ import type { StatedCount } from '../pattern/instruction.js';
 import type { StitchId } from '../vocabulary/stitches.js';
 import type { Reader } from './reader.js';
 
+const COUNTING: ReadonlySet<string> = new Set(['counting', 'including', 'incl']);
 type Counted = Omit<StatedCount, 'span'>;
 
 /**
@@ -33,6 +34,8 @@ export function countIn(reader: Reader, from: number, to: number): Counted | nul
       i += 1;
     } else if (token.word === 'and') i += 1;
     else {
+      // "24 dc, counting ch 3": which they are.
+      if (COUNTING.has(token.word) && parts.length > 0) break;
       const found = reader.lexicon.at(reader.tokens, i);
       if (found?.meaning.is !== 'total' && found?.meaning.is !== 'more') return null;
       i += found.length;

@@ -15,7 +15,9 @@ export function spreadEvenly(reader: Reader, at: number): { steps: Step[]; next:
   const before = amountBefore(reader, pass(reader, at, 'work'));
   const tool = readTool(reader, before.next, before.amount);
   if (!tool?.shaping) return null;
-  const after = amountAfterTool(reader, tool.next, before.amount);
+  // "increasing by 6"
+  const by = isWord(reader, tool.next, 'by') ? tool.next + 1 : tool.next;
+  const after = amountAfterTool(reader, by, before.amount);
   const times = tool.takesAmount ? after.amount : (before.amount ?? after.amount);
   const behind = isWord(reader, after.next, ',') ? after.next + 1 : after.next;
   const spread = isWord(reader, behind, 'spread', 'spaced', 'distributed') ? behind + 1 : behind;

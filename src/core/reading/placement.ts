@@ -210,6 +210,10 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
     ? (chainWord(reader, i + 1) ?? meaningAt(reader, i + 1, 'stitch-word')?.next)
     : undefined;
   if (afterIn && both !== undefined) return { ...found(EDGE, upTo(2), both), each: true };
+  // "sc in st 1, inc in st 2"
+  const numbered = afterIn && !each ? meaningAt(reader, i, 'stitch-word') : null;
+  if (numbered && tokenAt(reader, numbered.next)?.kind === 'number' && endsHere(reader, numbered.next + 1))
+    return found(EDGE, once, numbered.next + 1);
   const last = meaningAt(reader, i, 'last');
   if (last) i = last.next;
   const next = meaningAt(reader, i, 'next');
@@ -220,6 +224,9 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
 
   let count: number | null = null;
   const number = tokenAt(reader, i);
+  // "in next 1st": one stitch, written as one.
+  if (next && number?.kind === 'ordinal' && number.value === 1 && endsHere(reader, i + 1))
+    return found(EDGE, once, i + 1);
   if (number?.kind === 'number') {
     count = number.value;
     i = pass(reader, i + 1, 'more');

@@ -69,8 +69,10 @@ function readNamed(reader: Reader, at: number, before: number | null): Tool | nu
     }
     case 'stitch':
       // "Double each stitch" is an increase in each.
-      if (isWord(reader, at, 'double') && next === at + 1 && meaningAt(reader, next, 'each'))
-        return tool(null, 2, 1, next);
+      if (isWord(reader, at, 'double') && next === at + 1) {
+        const each = isWord(reader, next, 'up') ? next + 1 : next;
+        if (meaningAt(reader, each, 'each')) return tool(null, 2, 1, each);
+      }
       if (meaning.foreign) noteForeign(reader, passKind(reader, at), first.next, meaning.stitch);
       return meaning.stitch === 'chain' || meaning.stitch === 'picot'
         ? null
@@ -93,14 +95,15 @@ function togetherOnly(reader: Reader, at: number, before: number | null): Tool |
 /** "sc in next, 2 in next", "2 in 1", "(3, inc) x 6": as many of the stitch that the round is of. */
 function stitchUnnamed(reader: Reader, at: number, before: number | null): Tool | null {
   if (before === null) return null;
-  const into = meaningAt(reader, at, 'in');
+  // "2 sts in each st"
+  const into = meaningAt(reader, pass(reader, at, 'stitch-word'), 'in');
   if (
     into &&
     (meaningAt(reader, into.next, 'next', 'each', 'same', 'magic-ring') ||
       isOne(reader, into.next) ||
       tokenAt(reader, into.next)?.kind === 'ordinal')
   )
-    return tool(null, 1, 1, at);
+    return tool(null, 1, 1, pass(reader, at, 'stitch-word'));
   return besideShaping(reader, at) || beforeItsCount(reader, at, before) ? tool(null, 1, 1, at) : null;
 }
 
@@ -125,7 +128,9 @@ function besideShaping(reader: Reader, at: number): boolean {
     return meaningAt(reader, next, 'increase', 'decrease', 'shaping') !== null;
   }
   const last = reader.steps.at(-1);
-  const ends = at === reader.end || (reader.depth === 0 && isWord(reader, at, '='));
+  const close = tokenAt(reader, at)?.kind === 'open' ? (reader.partner[at] ?? -1) : -1;
+  const count = isWord(reader, at, '=') || (close > 0 && countIn(reader, at + 1, close) !== null);
+  const ends = at === reader.end || (reader.depth === 0 && count);
   return ends && last?.kind === 'work' && last.per !== last.over && reader.tokens[at - 2]?.word === ',';
 }
 

@@ -93,8 +93,8 @@ export const STITCHES: readonly Stitch[] = [
   },
   {
     id: 'reverse1',
-    us: { long: ['reverse single crochet'], short: ['rsc', 'rev sc'] },
-    uk: { long: ['reverse double crochet'], short: ['rdc', 'rev dc'] },
+    us: { long: ['reverse single crochet'], short: ['rsc', 'rev sc', 'reverse sc'] },
+    uk: { long: ['reverse double crochet'], short: ['rdc', 'rev dc', 'reverse dc'] },
   },
   {
     id: 'frontpost1',

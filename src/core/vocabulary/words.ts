@@ -52,6 +52,8 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
     { is: 'decrease', over: 2 },
     ['decrease', 'decreases', 'dec', 'decs', 'decr', 'invdec', 'idec', 'decreasing', 'invisible decrease', 'inv dec'],
   ],
+  [{ is: 'decrease', over: 3 }, ['double decrease', 'double dec']],
+  [{ is: 'increase', per: 3 }, ['double increase', 'double inc']],
   [{ is: 'together' }, ['together', 'tog']],
   [
     { is: 'magic-ring' },
@@ -122,6 +124,8 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
       'bl',
       'back lp',
       'back lps',
+      'back bump',
+      'back bumps',
       'rear loop',
       'rear loops',
       'back wall',
@@ -151,6 +155,7 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
     [
       'repeat',
       'rep',
+      'rpt',
       'reps',
       'repeating',
       'repeat from',
@@ -247,7 +252,18 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
   [{ is: 'last' }, ['last', 'final']],
   [
     { is: 'next' },
-    ['next', 'nxt', 'following', 'remaining', 'rem', 'one after', 'one after that', 'next one', 'following one'],
+    [
+      'next',
+      'nxt',
+      'foll',
+      'following',
+      'remaining',
+      'rem',
+      'one after',
+      'one after that',
+      'next one',
+      'following one',
+    ],
   ],
   [{ is: 'in' }, ['in', 'into', 'inside', 'on', 'through', 'over', 'thru', 'from']],
   [{ is: 'from-hook' }, ['from hook', 'from needle', 'from your hook', 'away from hook']],
@@ -426,7 +442,17 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
   [{ is: 'with' }, ['with', 'using', 'in colour', 'in color', 'with colour', 'with color']],
   [
     { is: 'change' },
-    ['change to', 'switch to', 'changing to', 'change color to', 'change colour to', 'switching to', 'join', 'back to'],
+    [
+      'change to',
+      'switch to',
+      'changing to',
+      'change color to',
+      'change colour to',
+      'switching to',
+      'cc to',
+      'join',
+      'back to',
+    ],
   ],
 ];
 

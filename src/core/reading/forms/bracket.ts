@@ -106,9 +106,11 @@ function readBracket(reader: Reader, at: number, open: number, close: number, be
   return close + 1;
 }
 
-/** "sc 3, inc [rep 6x]": the bracket repeats what stands before it. */
+/** "sc 3, inc [rep 6x]", "sc 3, inc, (x6)": the bracket repeats what stands before it. */
 function holdsRepeat(reader: Reader, open: number, close: number): boolean {
-  return meaningAt(reader, open + 1, 'repeat') !== null && close > open + 1;
+  if (close === open + 1) return false;
+  if (meaningAt(reader, open + 1, 'repeat')) return true;
+  return reader.steps.some(({ kind }) => kind === 'work') && amountAfter(reader, open + 1)?.next === close;
 }
 
 function repeatAll(reader: Reader, open: number, close: number): number | null {

@@ -40,6 +40,23 @@ export const chain: InstructionForm = {
   },
 };
 
+/** `sc 2, picot, sc 2`: a point beside the edge, and no part of it. */
+export const picot: InstructionForm = {
+  name: 'picot',
+  begins: ['stitch', 'number', 'work'],
+  examples: ['sc 2, picot, sc 2', '*sc 3, picot; rep from * around'],
+  read(reader, at) {
+    const verb = pass(reader, at, 'work');
+    const word = meaningAt(reader, tokenAt(reader, verb)?.value === 1 ? verb + 1 : verb, 'stitch');
+    if (word?.meaning.stitch !== 'picot') return null;
+    // "Picot edge: …" names the round.
+    if (reader.steps.length === 0 && tokenAt(reader, word.next)?.kind === 'word' && !reader.lexeme(word.next))
+      return null;
+    reader.steps.push({ kind: 'picot', span: spanBetween(reader, at, word.next) });
+    return word.next;
+  },
+};
+
 /** "(counts as dc)", "(does not count as a stitch)", with or without brackets. */
 function countsAfter(reader: Reader, at: number): { counts: boolean; next: number } | null {
   let i = at;

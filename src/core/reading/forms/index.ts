@@ -1,6 +1,6 @@
 import type { InstructionForm } from '../reader.js';
 import { bracket } from './bracket.js';
-import { chain } from './chain.js';
+import { chain, picot } from './chain.js';
 import { colour } from './colour.js';
 import { join } from './join.js';
 import { plain } from './plain.js';
@@ -27,6 +27,7 @@ export const FORMS: readonly InstructionForm[] = [
   join,
   firstChain,
   chain,
+  picot,
   skip,
   leave,
   placeFirst,

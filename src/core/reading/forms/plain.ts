@@ -41,7 +41,8 @@ const SHAPING = ['shaping', 'change', 'changes', 'inc', 'dec'];
 
 /** "even", "straight", "plain", "without increases", "no more shaping"; null where no such words stand. */
 export function plainWords(reader: Reader, at: number): number | null {
-  if (isWord(reader, at, 'even', 'plain', 'straight')) return isWord(reader, at + 1, 'up') ? at + 2 : at + 1;
+  if (isWord(reader, at, 'even', 'plain', 'straight'))
+    return isWord(reader, at + 1, 'up') ? at + 2 : pass(reader, at + 1, 'round-word', 'row-word');
   if (!isWord(reader, at, 'without', 'with', 'no')) return null;
   let i = isWord(reader, at, 'with') ? at + 1 : at;
   if (i > at && !isWord(reader, i, 'no')) return null;

@@ -86,6 +86,8 @@ function repeatFrom(reader: Reader, at: number): StarAmount | null {
     i += 1;
   }
   if (isWord(reader, i, ',')) i += 1;
+  // "repeat from * to ** 6 times": the second pair of stars is gone by now.
+  if (isWord(reader, i, 'to') && tokenAt(reader, i + 1)?.kind === 'number' && meaningAt(reader, i + 2, 'times')) i += 1;
   const amount = amountAfter(reader, i);
   if (amount) {
     if (amount.amount.kind !== 'times' || !named) return amount;
@@ -149,14 +151,22 @@ const WHAT_AGAIN =
 
 /** "Repeat 6 times: sc 3, inc (30)": all that follows, up to the count. */
 function amountFirst(reader: Reader, at: number): number | null {
-  const read = amountAfter(reader, at);
-  if (read?.amount.kind !== 'times' || !isWord(reader, read.next, ':')) return null;
+  const read = amountAfter(reader, at) ?? colonAt(reader, at + 1);
+  if (!read || (read.amount.kind !== 'times' && read.amount.kind !== 'fill') || !isWord(reader, read.next, ':'))
+    return null;
+  // "repeat to the end: 18"
+  if (tokenAt(reader, read.next + 1)?.kind === 'number' && isBoundary(reader, read.next + 2)) return null;
   let to = read.next + 1;
   while (to < reader.end && !endsRepeated(reader, to)) to = Math.max(to + 1, (reader.partner[to] ?? -1) + 1);
   const { steps } = reader.sequence(read.next + 1, Math.min(to, reader.end), false);
   if (steps.length === 0) return null;
   reader.steps.push({ kind: 'repeat', body: steps, amount: read.amount, span: spanBetween(reader, at, to) });
   return to;
+}
+
+/** "repeat: sc 3, inc (30)": to the end of the round. */
+function colonAt(reader: Reader, at: number): ReadAmount | null {
+  return isWord(reader, at, ':') ? { amount: { kind: 'fill', leave: 0 }, next: at } : null;
 }
 
 /** The count, or the end of the sentence. */
@@ -192,9 +202,24 @@ export const alternate: InstructionForm = {
       });
       return amount.next;
     }
-    return null;
+    return alternating(reader, at);
   },
 };
+
+/** "alternate 1 sc and 1 inc (18)": without an amount to the end of the round. */
+function alternating(reader: Reader, at: number): number | null {
+  let to = at + 1;
+  while (to < reader.end && !endsRepeated(reader, to)) to += 1;
+  const { steps } = reader.sequence(at + 1, to, false);
+  if (reader.steps.length > 0 || steps.length < 2) return null;
+  reader.steps.push({
+    kind: 'repeat',
+    body: steps,
+    amount: { kind: 'fill', leave: 0 },
+    span: spanBetween(reader, at, to),
+  });
+  return to;
+}
 
 /**
  * An amount behind a comma takes in all the steps before it.
@@ -214,7 +239,7 @@ export const timesBehind: InstructionForm = {
     'sc 2, inc 1 x 6 (24)',
   ],
   read(reader, at) {
-    if (reader.depth > 0 || !(standsOff(reader, at) || behindSingle(reader, at))) return null;
+    if (reader.depth > 0 || !(standsOff(reader, at) || behindSingle(reader, at) || behindRank(reader, at))) return null;
     if (!reader.steps.some((step) => step.kind === 'work' || step.kind === 'group')) return null;
     const read = amountAfter(reader, at);
     const fills = read?.amount.kind === 'fill' && read.amount.leave === 0 && reader.steps.length > 1;
@@ -245,6 +270,17 @@ function behindSingle(reader: Reader, at: number): boolean {
     last?.kind === 'work' &&
     last.per !== last.over &&
     last.span.to === one.to
+  );
+}
+
+/** "sc 2, inc in 3rd st around": a stitch that is counted out stands for all before it. */
+function behindRank(reader: Reader, at: number): boolean {
+  const rank = reader.tokens[at - 2];
+  return (
+    meaningAt(reader, at, 'around') !== null &&
+    meaningAt(reader, at - 1, 'stitch-word') !== null &&
+    rank?.kind === 'ordinal' &&
+    rank.value > 1
   );
 }
 

@@ -1,4 +1,5 @@
 import { once, type Amount, type Place, type Step, type Work } from '../../pattern/instruction.js';
+import { COLOUR_WORDS } from '../../vocabulary/words.js';
 import { isTimesSign, amountAfter } from '../amount.js';
 import { isPlainAround, spreadEvenly } from '../evenly.js';
 import { inEveryNth } from '../every.js';
@@ -132,7 +133,8 @@ interface ReadWork {
 /** Reads one step of work; null where none stands. Chains are read by a form of their own. */
 function readWork(reader: Reader, at: number): ReadWork | null {
   // "work 6 sc", "make 2 dc": the verb adds nothing where an amount or a stitch follows.
-  const before = amountBefore(reader, pass(reader, at, 'work'));
+  const amount = amountBefore(reader, pass(reader, at, 'work'));
+  const before = { ...amount, next: passColour(reader, amount) };
   const tool = readTool(reader, before.next, before.amount);
   if (!tool || saysCount(reader, at, before, tool)) return null;
   // "sl st to first sc" closes the round; that is for another form.
@@ -163,13 +165,18 @@ function readWork(reader: Reader, at: number): ReadWork | null {
     ({ each, total, shared } = { each: tool.per, total: more.amount, shared: false });
     i = more.next;
   }
+  const named = placement?.amount.kind === 'times' ? placement.amount.times : null;
+  // "dec over next 3 sts": three become one.
+  const wide =
+    tool.over === 2 && named !== null && named > 2 && named % 2 === 1 && isWord(reader, after.next, 'over')
+      ? named
+      : null;
   const work: Work = {
     kind: 'work',
     stitch: tool.stitch,
     per: each,
-    over:
-      placement?.together && !tool.shaping && placement.amount.kind === 'times' ? placement.amount.times : tool.over,
-    amount: total,
+    over: wide ?? (placement?.together && !tool.shaping ? named : null) ?? tool.over,
+    amount: wide === null ? total : once,
     place: placement?.place ?? EDGE,
     ...(shared ? { shared: true as const } : {}),
     ...(tool.shaping && reader.depth === 0 && !placement?.each && isManifold(total)
@@ -183,6 +190,14 @@ function readWork(reader: Reader, at: number): ReadWork | null {
     span: spanBetween(reader, at, i),
   };
   return { work, loops: placement?.loops ?? null, next: i };
+}
+
+/** "12 pink sc": a colour between the amount and its stitch. */
+function passColour(reader: Reader, { amount, next }: { amount: number | null; next: number }): number {
+  const word = tokenAt(reader, next);
+  if (amount === null || !word || !COLOUR_WORDS.has(word.word) || !meaningAt(reader, next + 1, 'stitch')) return next;
+  reader.steps.push({ kind: 'colour', name: word.raw, span: spanBetween(reader, next, next + 1) });
+  return next + 1;
 }
 
 /** "along the other side (of the chain)" right behind a step, up to the end of the clause. */
