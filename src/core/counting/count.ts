@@ -73,8 +73,9 @@ function countPart(
     const inStretch: CountedRound[] = [];
     for (const { steps } of stretch.rounds) rememberChains(steps, rule);
     const asWritten = new Map(
-      stretch.rounds.map((round) => {
-        return [withSources(withSteps(round, implied.get(round)), earlier.lastEdges), round];
+      stretch.rounds.map((round, i) => {
+        const own = withSteps(round, implied.get(round));
+        return [withSources(leavesRest(own, stretch.rounds[i - 1]), earlier.lastEdges), round];
       }),
     );
     for (const run of runsOf([...asWritten.keys()])) {
@@ -107,6 +108,14 @@ function countPart(
   return counted;
 }
 
+/** "Row 3: sc 6, ch 1, turn" on a round of 12: the first row that is turned leaves the rest of the round. */
+function leavesRest(round: Round, before: Round | undefined): Round {
+  const flat = round.steps.some(({ kind }) => kind === 'flat');
+  if (round.kind !== 'row' || before?.kind !== 'round' || !before.labelled || flat) return round;
+  const turn = round.steps.find(({ kind }) => kind === 'turn');
+  return turn ? { ...round, steps: [...round.steps, { kind: 'leave', count: null, span: turn.span }] } : round;
+}
+
 function withSteps(round: Round, steps: readonly Step[] | undefined): Round {
   return steps ? { ...round, steps } : round;
 }
@@ -132,11 +141,16 @@ function runsOf(rounds: readonly Round[]): Round[][] {
 function bringsGround(round: Round): boolean {
   return (
     startsInRing(round.steps) ||
-    // "9 sc on fin 2, 9 sc on fin 1"
-    round.steps.filter(namesPiece).length > 1 ||
+    joinsPieces(round.steps) ||
     round.steps.some((step) => step.kind === 'free-loops') ||
     foundationIn(round.steps) !== null
   );
+}
+
+/** "9 sc on fin 2, 9 sc on fin 1", "sc 6, ch 2, sc 6 on the left leg, sc 2 on ch": one edge of several pieces. */
+function joinsPieces(steps: readonly Step[]): boolean {
+  const pieces = steps.filter(namesPiece).length;
+  return pieces > 1 || (pieces === 1 && steps.some(({ kind }) => kind === 'chain'));
 }
 
 function startsInRing(steps: readonly Step[]): boolean {

@@ -15,10 +15,10 @@ export interface Heading {
 }
 
 const MAKE =
-  /(?<![\p{L}\d])(?:make\s+(?:another\s+)?(\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve)|(?:crochet|work|knit)\s+(\d+|one|two|three|four|five|six)(?=\s*(?:[),.:]|$))|(\d+)\s+(?:per|on each)\s+(?:side|arm|leg|foot|hand|end)|(?:you\s+)?need\s+(?:to\s+make\s+)?(\d+|one|two|three|four|five|six|seven|eight)(?:\s+of\s+(?:them|these))?|(\d+|one|two|three|four|five|six)\s+(?:pieces?|parts?|details?|pcs?\.?|of\s+(?:them|these)|alike|times)|[x×]\s?(\d+)|(\d+)\s?[x×])(?![\p{L}])[^)]{0,40}\)?/iu;
+  /(?<![\p{L}\d])(?:make\s+(?:another\s+)?(\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve)|(?:crochet|work|knit)\s+(\d+|one|two|three|four|five|six)(?=\s*(?:[),.:]|$))|(\d+)\s+(?:per|on each)\s+(?:side|arm|leg|foot|hand|end)|(?:you\s+)?need\s+(?:to\s+make\s+)?(\d+|one|two|three|four|five|six|seven|eight)(?:\s+of\s+(?:them|these))?|(\d+|one|two|three|four|five|six)\s+(?:pieces?|parts?|details?|pcs?\.?|of\s+(?:them|these)|alike|times)|(?:make\s+)?(a pair)(?:\s+of(?:\s+(?:them|these))?)?|[x×*]\s?(\d+)(?!\*)|(\d+)\s?[x×])(?![\p{L}])[^)]{0,40}\)?/iu;
 /** A quick look before the long one. */
 const MAY_SAY_MAKE =
-  /make|crochet|work|knit|need|piece|part|detail|pcs|alike|times|of the|\d per|on each|[x×]\s?\d|\d\s?[x×]/i;
+  /make|crochet|work|knit|need|piece|part|detail|pcs|alike|times|a pair|of the|\d per|on each|[x×*]\s?\d|\d\s?[x×]/i;
 const DECOR_LINE = /^\s*([~=*_#+•·\-–—]{1,6})\s*(.*?)\s*\1?\s*$/u;
 
 /** Reads how many are to be made from a heading: "(make 2)", "– make two", "x2", "(2 pcs.)". */
@@ -26,7 +26,7 @@ function quantityIn(text: string): { make: number; index: number; end: number } 
   const match = MAY_SAY_MAKE.test(text) ? MAKE.exec(text) : null;
   if (!match || /^\W{0,3}rep(?:eat)?\s/i.test(text)) return null;
   const word = (match.slice(1).find(Boolean) ?? '').toLowerCase();
-  const make = /^\d/.test(word) ? Number(word) : (cardinal(word) ?? 1);
+  const make = word === 'a pair' ? 2 : /^\d/.test(word) ? Number(word) : (cardinal(word) ?? 1);
   const index = text.slice(0, match.index).replace(/[\s(,–—:-]+$/u, '').length;
   return make > 0 && make < 1000 ? { make, index, end: match.index + match[0].length } : null;
 }
@@ -69,7 +69,7 @@ const SECTIONS: ReadonlyMap<string, SectionKind> = new Map(
  * sides, capitals, or a number to make. Null where the line could as well be a sentence.
  */
 export function headingByLook(line: string): Heading | null {
-  const text = line.trim();
+  const text = line.trim().replace(NUMBER_OF_PART, '');
   if (text.length === 0 || text.length > 90) return null;
   // A sentence, most often: without ornament, capitals or a number to make.
   const plain = isSmallLetter(text.charCodeAt(1)) && isLetter(text.charCodeAt(0));
@@ -148,6 +148,12 @@ function inCapitals(text: string): Heading | null {
   return named(text, 0, capitals);
 }
 
+/** "PART TWO: THE BODY", "Step 2 – Body", "II. Body", "2. BODY": the number of the part is not of its name. */
+const NUMBER_OF_PART =
+  /^\W{0,3}(?:(?:part|step|section)\s+(?:\d{1,2}|one|two|three|four|five|six|[IVX]{1,4})\s*[-–—:.]\s*|[IVX]{1,4}[.)]\s+|\d{1,2}[.)]\s+)(?=\p{Lu})/iu;
+/** "2 arms:", "Two ears" */
+const FIGURE_BEFORE = /^(\d{1,2}|two|three|four|five|six)\s+(\p{L}{3,14}s):?$/iu;
+
 /** "EARS (2)" */
 function figureBehind(text: string): { make: number; index: number; end: number } | null {
   const match = /^\D+?\s*[([](\d{1,2})[)\]]:?$/u.exec(text);
@@ -190,7 +196,17 @@ const SAYS_OF_ALL =
 
 /** A short line that could be a heading if rounds follow: "Head", "First leg", "Body:". */
 export function headingByPlace(line: string): Heading | null {
-  const text = line.trim().replace(/^(?:\*\*|__)|(?:\*\*|__)$/g, '');
+  const text = line
+    .trim()
+    .replace(/^(?:\*\*|__)|(?:\*\*|__)$/g, '')
+    .replace(NUMBER_OF_PART, '');
+  const counted = FIGURE_BEFORE.exec(text);
+  const pieces = counted?.[2] ? headingByPlace(counted[2]) : null;
+  if (pieces && counted) {
+    const make = Number(counted[1]) || (cardinal((counted[1] ?? '').toLowerCase()) ?? 1);
+    const name = pieces.name.charAt(0).toUpperCase() + pieces.name.slice(1);
+    return { ...pieces, name, make, saysMake: true };
+  }
   // "Ears (2, brown)", "Wings (2)"
   const several = !/\):?$/.test(text) ? null : /^([^()]{2,30}?)\s*\((\d{1,2})(?:,\s[^()\d]{2,20})?\):?$/u.exec(text);
   const one = several?.[1] ? headingByPlace(several[1]) : null;

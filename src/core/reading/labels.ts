@@ -25,7 +25,7 @@ const NUMBER = String.raw`(?:\d{1,4}[a-d]?|(?:${TENS})(?:[- ](?:${UNITS}))?|${UN
 const COMPOUND = new RegExp(`(${TENS})[- ](${UNITS})`, 'gi');
 const UNIT = String.raw`(?:rnds?|rounds?|rds?|rows?|r)`;
 const WORD_LABEL = new RegExp(
-  String.raw`(?<![\p{L}\d])(${UNIT})\.?[ \t\u00a0]{0,3}#?(${NUMBER}(?:(?:[).](?=[ \t]{1,3}(?:to|through|thru|until|and)[ \t]|[ \t]{0,2}[-–—][ \t]{0,2}\d{1,3}\)))?[ \t]{0,3}(?:[-–—−,&+~/→]|\.{2,3}|…|to(?![\p{L}])|through|thru|until|and)[ \t]{0,3}(?:(?:and|&)[ \t]{1,3})?(?:${UNIT}\.?[ \t]{0,3})?${NUMBER}){0,20})`,
+  String.raw`(?<![\p{L}\d])(${UNIT})\.?[ \t\u00a0]{0,3}(?:#|n[or]\.[ \t]?|number[ \t])?(${NUMBER}(?:(?:[).](?=[ \t]{1,3}(?:to|through|thru|until|and)[ \t]|[ \t]{0,2}[-–—][ \t]{0,2}\d{1,3}\)))?[ \t]{0,3}(?:[-–—−,&+~/→]|\.{2,3}|…|to(?![\p{L}])|through|thru|until|and)[ \t]{0,3}(?:(?:and|&)[ \t]{1,3})?(?:${UNIT}\.?[ \t]{0,3})?${NUMBER}){0,20})`,
   'iuy',
 );
 const RING_AFTER = /^\s*\p{L}[\p{L} .]{0,30}?(?<!\p{L})(?:ring|circle|loop|mr|mc)(?!\p{L})/iu;

@@ -16,6 +16,13 @@ export const COUNT_AT_END =
 /** First words of a line that tells the maker to do something. */
 const ORDERS =
   /^\W{0,3}(?:fasten|stuff|cut|change|fill|insert|sew|place|put|attach|join|turn|do|repeat|continue|work|weave|finish|leave|now|then|add)(?!\p{L})/iu;
+/** "Work as for Left leg", "Work Rnds 1-4 as for left leg". */
+const LIKE_OTHER =
+  /^\W{0,3}(?:work |make )?(?:r(?:nd|d|ow|ound)?s?\.?\s?\d[\d –—-]{0,6}\s?)?(?:the same |same |exactly )?as (?:for )?\p{L}/iu;
+const BEGINS_RING = /magic (?:ring|circle|loop)|adjustable (?:ring|loop)|(?<!\p{L})mr(?!\p{L})/iu;
+/** What most toys have, alone or with a word before it: "Body", "Left ear". */
+const PART_NAMED =
+  /^(?:\p{L}+\s)?(?:head|body|torso|arms?|legs?|ears?|tail|feet|foot|wings?|beak|nose|snout|muzzle|neck|hat|hair|belly|fins?|horns?|base|skirt)$/iu;
 /** "LEG 1", "SECOND LEG": one of several, which may go on from the round before. */
 const NUMBERED = /^\W{0,4}(?:\p{L}{3,}\s+(?:\d|one|two)|(?:first|second|third|left|right|other)\s+\p{L}+)\W{0,4}$/iu;
 /** "US terms", "British crochet terminology": said of all parts, and the name of none. */
@@ -79,7 +86,7 @@ export class Lookahead {
     const named = headingByPlace(text);
     // "sc in each (12)" is an instruction, and "Ears (2)" a heading.
     const works =
-      named?.saysMake &&
+      (named?.saysMake || /\d/.test(text)) &&
       beginsInstruction(
         this.#source.text,
         this.#source.lineStarts[index] ?? 0,
@@ -102,11 +109,18 @@ export class Lookahead {
       return afterBlank || /:$/.test(text.trim()) ? place : null;
     }
     if (afterBlank || /:$/.test(text.trim())) return this.roundsFollow(index) ? place : null;
-    // "Right ear" between the last round of the left one and its own first.
+    // "Right ear" between the last round of the left one and its own first, "Body" where the number goes on.
     const next = this.nextLabel(index);
-    return next?.lines === 0 && next.label.from === 1 && !ORDERS.test(text) && /^\p{Lu}/u.test(text.trim())
-      ? place
-      : null;
+    if (!next || ORDERS.test(text) || !/^\p{Lu}/u.test(text.trim())) return null;
+    const first = next.label.from === 1 && (next.lines === 0 || (next.lines === 1 && this.#startsBelow(index)));
+    return first || (next.lines === 0 && PART_NAMED.test(place.name)) ? place : null;
+  }
+
+  /** "Head", and below it "Make a magic ring." or "Ch 6." before the first round. */
+  #startsBelow(index: number): boolean {
+    const { from, to } = lineSpan(this.#source, index + 1);
+    const text = this.#source.text.slice(from, Math.min(to, from + 200));
+    return chainStartIn(text, this.#lexicon.compact) !== null || BEGINS_RING.test(text);
   }
 
   /** The first label within the next few lines, with how many lines of text lie before it. */
@@ -135,8 +149,7 @@ export class Lookahead {
       if (first) return first.from <= 1 || seen === 1 || (ring && first.from === 2);
       ring ||= IN_RING.test(text);
       // "Work as Case to end of 5th rnd."
-      if (seen === 1 && /^\W{0,3}(?:work |make )?(?:the same |same |exactly )?as (?:for )?\p{L}/iu.test(text))
-        return true;
+      if (seen === 1 && LIKE_OTHER.test(text)) return true;
       if (chainStartIn(text, this.#lexicon.compact)) return true;
       if (
         seen === 1 &&

@@ -534,7 +534,8 @@ class Outliner {
 /** Length of short sentences before the crochet of an unlabelled line: "Oat. Ch 26, sc in …" names a yarn first. */
 function wordsBeforeWork(text: string, lexicon: Lexicon): number {
   const sentence = /^[^.:\d]{1,40}\.\s+(?=[\p{Lu}\d])/u.exec(text);
-  return sentence && !beginsInstruction(text, 0, sentence[0].length, lexicon) ? sentence[0].length : 0;
+  if (!sentence || MAY_REFER.test(sentence[0])) return 0;
+  return beginsInstruction(text, 0, sentence[0].length, lexicon) ? 0 : sentence[0].length;
 }
 
 /** Whether what was read of an unlabelled line is crochet with a result, and not talk about it. */

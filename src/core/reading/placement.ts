@@ -120,6 +120,10 @@ function placementWords(reader: Reader, at: number): Placement | null {
     if (piece && endsHere(reader, piece.next))
       return { ...found(EDGE, once, piece.next), source: piece.name, loopsOnly: true };
   }
+  // "sc 2 on ch": along the chain between two pieces.
+  const bridge = isWord(reader, i - 1, 'on', 'over') ? chainWord(reader, i) : null;
+  if (bridge !== null && endsHere(reader, bridge) && reader.steps.some(({ kind }) => kind === 'chain'))
+    return { ...found(EDGE, once, bridge), loopsOnly: true };
   const along = meaningAt(reader, i, 'around');
   const chain = along ? chainWord(reader, along.next) : null;
   // "ch 8, sl st back along the chain"

@@ -46,7 +46,9 @@ export const bracket: InstructionForm = {
 };
 
 function readBracket(reader: Reader, at: number, open: number, close: number, before: number | null): number | null {
-  const after = before === null ? amountAfter(reader, close + 1) : null;
+  // "12 sc (12) x3" has told its count, and says how many rounds.
+  const figure = close === open + 2 && tokenAt(reader, open + 1)?.kind === 'number' && reader.steps.length > 0;
+  const after = before === null && !figure ? amountAfter(reader, close + 1) : null;
   if (before === null && !after) {
     if (holdsRepeat(reader, open, close)) return repeatAll(reader, open, close);
     const count = countIn(reader, open + 1, close);

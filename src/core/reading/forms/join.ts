@@ -31,8 +31,11 @@ export const join: InstructionForm = {
     if (slip?.meaning.stitch !== 'slip') {
       if (!verb) return null;
       const piece = isWord(reader, i, 'to', 'with') ? pieceNamed(reader, i + 1) : null;
-      if (piece && (piece.name.startsWith('first ') || isBoundary(reader, piece.next)))
-        return emit(reader, at, piece.next);
+      if (piece && (piece.name.startsWith('first ') || isBoundary(reader, piece.next))) {
+        // To another piece: that closes no round.
+        reader.found.remarks.push(spanBetween(reader, at, piece.next));
+        return piece.next;
+      }
       const target = firstStitch(reader, i);
       if (target === null && !isBoundary(reader, i) && !meaningAt(reader, i, 'and', 'turn')) return null;
       return emit(reader, at, target ?? i);

@@ -144,8 +144,10 @@ function asPiece(reader: Reader, at: number, from: number): number | null {
     ? roundNumbers(reader, isWord(reader, end + 1, 'to', 'end') ? end + 2 : end + 1)
     : null;
   const next = upTo?.next ?? end;
+  const named = reader.found.reference;
   reader.found.reference = {
-    rounds: [],
+    // "Rnds 1-4 as for left leg"
+    rounds: named && named.part === undefined ? named.rounds : [],
     times: null,
     part: reader.text.slice(first.from, last.to).toLowerCase(),
     ...(upTo?.rounds[0] ? { upTo: upTo.rounds[0] } : {}),
@@ -217,7 +219,7 @@ function cardinalRounds(reader: Reader, at: number): { rounds: number[]; next: n
  */
 export const roundSpan: InstructionForm = {
   name: 'round-span',
-  begins: ['each', 'in', 'work', 'number', 'unknown'],
+  begins: ['each', 'in', 'work', 'number', 'times', 'star', 'unknown'],
   examples: [
     'sc around for 3 Rnds',
     'sc 36 for 5 rounds',
@@ -228,13 +230,27 @@ export const roundSpan: InstructionForm = {
   read(reader, at) {
     const alone = tokenAt(reader, at);
     if (alone?.kind === 'number') return roundsAlone(reader, at, alone.value);
+    const times = tokenAt(reader, at + 1);
+    // "12 sc (12) x3": behind its count a sign says how many rounds.
+    if (
+      reader.found.stated &&
+      meaningAt(reader, at, 'times') &&
+      times?.kind === 'number' &&
+      isBoundary(reader, at + 2)
+    ) {
+      reader.found.statedRounds = { count: times.value, span: spanBetween(reader, at + 1, at + 2) };
+      return at + 2;
+    }
     const verb = pass(reader, at, 'work');
+    const evenRounds = verb > at && tokenAt(reader, verb)?.kind === 'number' ? tokenAt(reader, verb) : null;
+    if (evenRounds) return roundsAlone(reader, verb, evenRounds.value);
     if (isWord(reader, verb, 'for')) {
-      const number = tokenAt(reader, verb + 1);
+      const from = pass(reader, verb + 1, 'next');
+      const number = tokenAt(reader, from);
       if (number?.kind !== 'number') return null;
-      const unit = meaningAt(reader, pass(reader, verb + 2, 'more'), 'round-word', 'row-word');
+      const unit = meaningAt(reader, pass(reader, from + 1, 'more'), 'round-word', 'row-word');
       if (!unit) return null;
-      reader.found.statedRounds = { count: number.value, span: spanBetween(reader, verb + 1, verb + 2) };
+      reader.found.statedRounds = { count: number.value, span: spanBetween(reader, from, from + 1) };
       return unit.next;
     }
     const each = meaningAt(reader, isWord(reader, at, 'in', 'on') ? at + 1 : at, 'each');

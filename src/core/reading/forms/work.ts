@@ -141,7 +141,8 @@ function readWork(reader: Reader, at: number): ReadWork | null {
   if (tool.stitch === 'slip' && isWord(reader, tool.next, 'to') && !toEnd(reader, tool.next)) return null;
   const after = amountAfterTool(reader, tool.next, tool.takesAmount ? null : before.amount);
   // "sc 8 along the other side": the work is on the other side already.
-  const side = after.amount === null && before.amount === null ? null : otherSideAfter(reader, after.next);
+  const amounts = after.amount !== null || before.amount !== null;
+  const side = amounts || meaningAt(reader, after.next, 'other-side') ? otherSideAfter(reader, after.next) : null;
   if (side !== null) reader.steps.push({ kind: 'other-side', span: spanBetween(reader, after.next, side) });
   const placement = side === null ? placementAfter(reader, after.next) : null;
   let i = side ?? placement?.next ?? after.next;
