@@ -199,7 +199,8 @@ function groundOf(
   if (into) {
     // A collar goes into this part, or else into the last one that left such loops, or the one before.
     const leaving = earlier.findLast((rounds) => leavesLoops(rounds, into.round, into.loops));
-    const rounds = before.length > 0 ? before : (leaving ?? earlier.at(-1) ?? []);
+    const numbered = earlier.findLast((rounds) => roundNumbered(rounds, into.round) !== undefined);
+    const rounds = before.length > 0 ? before : (leaving ?? numbered ?? []);
     return { kind: 'edge', length: freeLoopCount(rounds, into.round, into.loops) };
   }
   const partBefore = before.at(-1);

@@ -100,6 +100,8 @@ export class Lookahead {
       return first?.lines === 0 && first.label.from === 1 ? leading : null;
     }
     if (place.section) {
+      // "Eyes (2)" above "Using white, 2 ch."
+      if (place.saysMake && this.roundsFollow(index)) return { ...place, section: null };
       const next = this.nextLabel(index);
       // "Joining the legs" with its rounds right below is a part.
       if (next?.lines === 0 && place.section === 'assembly' && next.label.kind !== null)

@@ -173,7 +173,7 @@ class Outliner {
       this.#heading(heading, span);
       return;
     }
-    this.#inlineSection(text, span);
+    this.#inlineSection(index, text, span);
     if (this.#unlabelled(index, span, text) || this.#pieceInLine(index, span, text)) return;
     this.#addProse(span);
   }
@@ -423,12 +423,15 @@ class Outliner {
   }
 
   /** "Hook: 2.5 mm", "What I used: …": a section that begins in the middle of a line. */
-  #inlineSection(text: string, span: Span): void {
+  #inlineSection(index: number, text: string, span: Span): void {
     if (!/[:–—]/.test(text)) return;
     const match = /^[^\p{L}]{0,4}(\p{L}[\p{L}' ’]{1,28}?)\s*(?:\*\*|__)?\s*[:–—]/u.exec(text);
     const kind = match?.[1] ? sectionOf(match[1]) : null;
     // "Terms: US." says which they are, and explains none.
     if (kind === 'legend' && /^\s*(?:us|uk|american|british)(?!\p{L})/iu.test(text.slice(match?.[0].length))) return;
+    // "Yarn color: grey" between the name of a piece and its first round.
+    const next = kind === 'materials' && this.#pending ? this.#ahead.nextLabel(index) : null;
+    if (next?.lines === 0 && next.label.from === 1) return;
     if (match && kind && (kind === 'assembly' || !this.#part)) {
       this.#close();
       this.#beginSection(kind, { from: span.from, to: span.from + match[0].length }, span);

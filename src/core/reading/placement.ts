@@ -127,7 +127,7 @@ function placementWords(reader: Reader, at: number): Placement | null {
   const along = meaningAt(reader, i, 'around');
   const chain = along ? chainWord(reader, along.next) : null;
   // "ch 8, sl st back along the chain"
-  if (along && chain !== null && isWord(reader, i, 'back') && !reader.steps.some(({ kind }) => kind === 'work'))
+  if (along && chain !== null && reader.steps.at(-1)?.kind === 'chain' && reader.steps.length === 1)
     reader.steps.push({ kind: 'first-chain', k: 2, span: spanBetween(reader, i, chain) });
   if (chain !== null) return found(EDGE, { kind: 'fill', leave: 0 }, chain);
   const placed = stitchesNamed(reader, i, into !== null || around, loops);

@@ -59,12 +59,16 @@ function readNamed(reader: Reader, at: number, before: number | null): Tool | nu
   switch (meaning.is) {
     case 'shaping':
       return tool(meaning.stitch, meaning.per, meaning.over, next);
-    case 'decrease':
-      return tool(null, 1, meaning.over, next);
+    case 'decrease': {
+      const of = shapedStitch(reader, next);
+      return of ? tool(of.stitch, 1, meaning.over, of.next) : tool(null, 1, meaning.over, next);
+    }
     case 'increase': {
       // "inc3" is three in one stitch; "inc 3" is three increases.
       const number = tokenAt(reader, next);
       const inOne = number?.kind === 'number' && number.glued && number.value >= 2 && number.value <= 4;
+      const of = shapedStitch(reader, next);
+      if (of) return tool(of.stitch, meaning.per, 1, of.next);
       return inOne ? tool(null, number.value, 1, next + 1) : tool(null, meaning.per, 1, next);
     }
     case 'stitch':
@@ -78,6 +82,15 @@ function readNamed(reader: Reader, at: number, before: number | null): Tool | nu
         ? null
         : stitchTool(reader, meaning.stitch, next, before);
   }
+}
+
+/** "(hdc, inc hdc) x 8": the stitch that a shaping is of, behind it and with nothing else to say. */
+function shapedStitch(reader: Reader, at: number): { stitch: StitchId; next: number } | null {
+  const found = meaningAt(reader, at, 'stitch');
+  if (!found || found.meaning.stitch === 'chain' || found.meaning.stitch === 'slip') return null;
+  const after = reader.tokens[found.next];
+  const ends = after === undefined || after.kind === 'close' || after.word === ',';
+  return ends ? { stitch: found.meaning.stitch, next: found.next } : null;
 }
 
 /** Keeps where a stitch is called by a name of the other vocabulary; a form may look at the same words more than once. */
