@@ -109,6 +109,9 @@ function inOrnament(text: string): Heading | null {
   if (numbered) return named(numbered[1] ?? '', 0);
   const mirrored = /^([^\p{L}\d\s(\[{"'“|]{1,6})\s*(\p{L}[^\n]{1,50}?)\s*([^\p{L}\d\s)\]}.!?:;,"'”]{1,6})$/u.exec(text);
   if (mirrored?.[2] && mirrored[1]?.length === mirrored[3]?.length) return named(mirrored[2], 0);
+  // ".: POT :."
+  const turned = /^([^\p{L}\d\s]{2,4})\s+(\p{L}[^\n]{1,50}?)\s+([^\p{L}\d\s]{2,4})$/u.exec(text);
+  if (turned?.[2] && turned[1] === [...(turned[3] ?? '')].reverse().join('')) return named(turned[2], 0);
   const decor = DECOR_LINE.exec(text);
   if (
     decor &&
@@ -241,6 +244,24 @@ export function headingWithLead(line: string): Heading | null {
   );
   if (!match?.[1] || match[1] !== match[1].toUpperCase()) return null;
   return { ...named(match[1], 0), rest: line.slice(match[1].length + 1) };
+}
+
+/** What most toys have, alone or with a word before it: "Body", "Left ear". */
+const PART_NAMED =
+  /^(?:the\s)?(?:\p{L}+\s)?(?:head|body|torso|arms?|legs?|ears?|tail|feet|foot|paws?|wings?|beak|nose|snout|muzzle|neck|hat|hair|belly|fins?|horns?|base|skirt)$/iu;
+
+/** Whether a name is that of a part which most toys have: "Body", "Left ear". */
+export function namesPart(name: string): boolean {
+  return PART_NAMED.test(name);
+}
+
+/** "Right leg. We start with white yarn.", "Tail, brown then white at the tip": the name of a part, and more about it. */
+export function headingOfPart(line: string): Heading | null {
+  const match = /^\W{0,4}(\p{Lu}[\p{L} ]{2,20}?)(?:[.:]|,|\s[-–—])(?:\s|$)/u.exec(line);
+  if (!match?.[1] || !namesPart(match[1])) return null;
+  const heading = named(match[1], 0);
+  const quantity = quantityIn(line);
+  return { ...heading, make: quantity?.make ?? 1, saysMake: quantity !== null, rest: line.slice(match[0].length) };
 }
 
 /** "Wings (2). With brown, make a ring.": a piece and how it begins, right above its first round. */

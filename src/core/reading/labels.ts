@@ -1,3 +1,4 @@
+import { COLOUR_WORDS } from '../vocabulary/words.js';
 import { cardinal, ordinal } from '../vocabulary/numbers.js';
 import type { Span } from '../text/source.js';
 import { tokenize, type Token } from './lexer.js';
@@ -381,11 +382,12 @@ export function beginsInstruction(text: string, from: number, to: number, lexico
       if (!found) {
         if (token.word === 'mc' && tokens[i + 1]?.kind === 'number') return true;
         // A colour before the first stitch: "With Moss, sc 6", "(Moss) sc 6".
-        if (/^\p{Lu}/u.test(token.raw) && i > 0) continue;
+        if ((/^\p{Lu}/u.test(token.raw) || COLOUR_WORDS.has(token.word)) && i > 0) continue;
         return false;
       }
       switch (found.meaning.is) {
         case 'colour':
+        case 'change':
         case 'work':
         case 'with':
         case 'in':

@@ -1,5 +1,5 @@
 import { lineSpan, type SourceText } from '../text/source.js';
-import { headingByLook, headingByPlace, headingWithLead, type Heading } from './headings.js';
+import { headingByLook, headingByPlace, headingOfPart, headingWithLead, namesPart, type Heading } from './headings.js';
 import { beginsInstruction, labelsIn, type Label } from './labels.js';
 import type { Lexicon } from './lexicon.js';
 import { chainStartIn } from './starts.js';
@@ -18,11 +18,8 @@ const ORDERS =
   /^\W{0,3}(?:fasten|stuff|cut|change|fill|insert|sew|place|put|attach|join|turn|do|repeat|continue|work|weave|finish|leave|now|then|add)(?!\p{L})/iu;
 /** "Work as for Left leg", "Work Rnds 1-4 as for left leg". */
 const LIKE_OTHER =
-  /^\W{0,3}(?:work |make )?(?:r(?:nd|d|ow|ound)?s?\.?\s?\d[\d –—-]{0,6}\s?)?(?:the same |same |exactly )?as (?:for )?\p{L}/iu;
+  /^\W{0,3}(?:work |make |crochet )?(?:r(?:nd|d|ow|ound)?s?\.?\s?\d[\d –—-]{0,6}\s?)?(?:the same |same |exactly )?(?:as|like) (?:for )?\p{L}/iu;
 const BEGINS_RING = /magic (?:ring|circle|loop)|adjustable (?:ring|loop)|(?<!\p{L})mr(?!\p{L})/iu;
-/** What most toys have, alone or with a word before it: "Body", "Left ear". */
-const PART_NAMED =
-  /^(?:\p{L}+\s)?(?:head|body|torso|arms?|legs?|ears?|tail|feet|foot|wings?|beak|nose|snout|muzzle|neck|hat|hair|belly|fins?|horns?|base|skirt)$/iu;
 /** "LEG 1", "SECOND LEG": one of several, which may go on from the round before. */
 const NUMBERED = /^\W{0,4}(?:\p{L}{3,}\s+(?:\d|one|two)|(?:first|second|third|left|right|other)\s+\p{L}+)\W{0,4}$/iu;
 /** "US terms", "British crochet terminology": said of all parts, and the name of none. */
@@ -97,7 +94,9 @@ export class Lookahead {
     if (!place) {
       const leading = headingWithLead(text);
       const first = leading && !leading.section ? this.nextLabel(index) : null;
-      return first?.lines === 0 && first.label.from === 1 ? leading : null;
+      if (first?.lines === 0 && first.label.from === 1) return leading;
+      const part = COUNT_AT_END.test(text) || ORDERS.test(text) ? null : headingOfPart(text);
+      return part && this.#begins(part, index) ? part : null;
     }
     if (place.section) {
       // "Eyes (2)" above "Using white, 2 ch."
@@ -115,7 +114,17 @@ export class Lookahead {
     const next = this.nextLabel(index);
     if (!next || ORDERS.test(text) || !/^\p{Lu}/u.test(text.trim())) return null;
     const first = next.label.from === 1 && (next.lines === 0 || (next.lines === 1 && this.#startsBelow(index)));
-    return first || (next.lines === 0 && PART_NAMED.test(place.name)) ? place : null;
+    return first || (next.lines === 0 && namesPart(place.name)) ? place : null;
+  }
+
+  /** Whether a part begins below a line: with its first round, or with any where the line is its name alone. */
+  #begins({ name, rest }: Heading, index: number): boolean {
+    const next = this.nextLabel(index);
+    if (!next || next.lines > 1) return false;
+    const below = lineSpan(this.#source, index + 1);
+    if (LIKE_OTHER.test(this.#source.text.slice(below.from, Math.min(below.to, below.from + 200)))) return true;
+    if (next.label.from === 1 || (next.label.from === 2 && this.roundsFollow(index))) return true;
+    return next.lines === 0 && rest.trim() === '' && !name.includes(' ');
   }
 
   /** "Head", and below it "Make a magic ring." or "Ch 6." before the first round. */

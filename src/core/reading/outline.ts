@@ -75,7 +75,8 @@ const MAY_FOLD = /fold|flatten|press|pinch/i;
 const FOLDED = /(?<=\d[^()[\]{}]{0,12}[)\]}])[.,;]?\s+(?=(?:now )?(?:fold|flatten|press|pinch)\s[^\n]{0,60}\d)/iu;
 const THROUGH_BOTH =
   /(?:fold|flatten|press|pinch)[^]{0,80}(?:through|both|two)\s+(?:both\s+|the\s+)?(?:layers|sides|thicknesses|edges)/iu;
-const MAY_REFER = /(?<!\p{L})(?:as|rep|repeat)(?!\p{L})/iu;
+const FIRST_RING = /^\W{0,4}0?1[.):]\s.*(?<!\p{L})(?:ring|circle|loop|mr)(?!\p{L})/iu;
+const MAY_REFER = /(?<!\p{L})(?:as|like|rep|repeat)(?!\p{L})/iu;
 const NOTE = /^\W{0,4}(?:notes?|nb|tips?|hint|remember)(?!\p{L})/iu;
 /** "Skip the first 15 st and join in st 16", "Divide for the legs". */
 const TAKES_SHARE = /(?<!\p{L})(?:skip|miss)\s(?:\p{Ll}+\s){0,2}\d|(?<!\p{L})(?:divide|split)(?!\p{L})/iu;
@@ -156,7 +157,7 @@ class Outliner {
     }
     const afterBlank = this.#afterBlank;
     this.#afterBlank = false;
-    const labels = this.#bareLabelsStand()
+    const labels = this.#bareLabelsStand(text)
       ? this.#ahead.labelsOf(index)
       : labelsIn(this.#source.text, span, { lexicon: this.#lexicon, bare: false });
     if (labels.length > 0) {
@@ -179,8 +180,10 @@ class Outliner {
   }
 
   /** "5." is a round where rounds may stand, and the number of a step in the sewing instructions. */
-  #bareLabelsStand(): boolean {
-    return this.#section !== 'assembly' && this.#section !== 'materials' && this.#section !== 'legend';
+  #bareLabelsStand(text: string): boolean {
+    if (this.#section === 'assembly') return false;
+    // Behind a list without a heading of its own a ring begins the first piece.
+    return (this.#section !== 'materials' && this.#section !== 'legend') || FIRST_RING.test(text);
   }
 
   #labels(labels: readonly Label[], line: Span): void {

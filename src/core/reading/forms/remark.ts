@@ -138,6 +138,8 @@ function endOfTalk(reader: Reader, at: number, talk: boolean): number | null {
     }
     if (token.kind === 'mark' && /^[,:=-]$/.test(token.word)) {
       if (beginsCrochet(reader, i + 1) || beginsCount(reader, i) || freeLoopsAt(reader, i + 1)) break;
+      // "fasten off, leaving the last 4 sts unworked"
+      if (isWord(reader, i + 1, 'leave', 'leaving') && leavesStitches(reader, i + 2)) break;
       continue;
     }
     if (token.kind === 'open') {
@@ -156,6 +158,11 @@ function endOfTalk(reader: Reader, at: number, talk: boolean): number | null {
     }
   }
   return i;
+}
+
+function leavesStitches(reader: Reader, from: number): boolean {
+  for (let i = from; i < from + 6; i += 1) if (isWord(reader, i, 'unworked', 'undone')) return true;
+  return false;
 }
 
 /** Index after a sentence or clause without a number and without a word of crochet; null where one stands in it. */

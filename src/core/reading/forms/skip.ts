@@ -36,10 +36,10 @@ export const skip: InstructionForm = {
  */
 export const leave: InstructionForm = {
   name: 'leave',
-  begins: ['leave'],
+  begins: ['leave', 'total'],
   examples: ['sc 4, leave the remaining 8 sts unworked', 'sc 6, leave the rest'],
   read(reader, at) {
-    const verb = meaningAt(reader, at, 'leave');
+    const verb = meaningAt(reader, at, 'leave') ?? (isWord(reader, at, 'leaving') ? { next: at + 1 } : null);
     if (!verb) return null;
     let i = pass(reader, pass(reader, verb.next, 'last'), 'next', 'each');
     let count: number | null = null;
