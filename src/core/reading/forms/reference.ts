@@ -37,6 +37,7 @@ export const reference: InstructionForm = {
   read(reader, at) {
     const repeat = meaningAt(reader, at, 'repeat');
     let i = repeat?.next ?? at;
+    if (isWord(reader, i, 'crochet', 'make')) i += 1;
     while (isWord(reader, i, 'work', 'same', 'as', 'like', 'in', 'for', 'way', 'exactly')) i += 1;
     if (!repeat && i === at) return null;
     const alike = reader.tokens.slice(at, i).some(({ word }) => ALIKE.has(word));
@@ -94,11 +95,14 @@ function lastRounds(reader: Reader, at: number): { rounds: number[]; last: numbe
   return { rounds: [], last: number?.value ?? 1, next: unit.next };
 }
 
+const UP_TO = ['to', 'up', 'until', 'through'];
+
 /** "as Bonnet row 1": the name in front of the numbers. */
 function pieceBefore(reader: Reader, at: number): { name: string; next: number } | null {
   if (!isWord(reader, at - 1, 'as', 'for', 'like')) return null;
   let end = at;
-  while (end < at + 3 && tokenAt(reader, end)?.kind === 'word' && !reader.lexeme(end)) end += 1;
+  while (end < at + 3 && tokenAt(reader, end)?.kind === 'word' && !reader.lexeme(end) && !isWord(reader, end, ...UP_TO))
+    end += 1;
   const first = tokenAt(reader, at);
   const last = reader.tokens[end - 1];
   if (end === at || !first || !last || !roundNumbers(reader, end)) return null;
