@@ -71,7 +71,27 @@ function evaluateWith(steps: readonly Step[], options: EvaluateOptions, chainCou
   if (ground.kind === 'chains') return onChains(steps, ground, options, chainCounts);
   const tally = new Tally(ground.kind === 'edge' ? ground.length : null, ground.kind === 'start', tracing);
   tally.run(steps, chainCounts);
-  return tally.outcome(ground.kind === 'start');
+  const outcome = tally.outcome(ground.kind === 'start');
+  const turn = steps.findIndex((step) => step.kind === 'other-side');
+  if (ground.kind !== 'edge' || turn < 1 || outcome.misfits.length === 0) return outcome;
+  // "sc across, 3 sc in last st, along the other side of the chain: sc 4": the first row stands on that chain.
+  const around = withOtherSide(steps, turn, options, chainCounts);
+  return around.misfits.length + around.obstacles.length === 0 ? around : outcome;
+}
+
+/** Steps along an edge, and on along the other side of the chain below it, which offers what they need. */
+function withOtherSide(steps: readonly Step[], turn: number, options: EvaluateOptions, chainCounts: boolean): Outcome {
+  const along = evaluateWith(steps.slice(0, turn), options, chainCounts);
+  const other = new Tally(null, false, options.tracing);
+  other.run(steps.slice(turn), false);
+  const back = other.outcome(true);
+  const made = along.made === null || back.made === null ? null : along.made + back.made;
+  return {
+    ...along,
+    made,
+    obstacles: [...along.obstacles, ...back.obstacles],
+    worked: [...along.worked, ...back.worked],
+  };
 }
 
 /** Along one side of a chain, or along one side and back along the other. */

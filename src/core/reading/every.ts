@@ -3,10 +3,10 @@ import { filling } from './amount.js';
 import { isWord, meaningAt, pass, spanBetween, tokenAt, type Reader } from './reader.js';
 
 /**
- * An increase in every so-manieth stitch, with the stitches between worked plain; null where that is not said.
+ * A shaping in every so-manieth stitch, with the stitches between worked plain; null where that is not said.
  *
- * `inc in every other st`   `2 sc in every 3rd st around`
- *      ^                          ^
+ * `inc in every other st`   `2 sc in every 3rd st around`   `dec every 4th and 5th st`
+ *      ^                          ^                               ^
  */
 export function inEveryNth(
   reader: Reader,
@@ -14,6 +14,8 @@ export function inEveryNth(
   work: Work,
   from: number,
 ): { step: Repeat; next: number } | null {
+  if (work.over === 2 && work.amount.kind === 'times' && work.amount.times === 1)
+    return decreaseEvery(reader, at, work, from);
   if (work.over > 1 || work.amount.kind !== 'times' || work.place.kind !== 'edge') return null;
   const per = work.per * work.amount.times;
   const nth = per < 2 ? null : nthStitch(reader, from);
@@ -24,6 +26,20 @@ export function inEveryNth(
   const increase: Work = { ...work, per, amount: { kind: 'times', times: 1 }, span };
   const plain: Work = { ...increase, per: 1, amount: { kind: 'times', times: nth.n - 1 } };
   return { step: { kind: 'repeat', body: [plain, increase], amount: { kind: 'fill', leave: 0 }, span }, next };
+}
+
+/** "dec every 4th and 5th st": two in every so many become one. */
+function decreaseEvery(reader: Reader, at: number, work: Work, from: number): { step: Repeat; next: number } | null {
+  const each = meaningAt(reader, pass(reader, from, 'in'), 'each');
+  const first = each && tokenAt(reader, each.next);
+  const second = each && meaningAt(reader, each.next + 1, 'and') ? tokenAt(reader, each.next + 2) : null;
+  if (!each || first?.kind !== 'ordinal' || second?.kind !== 'ordinal' || second.value !== first.value + 1) return null;
+  const word = pass(reader, pass(reader, each.next + 3, 'stitch-word'), 'together');
+  const around = filling(reader, word);
+  const next = around?.amount.kind === 'fill' && around.amount.leave === 0 ? around.next : word;
+  const span = spanBetween(reader, at, next);
+  const plain: Work = { ...work, over: 1, amount: { kind: 'times', times: first.value - 1 }, span };
+  return { step: { kind: 'repeat', body: [plain, work], amount: { kind: 'fill', leave: 0 }, span }, next };
 }
 
 /** "in every other st", "in each 3rd stitch", "every second st" */

@@ -172,6 +172,7 @@ function named(text: string, level: number, capitals: string | null = null): Hea
     capitals ??
     (quantity ? (quantity.index === 0 && first ? text.slice(first[0].length) : text.slice(0, quantity.index)) : text);
   if (capitals && quantity && quantity.index < capitals.length) name = text.slice(0, quantity.index);
+  name = name.replace(/:\s*$/, '');
   const comma = name.indexOf(',');
   if (comma > 0) name = name.slice(0, comma);
   // "Head — use shade A"

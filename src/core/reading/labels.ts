@@ -36,7 +36,7 @@ const AFTER_SENTENCE = /[.!?;:)\]}|][ \t\u00a0*_]+(?=r|next)/giu;
 /** "1st round:", "6th - 10th rounds:", "Third row:". */
 const ORDINAL = String.raw`(?:\d{1,3}(?:st|nd|rd|th)|first|second|third|fourth|fifth|sixth|seventh|eighth|ninth|tenth)`;
 const ORDINAL_LABEL = new RegExp(
-  String.raw`(${ORDINAL}(?:[ \t]{0,3}(?:[-–—,&]|to|and)[ \t]{0,3}(?:and[ \t]{1,3})?${ORDINAL}){0,8})[ \t]{1,3}(rounds?|rnds?|rds?|rows?)(?![\p{L}])`,
+  String.raw`(${ORDINAL}(?:[ \t]{0,3}(?:[-–—,&]|to|and)[ \t]{0,3}(?:and[ \t]{1,3})?${ORDINAL}){0,8})[ \t]{1,3}(rounds?|rnds?|rds?|rows?|r)(?![\p{L}])`,
   'iuy',
 );
 /** "Rnd 3 (inc):", "Row 5 (dec row)": what the maker may expect, and no step of it. */
@@ -57,7 +57,7 @@ const LETTER_LABEL = /([\p{L}])[ \t]?(\d{1,3})(?:[ \t]?[-–—][ \t]?(?:\1)?(\d
 /** "Next 3 rnds:", "Next round –": the number goes on from the round before. */
 const NEXT_LABEL =
   /(?:the )?(?:next|following) (?:(\d{1,3}|\p{L}{3,6}) )?(rnds?|rounds?|rds?|rows?)(?:[ \t]?\([^()\n]{0,12}\))?[ \t]?(?:[.:–—]|- )|next:/iuy;
-const NAMED_LABEL = /(?:[\p{L}-]{1,14} ){1,3}(?:row|round|rnd)[ \t]?(?:[:–—]|- )/iuy;
+const NAMED_LABEL = /(?:[\p{L}-]{1,14} ){1,3}(?:row|round|rnd)[ \t]?(?:\((?:rs|ws)\)[ \t]?)?(?:[:–—]|- )/iuy;
 const DECORATION = /(?:[ \t\u00a0>|•◦‣▪●○☐✓~]|[-–—*+](?=[ \t])|\*\*|__|_(?=\p{L}))*/uy;
 
 /** "Round 1 is 6 dc in a ring": said of what is worked, and no talk about the round. */
@@ -100,7 +100,7 @@ function firstLabel(text: string, at: number, to: number, context: LabelContext)
   );
 }
 
-const NAMES_ROUND = /ro(?:w|und)|rn?d/i;
+const NAMES_ROUND = /ro(?:w|und)|rn?d|\d(?:st|nd|rd|th)\s+r(?!\p{L})/iu;
 
 /** All labels in a line, from left to right. */
 export function labelsIn(text: string, line: Span, context: LabelContext): Label[] {

@@ -15,7 +15,7 @@ export const COUNT_AT_END =
   /(?:[.,;|]\s+\d{1,4}|\/\s?\d{1,4}|[([{<]\s*[^()[\]{}<>\n]{0,60}?\d[^()[\]{}<>\n]{0,40}[)\]}>]|(?:[=–—→]|->)\s*\d+\s*\p{L}*|-\s+\d+(?:\s*\p{L}+)?|\d+\s*(?:sts?|stitch(?:es)?))[\s.*_|]*$/u;
 /** First words of a line that tells the maker to do something. */
 const ORDERS =
-  /^\W{0,3}(?:fasten|stuff|cut|change|fill|insert|sew|place|put|attach|join|turn|do|repeat|continue|work|weave|finish|leave|now|then|add)(?!\p{L})/iu;
+  /^\W{0,3}(?:fasten|stuff|cut|change|fill|insert|sew|place|put|attach|join|turn|do|repeat|continue|work|weave|finish|leave|now|then|add|shape|shaping|divide)(?!\p{L})/iu;
 /** "Work as for Left leg", "Work Rnds 1-4 as for left leg". */
 const LIKE_OTHER =
   /^\W{0,3}(?:work |make |crochet )?(?:r(?:nd|d|ow|ound)?s?\.?\s?\d[\d –—-]{0,6}\s?)?(?:the same |same |exactly )?(?:as|like) (?:for )?\p{L}/iu;

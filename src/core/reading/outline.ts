@@ -79,8 +79,9 @@ const FIRST_RING = /^\W{0,4}0?1[.):]\s.*(?<!\p{L})(?:ring|circle|loop|mr)(?!\p{L
 const MAY_REFER = /(?<!\p{L})(?:as|like|rep|repeat)(?!\p{L})/iu;
 const NOTE = /^\W{0,4}(?:notes?|nb|tips?|hint|remember)(?!\p{L})/iu;
 /** "Skip the first 15 st and join in st 16", "Divide for the legs". */
-const TAKES_SHARE = /(?<!\p{L})(?:skip|miss)\s(?:\p{Ll}+\s){0,2}\d|(?<!\p{L})(?:divide|split)(?!\p{L})/iu;
-const DIVIDES = /(?<!\p{L})(?:skip|miss|divid|split|separat|unworked)/iu;
+const TAKES_SHARE =
+  /(?<!\p{L})(?:skip|miss)\s(?:\p{Ll}+\s){0,2}\d|(?<!\p{L})(?:divide|split|shape (?:the )?(?:neck|armholes?|shoulders?))(?!\p{L})/iu;
+const DIVIDES = /(?<!\p{L})(?:shape (?:the )?(?:neck|armhole|shoulder)|skip|miss|divid|split|separat|unworked)/iu;
 const LEAD = /^[^\p{L}\d]{0,4}(\p{L}[\p{L} '’-]{1,28}?)\s*(?:[:.]\s*[*_]{1,2}|[*_]{1,2}\s*[:.–—-]|:)(?=\s)/u;
 
 /** Finds parts and rounds, in one pass over the lines. */

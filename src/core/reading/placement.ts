@@ -257,7 +257,11 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
 
   if (!each && !remaining) i = passOfRound(reader, i);
   if (last && ch !== null && count === null) return found({ kind: 'last-chain' }, once, i);
-  if (remaining && count === null) return { ...found(EDGE, { kind: 'fill', leave: 0 }, i), loops };
+  if (remaining && count === null) {
+    // "in each remaining ch across"
+    const next = each ? (filling(reader, i)?.next ?? i) : i;
+    return { ...found(EDGE, { kind: 'fill', leave: 0 }, next), loops };
+  }
   const tog = meaningAt(reader, i, 'together');
   if (tog)
     return {

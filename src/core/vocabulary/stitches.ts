@@ -19,6 +19,7 @@ export type StitchId =
   | 'extended1'
   | 'foundation1'
   | 'reverse1'
+  | 'loop'
   | 'frontpost1'
   | 'backpost1'
   | 'frontpost1half'
@@ -126,6 +127,7 @@ export const STITCHES: readonly Stitch[] = [
     us: { long: ['back post double crochet'], short: ['bpdc'] },
     uk: { long: ['back post treble crochet', 'raised treble back'], short: ['bptr', 'rtrb'] },
   },
+  { id: 'loop', ...same(['loop stitch'], ['loop st', 'lp st']) },
   { id: 'bobble', ...same(['bobble stitch', 'bobble'], ['bob', 'bo', 'bbl', 'mb']) },
   { id: 'puff', ...same(['puff stitch', 'puff'], ['puff st', 'ps']) },
   { id: 'popcorn', ...same(['popcorn stitch', 'popcorn'], ['pop', 'pc', 'pc st']) },
