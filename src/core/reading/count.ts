@@ -18,6 +18,12 @@ export function countIn(reader: Reader, from: number, to: number): Counted | nul
     const token = reader.tokens[i];
     if (!token) return null;
     if (token.kind === 'number') {
+      // "24, 3 rnds": how many rounds.
+      const rounds = parts.length > 0 ? reader.lexicon.at(reader.tokens, i + 1)?.meaning.is : undefined;
+      if (rounds === 'round-word' || rounds === 'row-word') {
+        i += 2;
+        continue;
+      }
       const word = wordAfter(reader, i + 1, to);
       if (word === null) return null;
       if (equals) total = token.value;

@@ -50,7 +50,7 @@ const NUMBER_FIRST =
 const BARE_LABEL =
   /\(?(\d{1,3})([a-d]?)(?:[.)]?[ \t]{0,2}(?:[-–—]|to)[ \t]{0,2}\(?(\d{1,3}))?(?:[ \t]{0,2}([.):|]{1,2}|[-–—][ \t]|\t|$)|[ \t]{3,10}(\|))/muy;
 /** "10 (dc 6, dc2tog) x 3", below "9  dc 24": a figure and spaces. */
-const SPACED_LABEL = /(\d{1,3})(?:[-–—](\d{1,3}))?[ \t]{1,4}(?=[\p{L}\d([*])/uy;
+const SPACED_LABEL = /(\d{1,3})(?:[-–—](\d{1,3}))?[ \t]{1,4}(?=[\p{L}\d([{*])/uy;
 /** "③ sc, inc", "⑤–⑨ sc around": figures in circles, from 1 to 20. */
 const CIRCLED_LABEL = /([①-⑳])(?:[ \t]?[-–—~][ \t]?([①-⑳]))?[.:)]?(?=[ \t])/uy;
 const LETTER_LABEL = /([\p{L}])[ \t]?(\d{1,3})(?:[ \t]?[-–—][ \t]?(?:\1)?(\d{1,3}))?[ \t]?:/uy;
@@ -60,6 +60,9 @@ const NEXT_LABEL =
 const NAMED_LABEL = /(?:[\p{L}-]{1,14} ){1,3}(?:row|round|rnd)[ \t]?(?:\((?:rs|ws)\)[ \t]?)?(?:[:–—]|- )/iuy;
 const DECORATION = /(?:[ \t\u00a0>|•◦‣▪●○☐✓~]|[-–—*+](?=[ \t])|\*\*|__|_(?=\p{L}))*/uy;
 
+/** "rnd 5, 6 sc in …", "rnds 5-7, sc around": an instruction behind a comma. */
+const COMMA_FIRST =
+  /^[ \t]*,[ \t]+(?:[([{*]|\d+[ \t]?[\p{L}([{]|(?:sc|dc|hdc|htr|tr|inc|dec|ch|chain|mr|magic|blo|flo|sl|ss|work|start|make|increase|decrease|single|double)(?!\p{Ll}))/iu;
 /** "Round 1 is 6 dc in a ring": said of what is worked, and no talk about the round. */
 const IS = /^[ \t]is[ \t](?=\d+[ \t]?\p{L})/u;
 /** Words after which "Rnd 11" opens a sentence about the round: "Rnd 11 has left …". */
@@ -137,7 +140,8 @@ function wordLabelAt(text: string, at: number, to: number, atStart: boolean): La
   const bodyFrom = Math.min(verb ? end + verb[0].length : after ? AFTER_LABEL.lastIndex : end, to);
   if (!separator && !verb) {
     const rest = text.slice(end, Math.min(to, end + 24));
-    if (!atStart || PROSE_AFTER.test(rest) || /^[ \t]*[,/]/.test(rest)) return null;
+    const listed = /^[ \t]*[,/]/.test(rest) && !COMMA_FIRST.test(rest);
+    if (!atStart || PROSE_AFTER.test(rest) || listed) return null;
   }
   return {
     span: { from: at, to: end },
@@ -169,6 +173,9 @@ function withoutAmount(written: string, text: string, end: number, to: number): 
   if (/^\d+$/.test(written)) return written;
   // "R1-6 sc in MR" is round 1, since a ring is begun once.
   if (/^1[-–—]\d+$/.test(written) && RING_AFTER.test(text.slice(end, Math.min(to, end + 60)))) return '1';
+  // "R10 - 6A" is round 10 in letters; a half of a round is a small one ("R10a").
+  const letter = /^(\d+)[ \t]*[-–—−~→,][ \t]*\d{1,4}[A-D]/u.exec(written);
+  if (letter?.[1]) return letter[1];
   const tail =
     /[ \t]+(?:[-–—−,~→…/]|\.{2,3})[ \t]+\d{1,4}$/u.exec(written) ??
     /[ \t]*(?:,|…|\.{2,3})[ \t]*\d{1,4}$/u.exec(written);
@@ -208,8 +215,11 @@ function bareLabel(text: string, at: number, to: number, context: LabelContext):
   if (text.slice(bodyFrom, to).trim() !== '') {
     if (match[4] === '') return null;
     const words = text.slice(bodyFrom, Math.min(to, bodyFrom + 40));
-    const first = bodyFrom + (NAME_FIRST.exec(words)?.[0].length ?? 0);
-    if (!PLAIN_FIGURE.test(words) && !beginsInstruction(text, first, to, context.lexicon)) return null;
+    const name = NAME_FIRST.exec(words)?.[0].length ?? 0;
+    const begins =
+      beginsInstruction(text, bodyFrom, to, context.lexicon) ||
+      (name > 0 && beginsInstruction(text, bodyFrom + name, to, context.lexicon));
+    if (!begins && !PLAIN_FIGURE.test(words)) return null;
     // "(30)" alone on a line is a count; a figure alone is a label where an instruction follows.
   } else if (match[0].startsWith('(') || (match[4] === '' && !instructionFollows(text, to, context.lexicon)))
     return null;
@@ -246,12 +256,14 @@ function spacedLabel(text: string, at: number, to: number, context: LabelContext
   return { span, bodyFrom, text: written, from, to: last, numbers: range(from, last), kind: null, series: '' };
 }
 
+/** The figure that a line above or below begins with; a count may stand between on a line of its own. */
+const LABEL_ABOVE = /(?:^|\n)[^\S\n]*(?:\d{1,3}[-–—])?(\d{1,3})[^\S\n][^\n]*(?:\n[([{<]\s?\d{1,4}[^\n]{0,12})?\n\s*$/;
+const LABEL_BELOW = /^\s*(?:\n[([{<]\s?\d{1,4}[^\n]{0,12})?\n\s*(\d{1,3})(?:[-–—]\d{1,3})?[^\S\n]/;
+
 /** "1  6dc in ring", and below it "2  dc2inc x 6": figures without a mark are labels where they go on from line to line. */
 function isSequenced(text: string, at: number, to: number, own: Span): boolean {
-  const before = /(?:^|\n)[^\S\n]*(?:\d{1,3}[-–—])?(\d{1,3})[^\S\n][^\n]*\n\s*$/.exec(
-    text.slice(Math.max(0, at - 160), at),
-  );
-  const after = /^\s*\n\s*(\d{1,3})(?:[-–—]\d{1,3})?[^\S\n]/.exec(text.slice(to, to + 20));
+  const before = LABEL_ABOVE.exec(text.slice(Math.max(0, at - 160), at));
+  const after = LABEL_BELOW.exec(text.slice(to, to + 40));
   return Number(before?.[1]) === own.from - 1 || Number(after?.[1]) === own.to + 1;
 }
 

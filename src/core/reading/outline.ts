@@ -75,6 +75,8 @@ const MAY_FOLD = /fold|flatten|press|pinch/i;
 const FOLDED = /(?<=\d[^()[\]{}]{0,12}[)\]}])[.,;]?\s+(?=(?:now )?(?:fold|flatten|press|pinch)\s[^\n]{0,60}\d)/iu;
 const THROUGH_BOTH =
   /(?:fold|flatten|press|pinch)[^]{0,80}(?:through|both|two)\s+(?:both\s+|the\s+)?(?:layers|sides|thicknesses|edges)/iu;
+const ONLY_COUNT = /^\s*[([{<]\s*\d{1,4}\s*(?:sts?|stitches|sc|dc)?\s*[)\]}>]\.?\s*$/iu;
+const ENDS_ON_COUNT = /[([{<]\s*\d{1,4}\s*(?:sts?|stitches|sc|dc)?\s*[)\]}>]\.?\s*$/iu;
 const FIRST_RING = /^\W{0,4}0?1[.):]\s.*(?<!\p{L})(?:ring|circle|loop|mr)(?!\p{L})/iu;
 const MAY_REFER = /(?<!\p{L})(?:as|like|rep|repeat)(?!\p{L})/iu;
 const NOTE = /^\W{0,4}(?:notes?|nb|tips?|hint|remember)(?!\p{L})/iu;
@@ -344,6 +346,8 @@ class Outliner {
     const body = this.#source.text.slice(Math.max(open.bodyFrom, open.to - 160), open.to);
     if (body.trim() === '')
       return beginsInstruction(text, 0, text.length, this.#lexicon) || this.#ahead.lookOf(index) === null;
+    // "(sc 1, inc)", and below it "(18)".
+    if (ONLY_COUNT.test(text) && !ENDS_ON_COUNT.test(body)) return true;
     if (COUNT_AT_END.test(body)) return false;
     if (GOES_ON.test(body)) return true;
     const start = text.trimStart();

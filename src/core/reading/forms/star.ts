@@ -245,11 +245,21 @@ export const timesBehind: InstructionForm = {
     const fills = read?.amount.kind === 'fill' && read.amount.leave === 0 && reader.steps.length > 1;
     if (!read || !(fills || read.amount.kind === 'times')) return null;
     const after = tokenAt(reader, read.next);
-    if (after !== null && after.kind !== 'open' && !/^[.;=\-]$/.test(after.word)) return null;
+    const ends = after === null || after.kind === 'open' || /^[.;=\-]$/.test(after.word);
+    if (!ends && !saysCount(reader, read.next)) return null;
     wrapSteps(reader, read.amount, read.next);
     return read.next;
   },
 };
+
+/** ": 18", "→ 18", ", 18 sts" at the end. */
+function saysCount(reader: Reader, at: number): boolean {
+  const mark = tokenAt(reader, at);
+  const figure = tokenAt(reader, at + 1);
+  if (mark?.kind !== 'mark' || figure?.kind !== 'number') return false;
+  const word = meaningAt(reader, at + 2, 'stitch-word');
+  return word ? isBoundary(reader, word.next) : mark.word !== ',' && tokenAt(reader, at + 2) === null;
+}
 
 /** Behind a comma, or a dash that is no sign of a count. */
 function standsOff(reader: Reader, at: number): boolean {
