@@ -71,6 +71,8 @@ const SECTIONS: ReadonlyMap<string, SectionKind> = new Map(
 export function headingByLook(line: string): Heading | null {
   const text = line.trim().replace(NUMBER_OF_PART, '');
   if (text.length === 0 || text.length > 90) return null;
+  const told = text.length < 50 ? MAKE_SAID.exec(text) : null;
+  if (told?.[1]) return { ...named(text, 0), name: told[1] };
   // A sentence, most often: without ornament, capitals or a number to make.
   const plain = isSmallLetter(text.charCodeAt(1)) && isLetter(text.charCodeAt(0));
   if (plain && isSentence(text)) return null;
@@ -154,6 +156,10 @@ function inCapitals(text: string): Heading | null {
 /** "PART TWO: THE BODY", "Step 2 – Body", "II. Body", "2. BODY": the number of the part is not of its name. */
 const NUMBER_OF_PART =
   /^\W{0,3}(?:(?:part|step|section)\s+(?:\d{1,2}|one|two|three|four|five|six|[IVX]{1,4})\s*[-–—:.]\s*|[IVX]{1,4}[.)]\s+|\d{1,2}[.)]\s+)(?=\p{Lu})/iu;
+/** "Antler. Make 2." */
+const MAKE_SAID = /^(\p{L}[\p{L} ]{1,30})\.\s+make\s+(?:\d{1,2}|\p{L}{3,5})\.?$/iu;
+/** "♥ Head ♥" */
+const SYMBOLS = /^[\p{So}•◦▪●○]+\uFE0F?\s*|\s*[\p{So}•◦▪●○]+\uFE0F?$/gu;
 /** "2 arms:", "Two ears" */
 const FIGURE_BEFORE = /^(\d{1,2}|two|three|four|five|six)\s+(\p{L}{3,14}s):?$/iu;
 
@@ -204,6 +210,7 @@ export function headingByPlace(line: string): Heading | null {
   const text = line
     .trim()
     .replace(/^(?:\*\*|__)|(?:\*\*|__)$/g, '')
+    .replace(SYMBOLS, '')
     .replace(NUMBER_OF_PART, '');
   const counted = FIGURE_BEFORE.exec(text);
   const pieces = counted?.[2] ? headingByPlace(counted[2]) : null;

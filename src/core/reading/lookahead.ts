@@ -113,7 +113,8 @@ export class Lookahead {
     // "Right ear" between the last round of the left one and its own first, "Body" where the number goes on.
     const next = this.nextLabel(index);
     if (!next || ORDERS.test(text) || !/^\p{Lu}/u.test(text.trim())) return null;
-    const first = next.label.from === 1 && (next.lines === 0 || (next.lines === 1 && this.#startsBelow(index)));
+    const near = next.lines === 0 || place.saysMake || (next.lines === 1 && this.#startsBelow(index));
+    const first = next.label.from === 1 && near;
     return first || (next.lines === 0 && namesPart(place.name)) ? place : null;
   }
 
