@@ -58,6 +58,9 @@ export function foundationIn(steps: readonly Step[]): { chain: Chain; k: number 
   for (const step of steps) {
     if (step.kind === 'chain') chain ??= step;
     else if (step.kind === 'first-chain' && chain) return { chain, k: step.k, ring: false };
+    // "ch 10, skip 1 ch, sc in each ch across": the first chain is the one that is passed over.
+    else if (step.kind === 'skip' && step.chains && chain && chain.count > step.count + 2)
+      return { chain, k: 1, ring: false };
     else if (step.kind === 'join' && chain && chain.count > 2) return { chain, k: 1, ring: true };
     else if (step.kind === 'work' && step.place.kind === 'chain-from-hook' && chain)
       return { chain, k: step.place.k, ring: false };
@@ -107,7 +110,10 @@ function onChains(
     ? { first: steps.slice(0, turn), marker, other: steps.slice(turn + 1) }
     : { first: steps, marker: null, other: [] };
   let best: Outcome | null = null;
-  for (const k of ground.k !== null ? [ground.k] : ground.ring ? [1] : [2, 1, 3]) {
+  // "miss 1 ch, …" counts from the first.
+  const passed =
+    steps.find((step) => step.kind !== 'turn' && step.kind !== 'colour' && step.kind !== 'chain')?.kind === 'skip';
+  for (const k of ground.k !== null ? [ground.k] : ground.ring || passed ? [1] : [2, 1, 3]) {
     const along = ground.chains - k + 1;
     const around = marker ? null : aroundEnd(steps, along);
     const outcome = alongChains(around ?? sides, ground.chains, along, chainCounts, tracing);
@@ -124,11 +130,13 @@ function onChains(
  * more as the other side has chains, go around the end without saying so. Null where they don't come out exactly.
  */
 function aroundEnd(steps: readonly Step[], along: number): Sides | null {
-  const uses = fixedSize(steps)?.into ?? 0;
+  // The chain that they stand on may be told in the same round.
+  const usedBy = (some: readonly Step[]) => fixedSize(some.filter(({ kind }) => kind !== 'chain'))?.into ?? 0;
+  const uses = usedBy(steps);
   if ((uses !== 2 * along - 1 && uses !== 2 * along - 2) || steps.some(({ kind }) => kind === 'turn')) return null;
   for (const [i, step] of steps.entries()) {
     const several = step.kind === 'group' || (step.kind === 'work' && step.per > step.over);
-    if (!several || fixedSize(steps.slice(0, i + 1))?.into !== along) continue;
+    if (!several || usedBy(steps.slice(0, i + 1)) !== along) continue;
     const end = { from: step.span.to, to: step.span.to };
     return { first: steps.slice(0, i + 1), marker: { kind: 'other-side', span: end }, other: steps.slice(i + 1) };
   }

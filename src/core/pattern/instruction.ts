@@ -76,6 +76,8 @@ export interface Skip {
   readonly count: number;
   /** "miss the first st": after a starting chain that stands for that stitch. */
   readonly first: boolean;
+  /** "miss 1 ch": said of chains. */
+  readonly chains?: true;
   readonly span: Span;
 }
 

@@ -218,7 +218,10 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
   const numbered = afterIn && !each ? meaningAt(reader, i, 'stitch-word') : null;
   if (numbered && tokenAt(reader, numbered.next)?.kind === 'number' && endsHere(reader, numbered.next + 1))
     return found(EDGE, once, numbered.next + 1);
-  const last = meaningAt(reader, i, 'last');
+  // "in the end ch" is in the last one.
+  const end = isWord(reader, i, 'end', 'very') ? i + 1 : i;
+  const last =
+    meaningAt(reader, end, 'last') ?? (isWord(reader, i, 'end') && chainWord(reader, end) ? { next: end } : null);
   if (last) i = last.next;
   const next = meaningAt(reader, i, 'next');
   const remaining = next !== null && isWord(reader, i, 'remaining', 'rem');

@@ -23,7 +23,15 @@ export const skip: InstructionForm = {
     const word = pass(reader, i, 'stitch-word', 'loop-word', 'chain-word', 'stitch');
     // "skip the pin" is no stitch.
     if (word === i && number?.kind !== 'number') return null;
-    reader.steps.push({ kind: 'skip', count, first: number?.kind === 'ordinal', span: spanBetween(reader, at, word) });
+    const noun = meaningAt(reader, i, 'stitch', 'chain-word')?.meaning;
+    const chains = noun !== undefined && (noun.is === 'chain-word' || noun.stitch === 'chain');
+    reader.steps.push({
+      kind: 'skip',
+      count,
+      first: number?.kind === 'ordinal',
+      ...(chains ? { chains: true as const } : {}),
+      span: spanBetween(reader, at, word),
+    });
     return word;
   },
 };
