@@ -10,6 +10,7 @@ export const OTHERWISE: readonly ((steps: readonly Step[]) => readonly Step[] | 
   throughBoth,
   twoPieces,
   onceInBrackets,
+  slipsTravel,
   leavesRest,
   chainCloses,
 ];
@@ -84,6 +85,15 @@ function onceInBrackets(steps: readonly Step[]): readonly Step[] | null {
   const only = fabric[0];
   if (fabric.length !== 1 || only?.kind !== 'repeat' || only.amount !== null || only.body.length === 0) return null;
   return steps.map((step) => (step === only ? { ...only, amount: once } : step));
+}
+
+/** "turn, sl st in first 2 sts, sc in next 8, leave last 2 unworked": slip stitches at the start of a row may travel. */
+function slipsTravel(steps: readonly Step[]): readonly Step[] | null {
+  const slip = steps[steps.findIndex(isFabric)];
+  const turned = steps.some(({ kind }) => kind === 'turn');
+  if (!turned || slip?.kind !== 'work' || slip.stitch !== 'slip' || slip.amount.kind !== 'times') return null;
+  const { span, amount } = slip;
+  return steps.map((step) => (step === slip ? { kind: 'skip', count: amount.times, first: false, span } : step));
 }
 
 /** "sl st in first 2 sts, ch 1, sc in last st, turn": slip stitches before the chain of a row only travel. */

@@ -263,10 +263,13 @@ export function namesPart(name: string): boolean {
   return PART_NAMED.test(name);
 }
 
+/** "3 ch, ss in 2nd ch": an instruction, whatever stands before it. */
+const STITCHES =
+  /\d\s?(?:sc|dc|hdc|htr|tr|ss|single|double|half|treble|st(?:itche)?s)(?!\p{L})|(?<!\p{L})(?:sc|dc|hdc|htr|tr|ss|sl st)\s?(?:\d|in(?!\p{L}))/iu;
 /** "Right leg. We start with white yarn.", "Tail, brown then white at the tip": the name of a part, and more about it. */
 export function headingOfPart(line: string): Heading | null {
   const match = /^\W{0,4}(\p{Lu}[\p{L} ]{2,20}?)(?:[.:]|,|\s[-–—])(?:\s|$)/u.exec(line);
-  if (!match?.[1] || !namesPart(match[1])) return null;
+  if (!match?.[1] || !namesPart(match[1]) || STITCHES.test(line)) return null;
   const heading = named(match[1], 0);
   const quantity = quantityIn(line);
   return { ...heading, make: quantity?.make ?? 1, saysMake: quantity !== null, rest: line.slice(match[0].length) };
@@ -275,6 +278,13 @@ export function headingOfPart(line: string): Heading | null {
 /** "Wings (2). With brown, make a ring.": a piece and how it begins, right above its first round. */
 const NAME_AND_LEAD =
   /^\s*(\p{Lu}[\p{L} '’-]{2,30}?)\s*\((?:make\s+)?(\d{1,2}|two|three|four|five|six)\)[.:]\s+(?=(?:with|using|start|begin|in|make|ch)(?!\p{L}))/iu;
+
+/** "Beak. With yellow, 3ch, ss in 2nd ch from hook, dc in last ch.": a part that is one line. */
+export function partInLine(line: string): Heading | null {
+  const match = STITCHES.test(line) ? /^\s*(\p{Lu}[\p{L} ]{2,20}?)\.\s+/u.exec(line) : null;
+  if (!match?.[1] || !namesPart(match[1])) return null;
+  return { ...named(match[1], 0), rest: line.slice(match[0].length) };
+}
 
 /** A heading that stands before the first label on the same line: "Head: work with Cocoa. R1: …", "Arm (make 2) – R1: …". */
 export function headingBeforeLabel(words: string): Heading | null {

@@ -12,7 +12,7 @@ import type {
 import { lineSpan, type SourceText, type Span } from '../text/source.js';
 import type { SectionKind } from '../vocabulary/sections.js';
 import { InstructionReader } from './again.js';
-import { headingBeforeLabel, sectionOf, type Heading } from './headings.js';
+import { headingBeforeLabel, partInLine, sectionOf, type Heading } from './headings.js';
 import { beginsInstruction, contentStart, labelsIn, type Label } from './labels.js';
 import { legendIn } from './legend.js';
 import { tokenize } from './lexer.js';
@@ -79,7 +79,7 @@ const ONLY_COUNT = /^\s*[([{<]\s*\d{1,4}\s*(?:sts?|stitches|sc|dc)?\s*[)\]}>]\.?
 const ENDS_ON_COUNT = /[([{<]\s*\d{1,4}\s*(?:sts?|stitches|sc|dc)?\s*[)\]}>]\.?\s*$/iu;
 const FIRST_RING = /^\W{0,4}0?1[.):]\s.*(?<!\p{L})(?:ring|circle|loop|mr)(?!\p{L})/iu;
 const MAY_REFER = /(?<!\p{L})(?:as|like|rep|repeat)(?!\p{L})/iu;
-const NOTE = /^\W{0,4}(?:notes?|nb|tips?|hint|remember)(?!\p{L})/iu;
+const NOTE = /^\W{0,4}(?:notes?|nb|tips?|hint|remember)(?!\p{L})|(?<!\p{L})(?:gauge|tension)\s*[:=]/iu;
 /** "Skip the first 15 st and join in st 16", "Divide for the legs". */
 const TAKES_SHARE =
   /(?<!\p{L})(?:skip|miss)\s(?:\p{Ll}+\s){0,2}\d|(?<!\p{L})(?:divide|split|shape (?:the )?(?:neck|armholes?|shoulders?))(?!\p{L})/iu;
@@ -220,8 +220,9 @@ class Outliner {
   /** "Rope: with brown, MR with 8 sc (8 sts).": the name of a piece and its first round, in a line without a label. */
   #pieceInLine(index: number, line: Span, text: string): boolean {
     if (this.#section === 'materials' || this.#section === 'legend') return false;
-    if (!IN_RING.test(text) && !COUNT_AT_END.test(text)) return false;
-    const heading = this.#nameBefore(text);
+    const part = partInLine(text);
+    if (!part && !IN_RING.test(text) && !COUNT_AT_END.test(text)) return false;
+    const heading = part ?? this.#nameBefore(text);
     return heading !== null && heading.section === null && this.#firstRound(line, heading);
   }
 
@@ -557,7 +558,9 @@ function isInstruction(reading: Instruction): boolean {
   if (!works) return false;
   const foundation =
     reading.steps.some((step) => step.kind === 'chain') &&
-    reading.steps.some((step) => step.kind === 'work' && step.place.kind === 'chain-from-hook');
+    reading.steps.some(
+      (step) => step.kind === 'first-chain' || (step.kind === 'work' && step.place.kind === 'chain-from-hook'),
+    );
   if (reading.stated !== null || (foundation && reading.unread.length === 0)) return true;
   // "Fold and close with 4 sc."
   if (reading.steps.some(({ kind }) => kind === 'flat') && reading.unread.length === 0) return true;

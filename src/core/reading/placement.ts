@@ -68,7 +68,8 @@ export function pieceNamed(reader: Reader, at: number): { name: string; next: nu
   const second = tokenAt(reader, at + 1);
   if (!first || !second) return null;
   const chosen = first.kind === 'ordinal' || WHICH.includes(first.word);
-  if (chosen && second.kind === 'word' && !reader.lexeme(at + 1))
+  const which = isWord(reader, at + 1, 'one') && endsHere(reader, at + 2);
+  if (chosen && (which || (second.kind === 'word' && !reader.lexeme(at + 1))))
     return { name: reader.text.slice(first.from, second.to).toLowerCase(), next: at + 2 };
   const numbered = first.kind === 'word' && first.word !== 'for' && second.kind === 'number';
   if (!numbered || reader.lexeme(at) || meaningAt(reader, at + 2, 'stitch-word', 'round-word', 'row-word', 'times'))
