@@ -1,7 +1,7 @@
 import { BALL, reminder } from './reminder.js';
 
 const SMALL_CAUTION =
-  /small (?:parts?|details?|pieces?)|chok|swallow|not (?:suitable |fit |safe |meant )?for (?:small |young |very young )?(?:child|children|bab|kids|toddler)|under (?:the age of )?(?:3|three|36 months)|keep[^.]{0,40}from (?:small |young )?(?:child|bab)|(?:embroider|stitch)[^.]{0,80}(?:child|baby|babies|kids|toddler)/i;
+  /small (?:parts?|details?|pieces?)|chok|swallow|not (?:suitable |fit |safe |meant )?for (?:small |young |very young )?(?:child|children|bab|kids|toddler)|under (?:the age of )?(?:3|three|36 months)|keep[^.]{0,40}from (?:small |young )?(?:child|bab)|(?:embroider|stitch)[^.]{0,80}(?:child|baby|babies|kids|toddler)|(?:child|baby|babies|kids|toddler)[^.]{0,60}embroider/i;
 
 export const safetySmallParts = reminder(
   'safety/small-parts',

@@ -362,7 +362,8 @@ const MOST_STITCHES = 100_000;
 function workRounds(round: Round, again: (readonly Step[])[] | null, ground: Ground, manner: Manner): Outcome {
   const stated = round.stated?.total ?? null;
   if (round.unread.length > 0 || round.brackets.length > 0) return hindered(ground, [{ kind: 'unread' }]);
-  const worked = round.reference ? again : Array<readonly Step[]>(Math.max(1, round.numbers.length)).fill(round.steps);
+  const own = round.stated?.spaces ? round.steps.map(asAir) : round.steps;
+  const worked = round.reference ? again : Array<readonly Step[]>(Math.max(1, round.numbers.length)).fill(own);
   if (!worked) return hindered(ground, [{ kind: 'reference', span: round.reference?.span ?? round.span }]);
   let on = ground;
   let outcome: Outcome | null = null;
@@ -378,6 +379,12 @@ function workRounds(round: Round, again: (readonly Step[])[] | null, ground: Gro
     if (settled) break;
   }
   return outcome ?? hindered(ground, [{ kind: 'unread' }]);
+}
+
+/** Chains that the pattern itself counts as spaces. */
+function asAir(step: Step): Step {
+  if (step.kind === 'repeat') return { ...step, body: step.body.map(asAir) };
+  return step.kind === 'chain' && step.counts === null ? { ...step, counts: false } : step;
 }
 
 function onGround(

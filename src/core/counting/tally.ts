@@ -160,6 +160,10 @@ export class Tally {
   }
 
   #group(step: Group, steps: readonly Step[], index: number): void {
+    if (step.place.kind === 'surface') {
+      this.obstacles.push({ kind: 'edge-unknown' });
+      return;
+    }
     // Chains inside a group are air, not fabric, unless a later round says that it works into them.
     if (step.members.every(({ stitch }) => stitch === 'chain' || stitch === 'slip' || stitch === 'picot'))
       this.airy = true;

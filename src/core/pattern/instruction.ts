@@ -137,6 +137,8 @@ export type Step =
 /** The count as the pattern states it. */
 export interface StatedCount {
   readonly total: number;
+  /** "(9 dc and 9 ch-2 sps)": chains are spaces here, and not among the stitches. */
+  readonly spaces?: true;
   /** "(12 sc, 6 hdc)": the amounts by stitch. */
   readonly breakdown: readonly { readonly count: number; readonly stitch: StitchId }[];
   readonly span: Span;

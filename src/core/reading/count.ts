@@ -1,6 +1,6 @@
 import type { StatedCount } from '../pattern/instruction.js';
 import type { StitchId } from '../vocabulary/stitches.js';
-import type { Reader } from './reader.js';
+import { isWord, meaningAt, tokenAt, type Reader } from './reader.js';
 
 const COUNTING: ReadonlySet<string> = new Set(['counting', 'including', 'incl']);
 type Counted = Omit<StatedCount, 'span'>;
@@ -14,6 +14,7 @@ export function countIn(reader: Reader, from: number, to: number): Counted | nul
   let total: number | null = null;
   let equals = false;
   let added = false;
+  let air = false;
   for (let i = from; i < to;) {
     const token = reader.tokens[i];
     if (!token) return null;
@@ -22,6 +23,13 @@ export function countIn(reader: Reader, from: number, to: number): Counted | nul
       const rounds = parts.length > 0 ? reader.lexicon.at(reader.tokens, i + 1)?.meaning.is : undefined;
       if (rounds === 'round-word' || rounds === 'row-word') {
         i += 2;
+        continue;
+      }
+      // "12 tr and 4 ch-2 sps": spaces are no stitches.
+      const spaces = parts.length > 0 ? passSpace(reader, i + 1) : i + 1;
+      if (spaces > i + 1) {
+        air = true;
+        i = spaces;
         continue;
       }
       const word = wordAfter(reader, i + 1, to);
@@ -53,7 +61,7 @@ export function countIn(reader: Reader, from: number, to: number): Counted | nul
     if (parts.length > 1 && breakdown.length !== parts.length && !added) return null;
     total = parts.reduce((sum, part) => sum + part.count, 0);
   }
-  return { total, breakdown };
+  return { total, breakdown, ...(air ? { spaces: true as const } : {}) };
 }
 
 /** What is counted, after a figure: stitches, a kind of stitch, or nothing at all. */
@@ -79,4 +87,15 @@ function wordAfter(reader: Reader, at: number, to: number): { stitch: StitchId |
     return { stitch: found.meaning.stitch, next: next + skip };
   }
   return found.meaning.is === 'and' ? { stitch: null, next: at } : null;
+}
+
+const SPACE = ['sp', 'sps', 'space', 'spaces'];
+
+/** The index after "ch-2 sp", "2-ch space", "ch sp", "sp"; the same index where none stands there. */
+export function passSpace(reader: Reader, at: number): number {
+  let i = tokenAt(reader, at)?.kind === 'number' ? at + 1 : at;
+  const chain = meaningAt(reader, i, 'stitch', 'chain-word');
+  if (chain) i = chain.next;
+  if (chain && tokenAt(reader, i)?.kind === 'number') i += 1;
+  return isWord(reader, i, ...SPACE) && (chain !== null || i === at) ? i + 1 : at;
 }

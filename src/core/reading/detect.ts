@@ -8,7 +8,7 @@ const STITCH_NAMES =
 const WEAK_US = /\b(?:skip|sk|gauge|yarn over|yo|color)\b/gi;
 const WEAK_UK = /\b(?:miss|tension|yrh|yoh|colour)\b/gi;
 const RING_OF_SHARED = /(\d{1,2})\s?dc (?:in|into)\s+(?:a |the )?(?:magic|mr|ring|mc)/gi;
-const COUNTRY = /\b(us|u\.s\.|usa|american|uk|u\.k\.|british)(?![a-z])/gi;
+const COUNTRY = /\b(us|u\.s\.|usa|american|uk|u\.k\.|british|english(?= term))(?![a-z])/gi;
 const THING = String.raw`(?:terms?|terminology|terminologies|stitch(?:es| names)?|names|abbreviations|crochet|version|notation|pattern|standards?)`;
 const THING_AFTER = new RegExp(String.raw`^[ \t*_]+(?:\p{L}+[ \t]+){0,2}?${THING}(?!\p{L})`, 'iu');
 const THING_BEFORE = new RegExp(
@@ -100,8 +100,9 @@ function fromSharedWords(
 function isAlone(before: string, after: string): boolean {
   if (/[([]\s*$/.test(before)) return /^\s*[)\]]/.test(after);
   // "~ US ~ worsted ~ 4.0 mm ~"
-  if (/[~•·|/]\s*$/.test(before) && /^\s*[~•·|/]/.test(after)) return true;
-  return /(?:^|[\n.;!?]\s*)$/.test(before) && /^[.!]?[ \t]*(?:\r?\n|$)/.test(after);
+  if (/(?:^|\n|[~•·|/])\s*$/.test(before) && /^\s*[~•·|/]/.test(after)) return true;
+  // "Cactus in a pot, US", "US. I crochet in the round.", "[terms] US"
+  return /(?:^|[\n.;!?,\]]\s*)$/.test(before) && /^[.!]?[ \t]*(?:\r?\n|$)|^\.\s+\S/.test(after);
 }
 
 /** Every place where the text says which terms it is in: "US terms", "written in British terminology", "Terms: UK". */
@@ -117,7 +118,7 @@ export function declarationsIn(text: string): { vocabulary: Vocabulary; span: Sp
     if (!after && !before && !alone) continue;
     // "us" in lower case is a pronoun unless terms are spoken of.
     if (name === 'us' && !alone && !/term|crochet|abbrev/i.test((after ?? before)?.[0] ?? '')) continue;
-    const vocabulary = /^(?:uk|u\.k\.|british)$/i.test(name) ? 'uk' : 'us';
+    const vocabulary = /^(?:uk|u\.k\.|british|english)$/i.test(name) ? 'uk' : 'us';
     found.push({ vocabulary, span: { from: match.index, to: end } });
   }
   return found;

@@ -1,6 +1,7 @@
 import { once, type Amount, type Place } from '../pattern/instruction.js';
 import type { Loops } from '../vocabulary/stitches.js';
 import { filling, passRound } from './amount.js';
+import { passSpace } from './count.js';
 import { isWord, meaningAt, pass, spanBetween, tokenAt, type Reader } from './reader.js';
 
 /** Where a step goes and into how many stitches: "in each of the next 5 sts". */
@@ -87,6 +88,8 @@ function placementWords(reader: Reader, at: number): Placement | null {
   if (chains && chainsEnd !== null) return found(EDGE, upTo(chains.value), chainsEnd);
   const pieces = throughPieces(reader, at);
   if (pieces !== null) return { ...found(EDGE, once, pieces), loopsOnly: true };
+  const space = spaceNamed(reader, at);
+  if (space !== null) return found({ kind: 'surface' }, once, space);
   const surface = surfaceNamed(reader, at);
   if (surface !== null) return found({ kind: 'surface' }, once, surface);
   // "all in next st", "worked into one st"
@@ -368,6 +371,19 @@ const SURFACES = [
   'hole',
   'gap',
 ];
+
+/** "in next ch-2 sp", "into each 3 ch space around", "in the corner": air between stitches, which offers none that are counted. */
+function spaceNamed(reader: Reader, at: number): number | null {
+  const way = pass(reader, at, 'in');
+  let i = pass(reader, pass(reader, way, 'each', 'same', 'last'), 'next');
+  if (tokenAt(reader, i)?.kind === 'ordinal') i += 1;
+  const corner = isWord(reader, i, 'corner', 'corners');
+  if (corner) i += 1;
+  const space = passSpace(reader, i);
+  if ((!corner && space === i) || way === at) return null;
+  const around = filling(reader, space);
+  return around?.amount.kind === 'fill' ? around.next : space;
+}
 
 /**
  * "evenly around the opening", "along the side of the rows": places that offer no counted stitches. The other

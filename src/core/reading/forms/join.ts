@@ -75,6 +75,8 @@ function firstStitch(reader: Reader, at: number): number | null {
   if (!isWord(reader, i, 'to', 'in', 'into', 'on', 'at', 'with')) return null;
   i += 1;
   if (isWord(reader, i, 'form', 'make')) return pass(reader, i + 1, 'magic-ring');
+  // "sl st to corner"
+  if (isWord(reader, i, 'corner')) return isWord(reader, i + 1, 'sp', 'space') ? i + 2 : i + 1;
   let said = false;
   for (let steps = 0; steps < 8; steps += 1) {
     const token = tokenAt(reader, i);
@@ -88,6 +90,8 @@ function firstStitch(reader: Reader, at: number): number | null {
       i = chain.next;
       if (chain.meaning.stitch === 'chain') {
         if (tokenAt(reader, i)?.kind === 'number') i += 1;
+        // "ss to first ch-2 sp"
+        if (said && isWord(reader, i, 'sp', 'space')) return i + 1;
       }
       i = pass(reader, i, 'stitch-word');
       // "to first ch to form a ring"
