@@ -76,7 +76,8 @@ export function headingByLook(line: string): Heading | null {
   // A sentence, most often: without ornament, capitals or a number to make.
   const plain = isSmallLetter(text.charCodeAt(1)) && isLetter(text.charCodeAt(0));
   if (plain && isSentence(text)) return null;
-  if ((plain || /[.,;]$/.test(text)) && !MAY_SAY_MAKE.test(text) && !text.startsWith('#')) return null;
+  if ((plain || (/[.,;]$/.test(text) && !text.startsWith('.'))) && !MAY_SAY_MAKE.test(text) && !text.startsWith('#'))
+    return null;
   const ornate = isLetter(text.charCodeAt(0)) ? null : inOrnament(text);
   if (ornate) return ornate;
   // "Arm (make 2): with Oatmeal."

@@ -50,8 +50,14 @@ export const picot: InstructionForm = {
     const word = meaningAt(reader, tokenAt(reader, verb)?.value === 1 ? verb + 1 : verb, 'stitch');
     if (word?.meaning.stitch !== 'picot') return null;
     // "Picot edge: …" names the round.
-    if (reader.steps.length === 0 && tokenAt(reader, word.next)?.kind === 'word' && !reader.lexeme(word.next))
-      return null;
+    if (
+      reader.steps.length === 0 &&
+      isWord(reader, word.next, 'edge', 'edging', 'border') &&
+      isWord(reader, word.next + 1, ':')
+    ) {
+      reader.found.remarks.push(spanBetween(reader, at, word.next + 1));
+      return word.next + 2;
+    }
     reader.steps.push({ kind: 'picot', span: spanBetween(reader, at, word.next) });
     return word.next;
   },

@@ -213,10 +213,8 @@ function leadBefore(reader: Reader, at: number): number | null {
   for (let i = at; i < at + 5; i += 1) {
     const token = tokenAt(reader, i);
     if (token?.word === ':') return i + 1;
-    const meant = meaningAt(reader, i, 'stitch', 'shaping', 'increase', 'decrease', 'loops')?.meaning;
-    // "Picot edge: …"
-    const edging = meant?.is === 'stitch' && meant.stitch === 'picot';
-    if (token?.kind !== 'word' || (meant && !edging)) return null;
+    if (token?.kind !== 'word' || meaningAt(reader, i, 'stitch', 'shaping', 'increase', 'decrease', 'loops'))
+      return null;
   }
   return null;
 }
