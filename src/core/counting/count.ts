@@ -110,8 +110,8 @@ function countPart(
 
 /** "Row 3: sc 6, ch 1, turn" on a round of 12: the first row that is turned leaves the rest of the round. */
 function leavesRest(round: Round, before: Round | undefined): Round {
-  const flat = round.steps.some(({ kind }) => kind === 'flat');
-  if (round.kind !== 'row' || before?.kind !== 'round' || !before.labelled || flat) return round;
+  if (round.kind !== 'row' || before?.kind !== 'round' || !before.labelled) return round;
+  if (round.steps.some(({ kind }) => kind === 'flat')) return round;
   const turn = round.steps.find(({ kind }) => kind === 'turn');
   return turn ? { ...round, steps: [...round.steps, { kind: 'leave', count: null, span: turn.span }] } : round;
 }
@@ -149,6 +149,7 @@ function bringsGround(round: Round): boolean {
 
 /** "9 sc on fin 2, 9 sc on fin 1", "sc 6, ch 2, sc 6 on the left leg, sc 2 on ch": one edge of several pieces. */
 function joinsPieces(steps: readonly Step[]): boolean {
+  if (!steps.some(namesPiece)) return false;
   const pieces = steps.filter(namesPiece).length;
   return pieces > 1 || (pieces === 1 && steps.some(({ kind }) => kind === 'chain'));
 }
@@ -198,9 +199,13 @@ function groundOf(
   const { into } = stretch;
   if (into) {
     // A collar goes into this part, or else into the last one that left such loops, or the one before.
-    const leaving = earlier.findLast((rounds) => leavesLoops(rounds, into.round, into.loops));
-    const numbered = earlier.findLast((rounds) => roundNumbered(rounds, into.round) !== undefined);
-    const rounds = before.length > 0 ? before : (leaving ?? numbered ?? []);
+    const near = earlier.slice(-NEAR_PARTS);
+    const rounds =
+      before.length > 0
+        ? before
+        : (near.findLast((rounds) => leavesLoops(rounds, into.round, into.loops)) ??
+          near.findLast((rounds) => roundNumbered(rounds, into.round) !== undefined) ??
+          []);
     return { kind: 'edge', length: freeLoopCount(rounds, into.round, into.loops) };
   }
   const partBefore = before.at(-1);
@@ -233,6 +238,9 @@ function roundsOfPiece(called: string, earlier: readonly (readonly CountedRound[
   const pieces = new Map(earlier.map((rounds) => [rounds[0]?.part.name.toLowerCase() ?? '', rounds]));
   return pieceCalled(called, pieces) ?? [];
 }
+
+/** A collar goes into one of the parts that stand not too far above it. */
+const NEAR_PARTS = 40;
 
 /** The chain that a line of its own lays: "Row 1: Ch 13." */
 function chainAlone({ steps }: Round): Chain | null {

@@ -75,8 +75,9 @@ function evaluateWith(steps: readonly Step[], options: EvaluateOptions, chainCou
   const tally = new Tally(ground.kind === 'edge' ? ground.length : null, ground.kind === 'start', tracing);
   tally.run(steps, chainCounts);
   const outcome = tally.outcome(ground.kind === 'start');
+  if (ground.kind !== 'edge' || outcome.misfits.length === 0) return outcome;
   const turn = steps.findIndex((step) => step.kind === 'other-side');
-  if (ground.kind !== 'edge' || turn < 1 || outcome.misfits.length === 0) return outcome;
+  if (turn < 1) return outcome;
   // "sc across, 3 sc in last st, along the other side of the chain: sc 4": the first row stands on that chain.
   const around = withOtherSide(steps, turn, options, chainCounts);
   return around.misfits.length + around.obstacles.length === 0 ? around : outcome;

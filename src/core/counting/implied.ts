@@ -19,8 +19,9 @@ export function impliedRepeats(parts: readonly Part[]): ReadonlyMap<Round, reado
         const round = rounds[i];
         const edge = rounds[i - 1]?.stated?.total;
         if (!round || edge === undefined) continue;
-        if (round.steps.some((step) => step.kind === 'repeat' && step.amount?.kind === 'times')) said += 1;
-        if (saysOnce(round, edge)) found.set(round, toTheEnd(round.steps));
+        const often = round.steps.some((step) => step.kind === 'repeat' && step.amount !== null);
+        if (often) said += 1;
+        else if (saysOnce(round, edge)) found.set(round, toTheEnd(round.steps));
       }
   // Who says elsewhere how often has forgotten it here.
   return found.size < HABIT || found.size < said ? new Map() : found;

@@ -71,7 +71,7 @@ const SECTIONS: ReadonlyMap<string, SectionKind> = new Map(
 export function headingByLook(line: string): Heading | null {
   const text = line.trim().replace(NUMBER_OF_PART, '');
   if (text.length === 0 || text.length > 90) return null;
-  const told = text.length < 50 ? MAKE_SAID.exec(text) : null;
+  const told = text.length < 50 && text.includes('. ') ? MAKE_SAID.exec(text) : null;
   if (told?.[1]) return { ...named(text, 0), name: told[1] };
   // A sentence, most often: without ornament, capitals or a number to make.
   const plain = isSmallLetter(text.charCodeAt(1)) && isLetter(text.charCodeAt(0));
@@ -114,7 +114,7 @@ function inOrnament(text: string): Heading | null {
   if (mirrored?.[2] && mirrored[1]?.length === mirrored[3]?.length) return named(mirrored[2], 0);
   // ".: POT :."
   const turned = /^([^\p{L}\d\s]{2,4})\s+(\p{L}[^\n]{1,50}?)\s+([^\p{L}\d\s]{2,4})$/u.exec(text);
-  if (turned?.[2] && turned[1] === [...(turned[3] ?? '')].reverse().join('')) return named(turned[2], 0);
+  if (turned?.[2] && mirrors(turned[1] ?? '', turned[3] ?? '')) return named(turned[2], 0);
   const decor = DECOR_LINE.exec(text);
   if (
     decor &&
@@ -126,6 +126,13 @@ function inOrnament(text: string): Heading | null {
   )
     return named(decor[2], 0);
   return null;
+}
+
+/** ".:" and ":." */
+function mirrors(left: string, right: string): boolean {
+  let same = left.length === right.length;
+  for (let i = 0; i < left.length; i += 1) same &&= left.charAt(i) === right.charAt(right.length - 1 - i);
+  return same;
 }
 
 function isSmallLetter(code: number): boolean {
@@ -161,6 +168,10 @@ const NUMBER_OF_PART =
 const MAKE_SAID = /^(\p{L}[\p{L} ]{1,30})\.\s+make\s+(?:\d{1,2}|\p{L}{3,5})\.?$/iu;
 /** "♥ Head ♥" */
 const SYMBOLS = /^[\p{So}•◦▪●○]+\uFE0F?\s*|\s*[\p{So}•◦▪●○]+\uFE0F?$/gu;
+function withoutSymbols(text: string): string {
+  return text.charCodeAt(0) > 127 || text.charCodeAt(text.length - 1) > 127 ? text.replace(SYMBOLS, '') : text;
+}
+
 /** "2 arms:", "Two ears" */
 const FIGURE_BEFORE = /^(\d{1,2}|two|three|four|five|six)\s+(\p{L}{3,14}s):?$/iu;
 
@@ -208,10 +219,8 @@ const SAYS_OF_ALL =
 
 /** A short line that could be a heading if rounds follow: "Head", "First leg", "Body:". */
 export function headingByPlace(line: string): Heading | null {
-  const text = line
-    .trim()
+  const text = withoutSymbols(line.trim())
     .replace(/^(?:\*\*|__)|(?:\*\*|__)$/g, '')
-    .replace(SYMBOLS, '')
     .replace(NUMBER_OF_PART, '');
   const counted = FIGURE_BEFORE.exec(text);
   const pieces = counted?.[2] ? headingByPlace(counted[2]) : null;
@@ -282,8 +291,8 @@ const NAME_AND_LEAD =
 
 /** "Beak. With yellow, 3ch, ss in 2nd ch from hook, dc in last ch.": a part that is one line. */
 export function partInLine(line: string): Heading | null {
-  const match = STITCHES.test(line) ? /^\s*(\p{Lu}[\p{L} ]{2,20}?)\.\s+/u.exec(line) : null;
-  if (!match?.[1] || !namesPart(match[1])) return null;
+  const match = /^\s*(\p{Lu}[\p{L} ]{2,20}?)\.\s+/u.exec(line);
+  if (!match?.[1] || !namesPart(match[1]) || !STITCHES.test(line)) return null;
   return { ...named(match[1], 0), rest: line.slice(match[0].length) };
 }
 

@@ -385,7 +385,7 @@ function instructionFollows(text: string, lineEnd: number, lexicon: Lexicon): bo
 
 /** Whether the words from here on can be the beginning of an instruction. */
 export function beginsInstruction(text: string, from: number, to: number, lexicon: Lexicon): boolean {
-  const tokens = tokenize(text, { from, to: Math.min(to, from + 160) });
+  const tokens = tokenize(text, { from, to: Math.min(to, from + 80) });
   for (let i = 0; i < tokens.length && i < 10; i += 1) {
     const token = tokens[i];
     if (!token) return false;
@@ -437,6 +437,11 @@ function isAllThereIs(after: Token | undefined): boolean {
 /** The numbers of "5", "5-8", "5, 7 and 9", "five"; null where they don't rise. */
 function numbersOf(written: string): number[] | null {
   if (/^\d+$/.test(written)) return [Number(written)];
+  const plainRange = PLAIN_RANGE.exec(written);
+  if (plainRange) {
+    const [from, to] = [Number(plainRange[1]), Number(plainRange[2])];
+    return to > from ? range(from, to) : null;
+  }
   const numbers: number[] = [];
   let ranged = false;
   const plain = written.toLowerCase().replace(COMPOUND, (_, tens: string, unit: string) => {
@@ -458,6 +463,10 @@ function numbersOf(written: string): number[] | null {
   return numbers.length > 0 ? numbers : null;
 }
 
+const PLAIN_RANGE = /^(\d{1,4})[ \t]?[-–—][ \t]?(\d{1,4})$/;
+
 function range(from: number, to: number): number[] {
-  return Array.from({ length: Math.min(to - from + 1, 2000) }, (_, i) => from + i);
+  const numbers: number[] = [];
+  for (let n = from; n <= to && numbers.length < 2000; n += 1) numbers.push(n);
+  return numbers;
 }

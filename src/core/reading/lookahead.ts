@@ -83,7 +83,8 @@ export class Lookahead {
     const named = headingByPlace(text);
     // "sc in each (12)" is an instruction, and "Ears (2)" a heading.
     const works =
-      (named?.saysMake || /\d/.test(text)) &&
+      named !== null &&
+      (named.saysMake || /\d/.test(text)) &&
       beginsInstruction(
         this.#source.text,
         this.#source.lineStarts[index] ?? 0,
