@@ -5,7 +5,7 @@ import { readInstruction } from './instruction.js';
 import type { Lexicon } from './lexicon.js';
 
 /** Longer instructions stand there once. */
-const LONGEST = 120;
+const LONGEST = 200;
 
 /**
  * Reads instructions, and each wording only once: every part of a toy begins with the same rounds, and "sc around

@@ -69,7 +69,7 @@ const SECTIONS: ReadonlyMap<string, SectionKind> = new Map(
  * sides, capitals, or a number to make. Null where the line could as well be a sentence.
  */
 export function headingByLook(line: string): Heading | null {
-  const text = line.trim().replace(NUMBER_OF_PART, '');
+  const text = withoutNumber(line.trim());
   if (text.length === 0 || text.length > 90) return null;
   const told = text.length < 50 && text.includes('. ') ? MAKE_SAID.exec(text) : null;
   if (told?.[1]) return { ...named(text, 0), name: told[1] };
@@ -175,6 +175,12 @@ function withoutSymbols(text: string): string {
 /** "2 arms:", "Two ears" */
 const FIGURE_BEFORE = /^(\d{1,2}|two|three|four|five|six)\s+(\p{L}{3,14}s):?$/iu;
 
+function withoutNumber(text: string): string {
+  const first = text.charAt(0).toLowerCase();
+  // A quick look: "Part", "Step", "Section", a Roman figure, or no letter at all.
+  return 'psivx'.includes(first) || !isLetter(first.charCodeAt(0)) ? text.replace(NUMBER_OF_PART, '') : text;
+}
+
 /** "EARS (2)" */
 function figureBehind(text: string): { make: number; index: number; end: number } | null {
   const match = /^\D+?\s*[([](\d{1,2})[)\]]:?$/u.exec(text);
@@ -219,9 +225,7 @@ const SAYS_OF_ALL =
 
 /** A short line that could be a heading if rounds follow: "Head", "First leg", "Body:". */
 export function headingByPlace(line: string): Heading | null {
-  const text = withoutSymbols(line.trim())
-    .replace(/^(?:\*\*|__)|(?:\*\*|__)$/g, '')
-    .replace(NUMBER_OF_PART, '');
+  const text = withoutNumber(withoutSymbols(line.trim()).replace(/^(?:\*\*|__)|(?:\*\*|__)$/g, ''));
   const counted = FIGURE_BEFORE.exec(text);
   const pieces = counted?.[2] ? headingByPlace(counted[2]) : null;
   if (pieces && counted) {

@@ -63,7 +63,7 @@ export class Lookahead {
     const ordered = look?.section === null && look.level === 0 && !look.saysMake && ORDERS.test(text);
     // "EYES x 2" with rounds below is a piece, and no list of what is needed.
     if (look?.section && look.saysMake && this.roundsFollow(index)) return { ...look, section: null };
-    const numbered = NUMBERED.test(text) && this.nextLabel(index) !== null;
+    const numbered = look !== null && NUMBERED.test(text) && this.nextLabel(index) !== null;
     if (look && !ordered && (look.level > 0 || afterBlank || look.section || numbered || this.roundsFollow(index))) {
       const start = text.search(/[\p{L}\d]/u);
       const from = (this.#source.lineStarts[index] ?? 0) + Math.max(0, start);

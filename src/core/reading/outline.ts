@@ -592,6 +592,7 @@ function endOfWords(text: string, from: number, to: number): number {
 
 function firstWords(text: string): string {
   const words = text
+    .slice(0, 120)
     .replace(/[*_#]/g, '')
     .trim()
     .split(/[\s:,.(]+/)

@@ -16,6 +16,8 @@ const LOOPS =
  * ch 17.", "12K, start from 2nd K", "ch 12 and join … to form a ring". Null where none is named.
  */
 export function chainStartIn(prose: string, compact: boolean, offset = 0): PieceStart | null {
+  // A quick look, since most words before a round speak of no chain.
+  if (!/ch/i.test(prose) && !compact) return null;
   const match = CHAINS.exec(prose) ?? (compact ? LETTER_CHAINS.exec(prose) : null);
   const chains = Number(match?.[1] ?? match?.[2] ?? match?.[3] ?? 0);
   if (!match || chains < 2) return null;

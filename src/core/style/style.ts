@@ -1,6 +1,6 @@
 import type { CountedPattern, CountedRound } from '../counting/counted.js';
 import { countPattern } from '../counting/count.js';
-import { roundsOf, type Pattern, type Round } from '../pattern/pattern.js';
+import { roundsOf, type Pattern } from '../pattern/pattern.js';
 import { readPattern, type ReadOptions } from '../reading/read.js';
 import { TRAITS, type Occurrence, type StyleEdit, type Trait } from './traits.js';
 
