@@ -57,7 +57,7 @@ const EYES =
   /(?:(\d{1,2}(?:[.,]\d)?\s?mm)\s[^.,\n]{0,24}?)?(?<!\p{L})((?:safety|plastic|glass|bead|black)\s(?:safety\s)?eyes?|eyes?)(?!\p{L})(?:[^.,\n]{0,12}?(\d{1,2}(?:[.,]\d)?\s?mm))?/giu;
 /** Things that a list of materials names for one use in the making; needles and markers are for all of it. */
 const NOTION =
-  /(?<!\p{L})(felt|wire|pipe cleaner|button|bead|ribbon|safety eye|bell|magnet|rattle|keyring|key ring|cardboard|card|pellet|cord)s?(?!\p{L})/giu;
+  /(?<!\p{L})(?<!(?:no|without|instead of) )(felt|wire|pipe cleaner|button|bead|ribbon|safety eye|bell|magnet|rattle|keyring|key ring|cardboard|card|pellet|cord)s?(?!\p{L})/giu;
 
 const EVENTS: readonly (readonly [MakingEvent['kind'], RegExp])[] = [
   [

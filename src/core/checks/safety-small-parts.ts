@@ -6,7 +6,7 @@ const SMALL_CAUTION =
 export const safetySmallParts = reminder(
   'safety/small-parts',
   'Safety eyes are used, and no caution about small parts stands in the text.',
-  /(?:safety|screw|plastic|googly) eyes?|eyes? (?:\d+(?:\.\d+)? ?mm )?on screws?/i,
+  /(?<!(?:no|without|not use|instead of) )(?:safety|screw|plastic|googly) eyes?|eyes? (?:\d+(?:\.\d+)? ?mm )?on screws?/i,
   SMALL_CAUTION,
   'no caution about small parts stands in the text. Usual: not suitable for children under three; embroider the eyes instead.',
   {

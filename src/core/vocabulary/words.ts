@@ -333,6 +333,8 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
       'through both',
       'across both layers',
       'through both edges',
+      'through both pieces',
+      'both pieces together',
       'into both layers',
       'both layers together',
       'both edges',

@@ -196,10 +196,11 @@ function cardinalRounds(reader: Reader, at: number): { rounds: number[]; next: n
   const rounds = [first.value];
   i += 1;
   for (let ahead = 0; ahead < 20; ahead += 1) {
-    const range = isWord(reader, i, '-', 'to', 'through', 'thru');
+    const joined = rangeWithin(reader, i);
+    const range = joined || isWord(reader, i, '-', 'to', 'through', 'thru');
     const list = isWord(reader, i, ',', 'and', '&');
     if (!range && !list) break;
-    let j = i + 1;
+    let j = joined ? i : i + 1;
     if (list && isWord(reader, j, 'and', '&')) j += 1;
     const again = meaningAt(reader, j, 'round-word', 'row-word');
     if (again) j = again.next;
@@ -213,6 +214,17 @@ function cardinalRounds(reader: Reader, at: number): { rounds: number[]; next: n
     i = j + 1;
   }
   return { rounds, next: i };
+}
+
+/** "R6-R9": between a figure and a letter the dash is no word of its own. */
+function rangeWithin(reader: Reader, at: number): boolean {
+  const before = reader.tokens[at - 1];
+  const letter = tokenAt(reader, at);
+  return (
+    before !== undefined &&
+    isWord(reader, at, 'r', 'rnd', 'row') &&
+    /^\s*[-–—]\s*$/.test(reader.text.slice(before.to, letter?.from ?? 0))
+  );
 }
 
 /**

@@ -233,7 +233,8 @@ function sharing(
     case 'surface':
       return as(tool.per, single);
     case 'both-layers':
-      // "sc through both layers" goes all along them.
+      // "1 sc in each st through both layers", "sc through both layers" go all along them.
+      if (placement.each && amount.kind === 'fill') return as(named, amount);
       if (before !== null || after !== null) return as(tool.per, single);
       return as(tool.per, amount.kind === 'times' && amount.times === 1 ? { kind: 'fill', leave: 0 } : amount);
     case 'same':
