@@ -11,10 +11,10 @@ export function isSound({ unread, brackets }: Instruction): boolean {
   return unread.length === 0 && brackets.length === 0;
 }
 
-/** The stated count has a fix of its own. */
+/** The stated count has a fix of its own, and the number of rounds is for another rule. */
 export function touchesCount({ round }: CountedRound, { from, to }: Edit, offset: number): boolean {
-  const count = round.stated?.span;
-  return count !== undefined && from + offset < count.to && to + offset > count.from;
+  const said = [round.stated?.span, round.statedRounds?.span];
+  return said.some((span) => span !== undefined && from + offset < span.to && to + offset > span.from);
 }
 
 /** Rounds without a count are followed so far, to the next that states one. */

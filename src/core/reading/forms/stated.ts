@@ -27,7 +27,7 @@ export const stated: InstructionForm = {
     if (total && isWord(reader, at, 'end', 'ending', 'ends') && stitchesBeforeCount(reader, total.next))
       return total.next;
     const told = reader.found.reference !== null || reader.steps.some(isFabricStep);
-    const sign = token.word === '=' || token.word === '-' || (token.word === ':' && told);
+    const sign = token.word === '=' || ((token.word === '-' || token.word === ':') && told);
     // "on the other side: 7 sc" goes on with the round.
     if (token.word === ':' && reader.steps.at(-1)?.kind === 'other-side') return null;
     const begun = reader.steps.length > 0 || reader.found.reference !== null;
