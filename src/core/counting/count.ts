@@ -1,11 +1,12 @@
 import type { Chain, Step } from '../pattern/instruction.js';
 import type { Loops } from '../vocabulary/stitches.js';
-import type { Instruction, Part, Pattern, Round, RoundReference, Stretch } from '../pattern/pattern.js';
+import type { Instruction, Part, Pattern, Round, Stretch } from '../pattern/pattern.js';
 import type { CountedPattern, CountedRound, Verdict } from './counted.js';
 import { evaluate, foundationIn } from './evaluate.js';
 import { impliedRepeats } from './implied.js';
 import type { Ground, Obstacle, Outcome } from './outcome.js';
 import { mostPlausible, type Link } from './plausible.js';
+import { pieceCalled, referred, type Known, type Settled } from './references.js';
 import { fixedSize } from './tally.js';
 
 /** Counts every round of a pattern on the most plausible edge, and gives each its verdict. */
@@ -47,18 +48,6 @@ function withSources(round: Round, lastEdges: ReadonlyMap<string, number | null>
   };
   return { ...round, steps: round.steps.map(settle) };
 }
-
-/** What is known of the piece that a text calls so; undefined where no piece before it has such a name. */
-function pieceCalled<T>(called: string, pieces: ReadonlyMap<string, T>): T | undefined {
-  if (pieces.has(called)) return pieces.get(called);
-  const noun = called.split(' ').find((word) => /^\p{L}+$/u.test(word) && !WHICH.test(word));
-  const stem = (noun ?? called).replace(/s$/, '');
-  let found: T | undefined;
-  for (const [name, piece] of pieces) if (name.includes(stem)) found = piece;
-  return found;
-}
-
-const WHICH = /^(?:the|first|second|third|other|left|right|this|same|both|front|back)$/;
 
 function countPart(
   pattern: Pattern,
@@ -425,71 +414,6 @@ function hindered(ground: Ground, obstacles: readonly Obstacle[]): Outcome {
     worked: [],
   };
 }
-
-/** The last round of what each referring round stands for, found once. */
-type Settled = Map<Round, readonly Step[] | null>;
-
-/** What a reference can be looked up in. */
-interface Known {
-  readonly settled: Settled;
-  readonly pieces: Earlier['pieces'];
-}
-
-/** The instructions that a reference stands for, one a round; null where a round named is not there. */
-function referred(run: readonly Round[], index: number, { settled, pieces }: Known): (readonly Step[])[] | null {
-  const round = run[index];
-  const reference = round?.reference;
-  if (!round || !reference) return null;
-  if (reference.part !== undefined) return ofPiece(round, reference, reference.part, { settled, pieces });
-  const bodies: (readonly Step[])[] = [];
-  for (const number of reference.rounds) {
-    const steps = stepsOf(run, index, number, settled);
-    if (!steps) return null;
-    bodies.push(steps);
-  }
-  if (bodies.length === 0) return null;
-  const span = round.numbers.length;
-  const times = span > 0 ? Math.ceil(span / bodies.length) : Math.min(reference.times ?? 1, 500);
-  const all: (readonly Step[])[] = [];
-  for (let i = 0; i < times; i += 1) all.push(...bodies);
-  return span > 0 ? all.slice(0, span) : all;
-}
-
-/** The rounds of another piece, one instruction a round; of those that the label or the words name. */
-function ofPiece(
-  round: Round,
-  { rounds, upTo }: RoundReference,
-  part: string,
-  { settled, pieces }: Known,
-): (readonly Step[])[] | null {
-  const piece = pieceCalled(part, pieces);
-  if (!piece) return null;
-  const all: (readonly Step[])[] = [];
-  for (const other of piece) {
-    const steps = other.reference ? settled.get(other) : other.steps;
-    for (const number of other.numbers.length > 0 ? other.numbers : [0]) {
-      const wanted = rounds.length > 0 ? rounds.includes(number) : number <= (upTo ?? Infinity);
-      if (!wanted || (round.numbers.length > 1 && !round.numbers.includes(number) && rounds.length === 0)) continue;
-      if (!steps || other.unread.length > 0) return null;
-      all.push(steps);
-    }
-  }
-  return all.length > 0 && all.length <= 2000 ? all : null;
-}
-
-/** The steps of the nearest earlier round of a number. */
-function stepsOf(run: readonly Round[], index: number, number: number, settled: Settled): readonly Step[] | null {
-  for (let i = index - 1; i >= 0 && i >= index - LOOK_BACK; i -= 1) {
-    const round = run[i];
-    if (!round?.labelled || number < round.from || number > round.to) continue;
-    if (round.unread.length > 0) return null;
-    return round.reference ? (settled.get(round) ?? null) : round.steps;
-  }
-  return null;
-}
-
-/** No pattern refers to a round further back than this; it keeps the time linear. */
-const LOOK_BACK = 400;
 
 function verdictOf(round: Round, outcome: Outcome, blamed: boolean): Verdict {
   if (round.unread.length > 0 || round.brackets.length > 0 || outcome.obstacles.some(({ kind }) => kind === 'unread'))

@@ -19,6 +19,7 @@ import { tokenize } from './lexer.js';
 import type { Lexicon } from './lexicon.js';
 import { COUNT_AT_END, IN_RING, Lookahead } from './lookahead.js';
 import { chainStartIn, freeLoopsIn } from './starts.js';
+import { beginsInRing, isInstruction, mayInstruct, wordsBeforeWork } from './unlabelled.js';
 import { Yarns } from './yarns.js';
 
 /** The parts of a text with their rounds read, its sections, and all that is neither. */
@@ -78,8 +79,6 @@ const THROUGH_BOTH =
 const ONLY_COUNT = /^\s*[([{<]\s*\d{1,4}\s*(?:sts?|stitches|sc|dc)?\s*[)\]}>]\.?\s*$/iu;
 const ENDS_ON_COUNT = /[([{<]\s*\d{1,4}\s*(?:sts?|stitches|sc|dc)?\s*[)\]}>]\.?\s*$/iu;
 const FIRST_RING = /^\W{0,4}0?1[.):]\s.*(?<!\p{L})(?:ring|circle|loop|mr)(?!\p{L})/iu;
-const MAY_REFER = /(?<!\p{L})(?:as|like|rep|repeat)(?!\p{L})/iu;
-const NOTE = /^\W{0,4}(?:notes?|nb|tips?|hint|remember)(?!\p{L})|(?<!\p{L})(?:gauge|tension)\s*[:=]/iu;
 /** "Skip the first 15 st and join in st 16", "Divide for the legs". */
 const TAKES_SHARE =
   /(?<!\p{L})(?:skip|miss)\s(?:\p{Ll}+\s){0,2}\d|(?<!\p{L})(?:divide|split|shape (?:the )?(?:neck|armholes?|shoulders?))(?!\p{L})/iu;
@@ -456,7 +455,7 @@ class Outliner {
   /** An instruction without a label: a flat closing, an edging, a piece of one row. */
   #unlabelled(index: number, span: Span, text: string): boolean {
     if (this.#section !== 'part' && !(this.#section === null && this.#pending)) return false;
-    if ((!/\d/.test(text) && !MAY_REFER.test(text)) || NOTE.test(text)) return false;
+    if (!mayInstruct(text)) return false;
     let to = span.to;
     const lines = this.#source.lineStarts.length;
     for (let line = index + 1; line < lines && line < index + 4; line += 1) {
@@ -541,40 +540,6 @@ class Outliner {
     });
     this.#prose = { from: this.#prose?.from ?? span.from, to: span.to };
   }
-}
-
-/** Length of short sentences before the crochet of an unlabelled line: "Oat. Ch 26, sc in …" names a yarn first. */
-function wordsBeforeWork(text: string, lexicon: Lexicon): number {
-  const sentence = /^[^.:\d]{1,40}\.\s+(?=[\p{Lu}\d])/u.exec(text);
-  if (!sentence || MAY_REFER.test(sentence[0])) return 0;
-  return beginsInstruction(text, 0, sentence[0].length, lexicon) ? 0 : sentence[0].length;
-}
-
-/** Whether what was read of an unlabelled line is crochet with a result, and not talk about it. */
-function isInstruction(reading: Instruction): boolean {
-  const works = reading.steps.some(
-    (step) => step.kind === 'work' || step.kind === 'group' || (step.kind === 'repeat' && step.body.length > 0),
-  );
-  if (!works) return false;
-  const foundation =
-    reading.steps.some((step) => step.kind === 'chain') &&
-    reading.steps.some(
-      (step) => step.kind === 'first-chain' || (step.kind === 'work' && step.place.kind === 'chain-from-hook'),
-    );
-  if (reading.stated !== null || (foundation && reading.unread.length === 0)) return true;
-  // "Fold and close with 4 sc."
-  if (reading.steps.some(({ kind }) => kind === 'flat') && reading.unread.length === 0) return true;
-  // "Continue in sc for 3 more rounds."
-  return reading.statedRounds !== null && reading.unread.length === 0;
-}
-
-/** "Foundation: 6 sc in the ring." above Round 2. */
-function beginsInRing({ steps, unread }: Instruction): boolean {
-  const ring = steps.findIndex((step) => step.kind === 'ring');
-  const inRing = steps.some(
-    (step, i) => step.kind === 'work' && (step.place.kind === 'ring' || (ring >= 0 && i > ring)),
-  );
-  return inRing && unread.length === 0;
 }
 
 const MORE_SPACES = /\s\s|[^\S ]/;
