@@ -15,10 +15,10 @@ export interface Heading {
 }
 
 const MAKE =
-  /(?<![\p{L}\d])(?:make\s+(?:another\s+)?(\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve)|(?:crochet|work|knit)\s+(\d+|one|two|three|four|five|six)(?=\s*(?:[),.:]|$))|(\d+)\s+(?:per|on each)\s+(?:side|arm|leg|foot|hand|end)|(?:you\s+)?need\s+(?:to\s+make\s+)?(\d+|one|two|three|four|five|six|seven|eight)(?:\s+of\s+(?:them|these))?|(\d+|one|two|three|four|five|six)\s+(?:pieces?|parts?|details?|pcs?\.?|of\s+(?:them|these)|alike|times)|(?:make\s+)?(a pair)(?:\s+of(?:\s+(?:them|these))?)?|[x×*]\s?(\d+)(?!\*)|(\d+)\s?[x×])(?![\p{L}])[^)]{0,40}\)?/iu;
+  /(?<![\p{L}\d])(?:make\s+(?:another\s+)?(\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve)|(?:crochet|work|knit)\s+(\d+|one|two|three|four|five|six)(?=\s*(?:[),.:]|$))|(\d+)\s+(?:per|on each)\s+(?:side|arm|leg|foot|hand|end)|(?:you\s+)?need\s+(?:to\s+make\s+)?(\d+|one|two|three|four|five|six|seven|eight)(?:\s+of\s+(?:them|these))?|(\d+|one|two|three|four|five|six)\s+(?:pieces?|parts?|details?|pcs?\.?|of\s+(?:them|these)|alike|times)|(both)\s+(?:alike|the\s+same)|(?:make\s+)?(a pair)(?:\s+of(?:\s+(?:them|these))?)?|[x×*]\s?(\d+)(?!\*)|(\d+)\s?[x×])(?![\p{L}])[^)]{0,40}\)?/iu;
 /** A quick look before the long one. */
 const MAY_SAY_MAKE =
-  /make|crochet|work|knit|need|piece|part|detail|pcs|alike|times|a pair|of the|\d per|on each|[x×*]\s?\d|\d\s?[x×]/i;
+  /make|crochet|work|knit|need|piece|part|detail|pcs|alike|both|times|a pair|of the|\d per|on each|[x×*]\s?\d|\d\s?[x×]/i;
 const DECOR_LINE = /^\s*([~=*_#+•·\-–—]{1,6})\s*(.*?)\s*\1?\s*$/u;
 
 /** Reads how many are to be made from a heading: "(make 2)", "– make two", "x2", "(2 pcs.)". */
@@ -26,7 +26,7 @@ function quantityIn(text: string): { make: number; index: number; end: number } 
   const match = MAY_SAY_MAKE.test(text) ? MAKE.exec(text) : null;
   if (!match || /^\W{0,3}rep(?:eat)?\s/i.test(text)) return null;
   const word = (match.slice(1).find(Boolean) ?? '').toLowerCase();
-  const make = word === 'a pair' ? 2 : /^\d/.test(word) ? Number(word) : (cardinal(word) ?? 1);
+  const make = word === 'a pair' || word === 'both' ? 2 : /^\d/.test(word) ? Number(word) : (cardinal(word) ?? 1);
   const index = text.slice(0, match.index).replace(/[\s(,–—:-]+$/u, '').length;
   return make > 0 && make < 1000 ? { make, index, end: match.index + match[0].length } : null;
 }

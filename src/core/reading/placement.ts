@@ -38,7 +38,9 @@ export function placementAfter(reader: Reader, at: number): Placement | null {
   if (layers) return { ...placement, place: { kind: 'both-layers' }, next: layers.next };
   const first = placement.amount.kind === 'fill' ? fromChain(reader, placement.next) : null;
   if (first !== null) return { ...placement, next: first };
-  const source = pieceNamed(reader, placement.next);
+  // "each of 12 sts round first leg"
+  const of = isWord(reader, placement.next, 'round', 'around', 'on', 'along') ? placement.next + 1 : placement.next;
+  const source = pieceNamed(reader, of);
   if (!source && ofPiece(reader, placement.next)) return { ...placement, next: placement.next + 1 };
   return source ? { ...placement, source: source.name, next: source.next } : placement;
 }
