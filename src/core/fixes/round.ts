@@ -46,7 +46,9 @@ export function countEdit(
 ): Fix['edits'][number] | null {
   if (!round.stated) return null;
   const { from, to } = round.stated.span;
-  const at = pattern.source.text.slice(from, to).lastIndexOf(String(figure));
+  const words = pattern.source.text.slice(from, to);
+  // "(9 dc and 9 ch-2 sps)": the stitches stand before their spaces; "(10 sc, 4 hdc = 14)": the sum stands last.
+  const at = round.stated.spaces ? words.indexOf(String(figure)) : words.lastIndexOf(String(figure));
   if (at < 0) return null;
   return { span: { from: from + at, to: from + at + String(figure).length }, text: String(right) };
 }
