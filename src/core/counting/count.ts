@@ -64,7 +64,7 @@ function countPart(
     const asWritten = new Map(
       stretch.rounds.map((round, i) => {
         const own = withSteps(round, implied.get(round));
-        return [withSources(leavesRest(own, stretch.rounds[i - 1]), earlier.lastEdges), round];
+        return [withSources(leavesRound(own, stretch.rounds[i - 1]), earlier.lastEdges), round];
       }),
     );
     for (const run of runsOf([...asWritten.keys()])) {
@@ -98,7 +98,7 @@ function countPart(
 }
 
 /** "Row 3: sc 6, ch 1, turn" on a round of 12: the first row that is turned leaves the rest of the round. */
-function leavesRest(round: Round, before: Round | undefined): Round {
+function leavesRound(round: Round, before: Round | undefined): Round {
   if (round.kind !== 'row' || before?.kind !== 'round' || !before.labelled) return round;
   if (round.steps.some(({ kind }) => kind === 'flat')) return round;
   const turn = round.steps.find(({ kind }) => kind === 'turn');

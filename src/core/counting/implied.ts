@@ -6,8 +6,9 @@ import { fixedSize, isFabric, lastFabricOf } from './tally.js';
 const HABIT = 3;
 
 /**
- * Rounds that say once what is worked to the end: "R2 inc (12)", "R3 sc, inc (18)", "R4 *2 sc, inc* = 24". Where a pattern has that habit, each
- * such round is to be read as repeated; where it stands alone, the repeat has been forgotten, and nothing is changed.
+ * Rounds that say once what is worked to the end: "R2 inc (12)", "R3 sc, inc (18)", "R4 *2 sc, inc* = 24". Where a
+ * pattern has that habit, each such round is to be read as repeated; where it stands alone, the repeat has been
+ * forgotten, and nothing is changed.
  * @returns the steps of those rounds as they are meant; empty where the pattern has no such habit.
  */
 export function impliedRepeats(parts: readonly Part[]): ReadonlyMap<Round, readonly Step[]> {

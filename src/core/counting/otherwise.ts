@@ -87,29 +87,30 @@ function onceInBrackets(steps: readonly Step[]): readonly Step[] | null {
   return steps.map((step) => (step === only ? { ...only, amount: once } : step));
 }
 
+/** The slip stitches that a row begins with; null where it is no row that turns, or begins otherwise. */
+function leadingSlips(steps: readonly Step[]): { index: number; travel: Step } | null {
+  const index = steps.findIndex(isFabric);
+  const slip = steps[index];
+  if (slip?.kind !== 'work' || slip.stitch !== 'slip' || slip.amount.kind !== 'times') return null;
+  if (!steps.some(({ kind }) => kind === 'turn')) return null;
+  return { index, travel: { kind: 'skip', count: slip.amount.times, first: false, span: slip.span } };
+}
+
 /** "turn, sl st in first 2 sts, sc in next 8, leave last 2 unworked": slip stitches at the start of a row may travel. */
 function slipsTravel(steps: readonly Step[]): readonly Step[] | null {
-  const slip = steps[steps.findIndex(isFabric)];
-  const turned = steps.some(({ kind }) => kind === 'turn');
-  if (!turned || slip?.kind !== 'work' || slip.stitch !== 'slip' || slip.amount.kind !== 'times') return null;
-  const { span, amount } = slip;
-  return steps.map((step) => (step === slip ? { kind: 'skip', count: amount.times, first: false, span } : step));
+  const slips = leadingSlips(steps);
+  return slips && steps.map((step, i) => (i === slips.index ? slips.travel : step));
 }
 
 /** "sl st in first 2 sts, ch 1, sc in last st, turn": slip stitches before the chain of a row only travel. */
 export function slipsAway(steps: readonly Step[]): readonly Step[] | null {
-  if (!steps.some(({ kind }) => kind === 'turn')) return null;
-  const first = steps.findIndex(isFabric);
-  const slip = steps[first];
-  const behind = steps.slice(first + 1).find(({ kind }) => kind !== 'turn' && kind !== 'colour');
-  if (slip?.kind !== 'work' || slip.stitch !== 'slip' || slip.amount.kind !== 'times' || behind?.kind !== 'chain')
-    return null;
-  const { span, amount } = slip;
-  return [
-    ...steps.slice(0, first),
-    { kind: 'skip', count: amount.times, first: false, span },
-    ...steps.slice(first + 1).map((step): Step => (step === behind ? { ...behind, counts: false } : step)),
-  ];
+  const slips = leadingSlips(steps);
+  const behind = slips && steps.find(({ kind }, i) => i > slips.index && kind !== 'turn' && kind !== 'colour');
+  if (behind?.kind !== 'chain') return null;
+  return steps.map((step, i) => {
+    if (i === slips?.index) return slips.travel;
+    return step === behind ? { ...behind, counts: false } : step;
+  });
 }
 
 /** "sc 10, ch 2, join": a chain that closes the round is a part of the edge. */
