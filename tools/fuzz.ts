@@ -1,8 +1,10 @@
 /**
- * Checks very many hostile texts; ends with 1, and the smallest text that fails, where one does.
- *   npm run fuzz -- [CASES] [SEED]
+ * Checks very many hostile texts, then pieces of the patterns at hand said over and over; ends with 1, and what fails,
+ * where anything does.
+ *   npm run fuzz -- [CASES] [SEED] [PIECES]
  */
 import fc from 'fast-check';
+import { pieces, steepIn } from './growth.js';
 import { bearsCheck, hostileText } from './hostile.js';
 
 /** A text of a few hundred characters that takes longer than this hangs; milliseconds. */
@@ -34,3 +36,14 @@ if (details.failed) {
 }
 const seconds = (performance.now() - start) / 1000;
 console.log(`${cases} texts, seed ${seed}: none failed; ${seconds.toFixed(0)} s, the slowest ${slowest.toFixed(0)} ms`);
+
+const all = pieces();
+const few = Math.min(all.length, Number(process.argv[4] ?? 250));
+const chosen = fc.sample(fc.constantFrom(...all), { numRuns: few, seed });
+const steep = chosen.flatMap((piece) => {
+  const found = steepIn(piece);
+  for (const what of found) console.error(what);
+  return found;
+});
+console.log(`${few} of ${all.length} pieces, seed ${seed}: ${steep.length} times the work grows too fast`);
+process.exitCode = steep.length > 0 ? 1 : 0;

@@ -30,8 +30,9 @@ export const makePlace: Rule = {
     for (const { text, places, span, talk } of assembly) {
       // Loops left free are asked for where they are worked into.
       if (places.length === 0 || FREE_LOOPS.test(text)) continue;
+      const where = pieces.of(talk, text);
       for (const place of places) {
-        const found = fault(place, text, pieces.of(talk, text));
+        const found = fault(place, text, where);
         if (!found) continue;
         const from = span.from + place.from;
         yield { ...found, span: { from, to: from + place.to - place.from }, round: null };

@@ -11,9 +11,12 @@ export const notationUnread: Rule = {
       const { round, outcome } = counted;
       // A bracket that doesn't close leaves other words hanging; that is said once.
       if (round.brackets.length > 0) continue;
-      for (const { span, text } of round.unread) {
+      for (const { span, text, tooLong } of round.unread) {
         const words = text.length > 60 ? `${text.slice(0, 59)}…` : text;
-        yield { span, round: counted, message: `"${words}" was not understood, so this round is not counted.` };
+        const message = tooLong
+          ? `What begins with "${words}" is longer than one round can be, so it is not counted. Give each round a line of its own.`
+          : `"${words}" was not understood, so this round is not counted.`;
+        yield { span, round: counted, message };
       }
       if (round.unread.length === 0 && outcome.obstacles.some(({ kind }) => kind === 'unread')) {
         yield {

@@ -53,10 +53,13 @@ interface Node {
   readonly outcome: Outcome;
 }
 
+/** At most so many counts of a round are followed: a count that this many others explain better is never meant. */
+const MOST_COUNTS = 16;
+
 /**
  * Chooses the set of faults with the smallest total cost that explains a run of rounds, each worked
  * into the one before. Dynamic programming over the rounds; the states are the counts that some
- * figure of the text speaks for, at most a handful a round, so that the time grows with the rounds.
+ * figure of the text speaks for, of which the cheapest few are followed, so that the time grows with the rounds.
  * @param edge stitches that the first round is worked into; null where it starts the piece, or unknown.
  */
 export function mostPlausible(links: readonly Link[], edge: number | null): Explained[] {
@@ -74,7 +77,7 @@ export function mostPlausible(links: readonly Link[], edge: number | null): Expl
         if (!known || cost < known.cost) next.set(reading.count, { cost, before, reading, outcome });
       }
     }
-    states = next;
+    states = next.size > MOST_COUNTS ? cheapest(next) : next;
   }
   let best: Node | null = null;
   for (const node of states.values()) if (node && (!best || node.cost < best.cost)) best = node;
@@ -84,6 +87,10 @@ export function mostPlausible(links: readonly Link[], edge: number | null): Expl
     explained.push({ edge: into, outcome: node.outcome, blame: node.reading.blame, carried: node.reading.count });
   }
   return explained.reverse();
+}
+
+function cheapest(states: ReadonlyMap<number | null, Node>): Map<number | null, Node> {
+  return new Map([...states].sort(([, a], [, b]) => a.cost - b.cost).slice(0, MOST_COUNTS));
 }
 
 /** All ways to read one round on one edge, at most four. */

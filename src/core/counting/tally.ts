@@ -27,6 +27,9 @@ export class Tally {
   #spur = 0;
   /** Stitches go through both layers of an opening; of an odd number the one at the fold stays free. */
   #layers = false;
+  /** The last step of the run that uses or makes stitches, and the last whose share depends on the others. */
+  #lastFabric = -1;
+  #lastFilling = -1;
 
   constructor(
     readonly edge: number | null,
@@ -37,7 +40,9 @@ export class Tally {
 
   run(steps: readonly Step[], chainCounts: boolean, inside = false): void {
     let begun = inside;
-    const lastFabric = inside ? steps.length : lastFabricOf(steps);
+    this.#lastFabric = lastFabricOf(steps);
+    this.#lastFilling = steps.findLastIndex(fills);
+    const lastFabric = inside ? steps.length : this.#lastFabric;
     const standing = standingChainOf(steps);
     steps.forEach((step, index) => {
       switch (step.kind) {
@@ -125,7 +130,7 @@ export class Tally {
     // Slip stitches behind a finished edge, and the one that closes a ring of stitches, are travel and not fabric.
     if (step.stitch === 'slip' && amount.kind === 'times') {
       const done = this.edge !== null && this.into >= this.edge;
-      if (done || (this.free && this.made > 0 && amount.times === 1 && index >= lastFabricOf(steps))) {
+      if (done || (this.free && this.made > 0 && amount.times === 1 && index >= this.#lastFabric)) {
         this.#note(step, amount.times, 0, 0);
         return;
       }
@@ -210,8 +215,16 @@ export class Tally {
         this.#until(step, into, made, amount.count, body);
         return;
       case 'fill':
-        this.#fill(step, into, made, amount.leave > 0 ? amount.leave : neededAfter(steps, index), body);
+        this.#fill(step, into, made, amount.leave > 0 ? amount.leave : this.#neededAfter(steps, index), body);
     }
+  }
+
+  /** Stitches of the edge that the steps after an index need; a step that fills leaves them free. */
+  #neededAfter(steps: readonly Step[], index: number): number {
+    // Without an edge nothing is filled. Where several steps fill, the first takes everything: that is for the misfit to
+    // tell.
+    if (this.edge === null || index < this.#lastFilling) return 0;
+    return fixedSize(steps.slice(index + 1).filter(isFabric))?.into ?? 0;
   }
 
   #times(step: Step, into: number, made: number, times: number, body: readonly Worked[]): void {
@@ -331,11 +344,10 @@ function afterMarkers(steps: readonly Step[], from: number): Step | undefined {
   return undefined;
 }
 
-/** Stitches of the edge that the steps after an index need; a step that fills leaves them free. */
-function neededAfter(steps: readonly Step[], index: number): number {
-  const rest = steps.slice(index + 1).filter(isFabric);
-  // Where several steps fill, the first takes everything: that is for the misfit to tell.
-  return rest.length === 0 ? 0 : (fixedSize(rest)?.into ?? 0);
+/** Whether how often a step is done depends on the edge. */
+function fills(step: Step): boolean {
+  const amount = step.kind === 'work' || step.kind === 'group' || step.kind === 'repeat' ? step.amount : null;
+  return amount?.kind === 'fill' || amount?.kind === 'until-made';
 }
 
 export function lastFabricOf(steps: readonly Step[]): number {

@@ -62,6 +62,16 @@ function matchingCase(text: string, like: string): string {
   return /^\p{Lu}/u.test(like) ? text.charAt(0).toUpperCase() + text.slice(1) : text;
 }
 
+/** So many characters are read again at most in one search: beyond it a round is too long for each of its changes. */
+const MOST_REREAD = 60_000;
+
+/** The changes that are worth a try in an instruction of so many characters: all, or of a long one the smallest. */
+export function withinReach(edits: Iterable<Edit>, length: number): Edit[] {
+  const all = [...edits];
+  const most = Math.floor(MOST_REREAD / Math.max(1, length));
+  return all.length <= most ? all : all.sort((a, b) => a.size - b.size).slice(0, most);
+}
+
 const PAIRS: Record<string, string> = { '(': ')', '[': ']', '{': '}', ')': '(', ']': '[', '}': '{' };
 
 const REPEATS = /^\s*(?:[x×*]\s*\d|\d+\s*(?:x|times)|twice|around|to end|rep)/i;

@@ -7,7 +7,7 @@ import type { Instruction } from '../pattern/pattern.js';
 import type { StitchId } from '../vocabulary/stitches.js';
 import { countEdit, goesOn, isSound, LONGEST, touchesCount } from './round.js';
 import { storiesFor } from './stories.js';
-import { bracketEdits, smallEdits, timesEdits, timesSign, type Edit } from './edits.js';
+import { bracketEdits, smallEdits, timesEdits, timesSign, withinReach, type Edit } from './edits.js';
 
 /** At most so many ways to put a round right are offered. */
 const MOST = 4;
@@ -43,7 +43,7 @@ function candidates(counted: CountedPattern, index: number): Candidate[] {
   if (text.length > LONGEST || (round.round.unread.length > 0 && round.round.brackets.length === 0)) return [];
   const target = round.carried;
   const found: Candidate[] = [];
-  for (const edit of editsOf(counted, round, text, from)) {
+  for (const edit of withinReach(editsOf(counted, round, text, from), text.length)) {
     if (touchesCount(round, edit, from)) continue;
     const edited = text.slice(0, edit.from) + edit.text + text.slice(edit.to);
     const instruction = readAgain(edited);

@@ -1,7 +1,7 @@
 import type { Fix } from '../checks/rule.js';
 import type { CountedPattern, CountedRound } from '../counting/counted.js';
 import type { Outcome } from '../counting/outcome.js';
-import { smallEdits, type Edit } from './edits.js';
+import { smallEdits, withinReach, type Edit } from './edits.js';
 import { countEdit, goesOn, isSound, LONGEST, touchesCount } from './round.js';
 
 /**
@@ -117,7 +117,7 @@ function likeliest(
   const from = other.round.bodyFrom;
   const text = pattern.source.text.slice(from, other.round.span.to);
   let best: { edit: Edit; told: Told; size: number } | null = null;
-  for (const edit of smallEdits(text)) {
+  for (const edit of withinReach(smallEdits(text), text.length)) {
     if (touchesCount(other, edit, from) || (best && edit.size >= best.size)) continue;
     const instruction = pattern.readAgain(text.slice(0, edit.from) + edit.text + text.slice(edit.to));
     if (!isSound(instruction)) continue;

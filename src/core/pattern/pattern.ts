@@ -21,6 +21,8 @@ export interface RoundReference {
 export interface Unread {
   readonly span: Span;
   readonly text: string;
+  /** It was not looked at word by word: no round is as long as this. */
+  readonly tooLong?: true;
 }
 
 export interface BracketProblem {

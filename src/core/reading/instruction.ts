@@ -6,9 +6,17 @@ import { tokenize, type Token } from './lexer.js';
 import type { Lexicon } from './lexicon.js';
 import type { Beginning, Findings, InstructionForm, Placed, Reader } from './reader.js';
 
+/**
+ * More words and signs than one round of a toy ever has: several hundred steps. A longer stretch (a text that has lost its
+ * line breaks and its labels) is left unread as a whole, since the forms look back over the steps before them.
+ */
+const MOST_TOKENS = 1200;
+/** So many characters of it are told. */
+const LONGEST_TOLD = 80;
+
 /** Reads the instruction in a stretch of text. Never throws; what is not understood is in `unread`. */
 export function readInstruction(text: string, span: Span, lexicon: Lexicon): Instruction {
-  const tokens = tokenize(text, span);
+  const tokens = tokenize(text, span, MOST_TOKENS + 1);
   const found: Findings = {
     stated: null,
     reference: null,
@@ -18,6 +26,10 @@ export function readInstruction(text: string, span: Span, lexicon: Lexicon): Ins
     foreign: [],
     remarks: [],
   };
+  if (tokens.length > MOST_TOKENS) {
+    found.unread.push({ span, text: text.slice(span.from, span.from + LONGEST_TOLD), tooLong: true });
+    return { ...found, steps: [] };
+  }
   const partner = pairBrackets(tokens, found);
   const context: Context = {
     text,

@@ -22,8 +22,9 @@ const FILLERS = new Set(['the', 'of', 'a', 'an', 'its', 'your', 'just', 'only'])
 /**
  * Splits a stretch of text into tokens in one pass. Articles are left out, Markdown's double stars
  * are passed over, number words become numbers, letters and figures part ("6sc" is two tokens).
+ * @param most no more tokens than this are wanted.
  */
-export function tokenize(text: string, span: Span): Token[] {
+export function tokenize(text: string, span: Span, most = Infinity): Token[] {
   const tokens: Token[] = [];
   let i = span.from;
   const end = Math.min(span.to, text.length);
@@ -32,7 +33,7 @@ export function tokenize(text: string, span: Span): Token[] {
     tokens.push({ kind, from, to, word, raw: text.slice(from, to), value, glued: !spaced });
     spaced = false;
   };
-  while (i < end) {
+  while (i < end && tokens.length < most) {
     const code = text.charCodeAt(i);
     if (isSpace(code)) {
       // "sc in all ⇥ 18": in columns the figure behind a tab is the count.

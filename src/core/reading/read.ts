@@ -1,4 +1,4 @@
-import type { ChainRule, Pattern } from '../pattern/pattern.js';
+import type { ChainRule, Instruction, Pattern } from '../pattern/pattern.js';
 import { sourceText } from '../text/source.js';
 import type { Vocabulary } from '../vocabulary/stitches.js';
 import { detectTerms } from './detect.js';
@@ -31,7 +31,28 @@ export function readPattern(text: string, options: ReadOptions = { terms: 'auto'
     legend,
     chainRule: chainRuleIn(text),
     ...outlineOf(source, lexicon),
-    readAgain: (instruction) => readInstruction(instruction, { from: 0, to: instruction.length }, lexicon),
+    readAgain: readEachOnce(lexicon),
+  };
+}
+
+/** So many characters of instructions are kept with what was read in them. */
+const MOST_KEPT = 400_000;
+
+/** Reads single instructions, each wording once: the searches for fixes come back to the same few again and again. */
+function readEachOnce(lexicon: Lexicon): (words: string) => Instruction {
+  const read = new Map<string, Instruction>();
+  let kept = 0;
+  return (words) => {
+    const known = read.get(words);
+    if (known) return known;
+    const instruction = readInstruction(words, { from: 0, to: words.length }, lexicon);
+    kept += words.length;
+    if (kept > MOST_KEPT) {
+      read.clear();
+      kept = words.length;
+    }
+    read.set(words, instruction);
+    return instruction;
   };
 }
 

@@ -42,22 +42,44 @@ export function learnt(count: StyleCount): HouseStyle {
   return style;
 }
 
+/** So many characters of one round are read again at most to prove its changes; what is beyond stays as it is. */
+const MOST_REREAD = 30_000;
+
 /** All places of a counted pattern that are not in the house style, in the order of the text. */
 export function deviations({ pattern, rounds }: CountedPattern, style: HouseStyle): Deviation[] {
   const { text } = pattern.source;
   const found: Deviation[] = [];
   for (const round of rounds) {
+    const here: Deviation[] = [];
     for (const trait of TRAITS) {
       const wanted = style[trait.id];
       if (wanted === undefined || !trait.ways.some(({ way }) => way === wanted)) continue;
-      for (const occurrence of trait.find(round.round, text)) {
-        if (occurrence.way === wanted) continue;
-        const edits = occurrence.write(wanted);
-        found.push({ trait, occurrence, round, edits: edits && keeps(pattern, round, edits) ? edits : null });
-      }
+      for (const occurrence of trait.find(round.round, text))
+        if (occurrence.way !== wanted) here.push({ trait, occurrence, round, edits: occurrence.write(wanted) });
     }
+    found.push(...proved(pattern, round, here));
   }
   return found.sort((a, b) => a.occurrence.span.from - b.occurrence.span.from);
+}
+
+/** The deviations of one round, without the edits that change what is understood. */
+function proved(pattern: Pattern, counted: CountedRound, here: readonly Deviation[]): Deviation[] {
+  const { from, to } = counted.round.span;
+  const together = here.flatMap(({ edits }) => edits ?? []);
+  if (apart(together) && keeps(pattern, counted, together)) return [...here];
+  let reads = Math.floor(MOST_REREAD / Math.max(1, to - from));
+  return here.map((deviation) => {
+    const { edits } = deviation;
+    reads -= 1;
+    const kept = edits !== null && reads >= 0 && keeps(pattern, counted, edits);
+    return kept ? deviation : { ...deviation, edits: null };
+  });
+}
+
+/** Whether no two edits touch. */
+function apart(edits: readonly StyleEdit[]): boolean {
+  const sorted = [...edits].sort((a, b) => a.from - b.from);
+  return sorted.every(({ from }, i) => from >= (sorted[i - 1]?.to ?? 0));
 }
 
 /** Whether a round does and states the same after some edits, and is understood as well as before. */
@@ -107,9 +129,13 @@ export function inStyle(text: string, style: HouseStyle, options?: ReadOptions):
   const counted = countPattern(readPattern(text, options));
   const all = deviations(counted, style);
   const edits: StyleEdit[] = [];
-  for (const { edits: own } of all) {
+  const inRound = new Map<CountedRound, StyleEdit[]>();
+  for (const { edits: own, round } of all) {
     // Two traits may want the same words; the first of them has its way.
-    if (own?.every((edit) => !edits.some(({ from, to }) => edit.from < to && from < edit.to))) edits.push(...own);
+    const taken = inRound.get(round) ?? [];
+    if (!own?.every((edit) => !taken.some(({ from, to }) => edit.from < to && from < edit.to))) continue;
+    edits.push(...own);
+    inRound.set(round, [...taken, ...own]);
   }
   const result = edited(text, 0, text.length, edits);
   const recounted = countPattern(readPattern(result, options));

@@ -232,13 +232,13 @@ const increase: Trait = {
     { way: '2 in next', example: 'sc 3, 2 sc in next st' },
   ],
   *find(round, text) {
+    const base = /(?<![\p{L}])dc(?!\p{L})/iu.test(text.slice(round.bodyFrom, round.span.to)) ? 'dc' : 'sc';
     for (const step of worksIn(round.steps)) {
       if (step.per !== 2 || step.over !== 1 || step.amount.kind !== 'times' || step.amount.times !== 1) continue;
       const { from, to } = step.span;
       const words = text.slice(from, to);
       const way = /^inc$/iu.test(words) ? 'inc' : TWO_IN_NEXT.test(words) ? '2 in next' : null;
       if (way === null) continue;
-      const base = /(?<![\p{L}])dc(?!\p{L})/iu.test(text.slice(round.bodyFrom, round.span.to)) ? 'dc' : 'sc';
       yield {
         span: { from, to },
         way,

@@ -258,7 +258,7 @@ function spareEntries(text: string, from: Vocabulary): Span[] {
 
 /** On a line of its own, or between commas. */
 const SKIP_ENTRY =
-  /(?:(?<=\n|^)[ \t>•*+-]*\**sk\**[ \t]*(?:[=:–—|-]|\t| )[ \t]*skip(?:ped|ping)?(?:[ \t](?:a|the|next)?[ \t]?st(?:itch(?:es)?|s)?(?:\(es\))?)?[.;,]?[ \t]*(?:\r?\n|$)|[,;][ \t]*\**sk\**[ \t]*(?:[=:–—-]|[ \t])[ \t]*skip(?:ped|ping)?(?:[ \t]st(?:itch)?)?(?=[ \t]*(?:[,;.\r\n]|$)))/gu;
+  /(?:(?<=\n|^)[ \t>•*+-]*sk\**[ \t]*(?:[=:–—|-]|\t| )[ \t]*skip(?:ped|ping)?(?:[ \t](?:a|the|next)?[ \t]?st(?:itch(?:es)?|s)?(?:\(es\))?)?[.;,]?[ \t]*(?:\r?\n|$)|[,;][ \t]*\**sk\**[ \t]*(?:[=:–—-]|[ \t])[ \t]*skip(?:ped|ping)?(?:[ \t]st(?:itch)?)?(?=[ \t]*(?:[,;.\r\n]|$)))/gu;
 
 /** A pattern that says nothing of its terms says so in its second line from now on. */
 function statement(source: SourceText, to: Vocabulary): Draft {

@@ -1,0 +1,59 @@
+import { describe, expect, it } from 'vitest';
+import { checkText } from '../src/core/index.js';
+import { JOBS, pieces, steepIn } from './growth.js';
+
+const repeated = (times: number, piece: string | ((i: number) => string)) =>
+  Array.from({ length: times }, (_, i) => (typeof piece === 'string' ? piece : piece(i))).join('');
+const START = 'BALL\nRnd 1: 6 sc in MR (6)\n';
+/** The same brackets each time, in no order. */
+function brackets(length: number, marks: string): string {
+  let at = 7;
+  return repeated(length, () => marks.charAt((at = (at * 48271) % 2147483647) % marks.length));
+}
+
+/** Texts that once took seconds, minutes or all memory. */
+const ONCE_HUNG: readonly (readonly [string, string])[] = [
+  ['many steps that fill the round', `${START}Rnd 2: ${repeated(24, 'sc around, ')}(12)\n`],
+  ['two thousand of them', `${START}Rnd 2: ${repeated(2000, 'sc around, ')}(12)\n`],
+  ['stripes told in one line', `${START}Rnd 2: ${repeated(60, 'in Moss sc around, in Sand sc around, ')}(6)\n`],
+  ['rounds that each state another count', START + repeated(4000, (i) => `Rnd ${i + 2}: sc around (${100 + i * 3})\n`)],
+  ['a faulty round of many steps', `${START}Rnd 2: ${repeated(160, 'sc 1, inc, ')}(7)\n`],
+  ['places repeated in one line', `${START}${repeated(5000, 'insert eyes between rounds 4 and 5, ')}\n`],
+  ['stars', `${START}${repeated(100_000, '**')}\n`],
+  ['stars in a round', `${START}Rnd 2: ${repeated(100_000, '**')}\n`],
+  ['brackets in one line', brackets(500_000, '()[]{}<>')],
+  ['brackets in lines', brackets(500_000, '()[]{}<>\n')],
+  ['a round that refers to all before it', START + repeated(800, (i) => `Rnd ${i + 2}: repeat Rnds 1-${i + 1}\n`)],
+  ['a pattern that has lost its line breaks', repeated(3000, (i) => `Rnd ${i + 1}: sc around (6). `)],
+  ['many pieces', repeated(3000, (i) => `PART ${i}\nRnd 1: 6 sc in MR (6)\n`)],
+];
+/** On an idle machine none of them takes a tenth of this; milliseconds. */
+const LONG = 8000;
+
+describe('no text hangs', () => {
+  it.each(ONCE_HUNG)('%s', (_, text) => {
+    for (const [job, work] of Object.entries(JOBS)) {
+      const start = performance.now();
+      work(text);
+      expect(performance.now() - start, job).toBeLessThan(LONG);
+    }
+  });
+
+  it('a round longer than any is told as such, and the rounds beside it are counted', () => {
+    const { parts, findings } = checkText(
+      `${START}Rnd 2: inc x 6 (12)\nRnd 3: ${repeated(400, 'sc 1, inc, ')}(24)\nRnd 4: sc around (24)\n`,
+      'x',
+    );
+    expect(parts[0]?.rounds.map(({ verdict }) => verdict)).toEqual(['agrees', 'agrees', 'unreadable', 'on-trust']);
+    expect(findings.filter(({ line }) => line === 4).map(({ message }) => message)).toEqual([
+      expect.stringContaining('longer than one round can be'),
+    ]);
+  });
+});
+
+describe('the work grows as the text does', () => {
+  const chosen = pieces().filter((_, i) => i % 1500 === 7);
+  it.each(['sc around', 'insert eyes between rounds 4 and 5', '**', 'dec 5 times (5 st)', ...chosen])('%s', (piece) => {
+    expect(steepIn(piece)).toEqual([]);
+  });
+});
