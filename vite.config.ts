@@ -4,5 +4,10 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   plugins: [sveltekit()],
   worker: { format: 'es' },
-  test: { include: ['src/**/*.test.ts', 'tools/**/*.test.ts'], environment: 'node', testTimeout: 60_000 },
+  test: {
+    include: ['src/**/*.test.ts', 'tools/**/*.test.ts', 'scripts/**/*.test.ts'],
+    globalSetup: 'scripts/before-tests.mjs',
+    environment: 'node',
+    testTimeout: 60_000,
+  },
 });

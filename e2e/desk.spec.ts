@@ -253,7 +253,11 @@ test('a changed round shows how it read before; the sums can be copied, and a fi
     return data;
   });
   await page.dispatchEvent('.cm-content', 'drop', { dataTransfer: carried });
+  const offer = page.getByRole('dialog', { name: 'A file for this pattern?' });
+  await expect(offer).toContainText('Rnd 1: 7 sc in MR (7)');
+  await expect(page.getByLabel('Manuscript')).toContainText('Dye pot');
+  await offer.getByRole('button', { name: 'Put it in place of this text' }).click();
   await expect(railRow(page, 'Rnd 1')).toHaveAttribute('title', 'Rnd 1: makes 7, states 7; agrees');
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.keyboard.press('Control+z');
   await expect(page.getByLabel('Manuscript')).toContainText('Dye pot');
 });

@@ -1,12 +1,48 @@
-import type { ServerInit } from '@sveltejs/kit';
-import { store } from './lib/server/store.js';
+import { building, dev } from '$app/environment';
+import { json, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
+import { troubleOf } from './lib/server/answers.js';
+import { readFrontDoor, type FrontDoor } from './lib/server/environment.js';
+import { openDoor, refusal, SECURITY_HEADERS } from './lib/server/frontDoor.js';
+import { stores } from './lib/server/store.js';
 
-/** The database is opened before the first request; a server that can't keep anything does not start. */
+let door: FrontDoor;
+
+/**
+ * The database is opened before the first request; a server that can't keep anything does not start, nor does one that
+ * everybody can reach without anybody having said so.
+ */
 export const init: ServerInit = async () => {
   try {
-    await store();
+    door = readFrontDoor(dev || building ? { ...process.env, HOST: '127.0.0.1' } : process.env);
+    const open = openDoor(door);
+    if (open && !open.goOn) throw new Error(open.words);
+    if (open) console.warn(open.words);
+    await stores();
+    // What fails where nobody waits for it is told, and takes nothing else with it.
+    process.on('unhandledRejection', (error) => console.error(error));
   } catch (error) {
     console.error(`Dostik can't start. ${error instanceof Error ? error.message : String(error)}`);
     process.exit(1);
   }
 };
+
+export const handle: Handle = async ({ event, resolve }) => {
+  const refused = refusal(event.request, door);
+  const response = refused ? json({ message: refused.message }, { status: refused.status }) : await resolve(event);
+  for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.headers.set(name, value);
+  if (!response.headers.has('content-security-policy'))
+    response.headers.set('content-security-policy', "default-src 'none'; frame-ancestors 'none'");
+  if (!response.headers.has('cache-control')) {
+    const page = response.headers.get('content-type')?.startsWith('text/html');
+    response.headers.set('cache-control', page ? 'private, no-cache' : 'private, no-store');
+  }
+  return response;
+};
+
+/** What a page says when it could not be made. */
+export const handleError: HandleServerError = ({ error, status, message }) =>
+  status === 404
+    ? { message: 'There is no such page.' }
+    : status < 500
+      ? { message }
+      : { message: troubleOf(error).message };

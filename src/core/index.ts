@@ -17,13 +17,15 @@ export { HOOKS, type Hook } from './vocabulary/hooks.js';
 export { STITCHES, type Stitch, type Vocabulary } from './vocabulary/stitches.js';
 export { YARN_WEIGHTS, type YarnWeight } from './vocabulary/yarns.js';
 export { ruleCards, severitySchema, type RuleCard } from './checks/list.js';
-export type { RuleSettings } from './checks/registry.js';
+export { isRule, type RuleSettings } from './checks/registry.js';
 export { houseStyleSchema, styledSchema, styleTraits } from './style/schema.js';
 export { inStyle, learnt, styleOf, type HouseStyle, type StyleCount, type Styled } from './style/style.js';
 export { accountSchema, hookSlipSchema } from './explaining/schema.js';
 export type { AccountStep, HookSlip, Ladder, RoundAccount } from './explaining/schema.js';
 export { reportSchema } from './report/schema.js';
 export type { Report, ReportFinding, ReportRound, ReportVerdict } from './report/schema.js';
+export { contentOf, type Encoding, type FileContent } from './text/bytes.js';
+export { keyOf } from './text/key.js';
 export { markedLines, markedText, type MarkedLine } from './report/marked.js';
 export { reportText } from './report/text.js';
 

@@ -4,6 +4,7 @@ import {
   conflictSchema,
   editionMadeSchema,
   createdSchema,
+  earlierSchema,
   patternSchema,
   savedSchema,
   troubleSchema,
@@ -36,44 +37,77 @@ export function troubleIn(error: unknown): string {
   return error instanceof Trouble ? error.message : 'This did not work.';
 }
 
+/** An answer is waited for so long, and so much longer for each character that is sent; milliseconds. */
+const LONGEST_WAIT = 5000;
+const LONGER_EACH = 0.01;
+const LONGEST_CONVERSION = 20_000;
+/** So much can still be sent while the page is being left; bytes. */
+const MOST_ON_LEAVING = 60_000;
+
 /** Sends a request; an answer that isn't fine becomes a Trouble with the server's own words. */
-async function ask(path: string, init?: RequestInit, fine: readonly number[] = []): Promise<Response> {
+async function ask(path: string, init: RequestInit = {}, fine: readonly number[] = []): Promise<Response> {
   let response: Response;
+  const length = typeof init.body === 'string' ? init.body.length : 0;
   try {
-    response = await fetch(path, init);
-  } catch {
-    throw new Trouble('The server does not answer.', true);
+    response = await fetch(path, {
+      signal: AbortSignal.timeout(LONGEST_WAIT + Math.round(length * LONGER_EACH)),
+      ...init,
+    });
+  } catch (error) {
+    const late = error instanceof DOMException && error.name === 'TimeoutError';
+    throw new Trouble(late ? 'The server has not answered in time.' : 'The server does not answer.', true);
   }
   if (response.ok || fine.includes(response.status)) return response;
-  const said = troubleSchema.safeParse(await response.json().catch(() => null));
-  const message = said.success
-    ? said.data.message
+  const words = troubleSchema.safeParse(await response.json().catch(() => null));
+  const message = words.success
+    ? words.data.message
     : response.status === 413
       ? 'This text is too large to be taken in.'
       : `The server could not do this (${response.status}).`;
   throw new Trouble(message, response.status >= 500);
 }
 
-const body = (method: string, value: unknown): RequestInit => ({
+/** What an answer says. @throws Trouble where it is cut off, or is not what was asked for. */
+async function said<Answer>(response: Response, schema: z.ZodMiniType<Answer>): Promise<Answer> {
+  const read = schema.safeParse(await response.json().catch(() => null));
+  if (read.success) return read.data;
+  throw new Trouble('The answer of the server could not be read.', true);
+}
+
+const body = (method: string, value: unknown): RequestInit & { readonly body: string } => ({
   method,
   headers: { 'content-type': 'application/json' },
   body: JSON.stringify(value),
 });
 
 export async function takeIn(text: string, name: string): Promise<string> {
-  return createdSchema.parse(await (await ask('/api/patterns', body('POST', { text, name }))).json()).id;
+  return (await said(await ask('/api/patterns', body('POST', { text, name })), createdSchema)).id;
 }
 
-export type Saved = { readonly revision: number } | { readonly current: StoredPattern };
+export type Saved = z.infer<typeof savedSchema> | z.infer<typeof conflictSchema>;
 
 /** Saves a text made from revision `base`; where another save came first, what stands there now. */
 export async function saveText(id: string, text: string, base: number): Promise<Saved> {
-  const response = await ask(`/api/patterns/${id}`, body('PUT', { text, base }), [409]);
-  return z.union([savedSchema, conflictSchema]).parse(await response.json());
+  const request = body('PUT', { text, base });
+  const keepalive = request.body.length * 2 < MOST_ON_LEAVING;
+  return said(
+    await ask(`/api/patterns/${id}`, { ...request, keepalive }, [409]),
+    z.union([savedSchema, conflictSchema]),
+  );
+}
+
+/** Settles a conflict: one of the two texts goes on, the other is shelved as a copy. Returns what stands there then. */
+export async function settleConflict(id: string, mine: string, keep: 'mine' | 'theirs'): Promise<StoredPattern> {
+  return said(await ask(`/api/patterns/${id}/settle`, body('POST', { mine, keep })), patternSchema);
 }
 
 export async function current(id: string): Promise<StoredPattern> {
-  return patternSchema.parse(await (await ask(`/api/patterns/${id}`)).json());
+  return said(await ask(`/api/patterns/${id}`), patternSchema);
+}
+
+/** The text as it was before the last sitting; null where there was none. */
+export async function earlierText(id: string): Promise<string | null> {
+  return (await said(await ask(`/api/patterns/${id}/earlier`), earlierSchema)).text;
 }
 
 export async function rename(id: string, name: string): Promise<void> {
@@ -102,7 +136,9 @@ export async function decideTerm(id: string, decision: TermDecision): Promise<vo
 
 /** Saves the conversion as an edition, or brings the one that is there up to date. */
 export async function saveEdition(id: string, wanted: TermsWanted): Promise<EditionMade> {
-  return editionMadeSchema.parse(await (await ask(`/api/patterns/${id}/editions`, body('POST', wanted))).json());
+  // The server converts and reads again what it has converted.
+  const request = { ...body('POST', wanted), signal: AbortSignal.timeout(LONGEST_CONVERSION) };
+  return said(await ask(`/api/patterns/${id}/editions`, request), editionMadeSchema);
 }
 
 /** Sets a rule for a pattern, or (null) for all of them. */

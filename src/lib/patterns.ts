@@ -12,7 +12,17 @@ const text = z
       `This text is longer than ${LONGEST_TEXT.toLocaleString('en')} characters. Split it, and take in the parts.`,
     ),
   );
-const name = z.string().check(z.trim(), z.maxLength(LONGEST_NAME, `A name has at most ${LONGEST_NAME} characters.`));
+const name = z.string().check(
+  // Characters that are none, a NUL among them, would end a name somewhere on its way.
+  z.overwrite((value) => value.replace(/\s*\p{Cc}+\s*/gu, ' ')),
+  z.trim(),
+  z.maxLength(LONGEST_NAME, `A name has at most ${LONGEST_NAME} characters.`),
+);
+/** What a pattern without a name is called. */
+export const UNTITLED = 'Untitled pattern';
+
+/** Milliseconds since 1970, as far as a date can be made of them. */
+export const momentSchema = z.number().check(z.gte(0), z.lte(8.64e15));
 
 /** Something pasted or dropped, to be taken in. Without a name the first line of the text is taken. */
 export const intakeSchema = z.object({
@@ -24,6 +34,9 @@ export const intakeSchema = z.object({
 
 /** A save from the Desk: the text, and the revision that it was made from. */
 export const saveSchema = z.object({ text, base: z.int().check(z.gte(1)) });
+
+/** Which of two texts goes on after a conflict; the other one is shelved as a copy. */
+export const settleSchema = z.object({ mine: text, keep: z.enum(['mine', 'theirs']) });
 
 export const renameSchema = z.object({ name: name.check(z.minLength(1, 'A pattern needs a name.')) });
 
@@ -37,15 +50,17 @@ export const patternSchema = z.object({
   terms: z._default(z.enum(['auto', 'us', 'uk']), 'auto'),
 });
 export type StoredPattern = z.infer<typeof patternSchema>;
+/** A pattern with its text, or (null) with a text that is to be fetched. */
+export type BriefPattern = Omit<StoredPattern, 'text'> & { readonly text: string | null };
 
-const key = z.string().check(z.minLength(1), z.maxLength(64));
+export const keySchema = z.string().check(z.minLength(1), z.maxLength(64));
 
 /** A tick set or taken off. */
-export const tickSchema = z.object({ key, on: z.boolean() });
+export const tickSchema = z.object({ key: keySchema, on: z.boolean() });
 
 /** A finding put aside with a reason, or (null) taken up again. */
 export const dismissalSchema = z.object({
-  key,
+  key: keySchema,
   rule: z.string().check(z.maxLength(64)),
   reason: z.nullable(z.string().check(z.trim(), z.maxLength(500, 'A reason has at most 500 characters.'))),
 });
@@ -57,7 +72,7 @@ export const settledSchema = z.object({ terms: z.enum(['auto', 'us', 'uk']) });
 /** What is to be written for a word on the way into the other vocabulary, or (null) nothing decided. */
 export const termDecisionSchema = z.object({
   to: vocabulary,
-  key,
+  key: keySchema,
   written: z.nullable(z.string().check(z.maxLength(200, 'What is written instead has at most 200 characters.'))),
 });
 export type TermDecision = z.infer<typeof termDecisionSchema>;
@@ -95,14 +110,16 @@ export const editionMadeSchema = z.object({
 });
 export type EditionMade = z.infer<typeof editionMadeSchema>;
 
+export const severitySettingSchema = z.enum(['error', 'warning', 'hint', 'off']);
+
 /** A rule set to another severity, switched off, or (null) as it is. */
 export const ruleSettingSchema = z.object({
   rule: z.string().check(z.maxLength(64)),
-  severity: z.nullable(z.enum(['error', 'warning', 'hint', 'off'])),
+  severity: z.nullable(severitySettingSchema),
 });
 export type RuleSetting = z.infer<typeof ruleSettingSchema>;
 /** By the id of a rule how it is set. */
-export const ruleSettingsSchema = z.record(z.string(), z.enum(['error', 'warning', 'hint', 'off']));
+export const ruleSettingsSchema = z.record(z.string(), severitySettingSchema);
 
 /** What a person has noted on a pattern. */
 export interface Notes {
@@ -111,13 +128,14 @@ export interface Notes {
   readonly dismissals: readonly Dismissal[];
   /** How the rules are set for this pattern. */
   readonly rules: z.infer<typeof ruleSettingsSchema>;
-  /** The text as it was before the last sitting; null where there was none. */
-  readonly before: string | null;
 }
 
 /** What the server says to a save: the new revision, or what stands there instead. */
 export const savedSchema = z.object({ revision: z.int() });
-export const conflictSchema = z.object({ current: patternSchema });
+/** `kept`: the text had been saved before the other one, though no answer arrived. */
+export const conflictSchema = z.object({ current: patternSchema, kept: z.boolean() });
+/** A text as it was before the last sitting; null where there was none. */
+export const earlierSchema = z.object({ text: z.nullable(z.string()) });
 export const troubleSchema = z.object({ message: z.string() });
 export const createdSchema = z.object({ id: z.string() });
 
@@ -135,3 +153,14 @@ export const summarySchema = z.object({
   tally: z.string().check(z.maxLength(400)),
 });
 export type Summary = z.infer<typeof summarySchema>;
+
+/** A pattern as it stands on the shelf. */
+export interface ShelfEntry {
+  readonly id: string;
+  readonly name: string;
+  readonly updatedAt: number;
+  /** The figures as they were counted last; null where there are none. */
+  readonly summary: Summary | null;
+  /** Whether they are those of the text as it is, are being counted, can't be, or the entry can't be read. */
+  readonly state: 'counted' | 'counting' | 'too-much' | 'unreadable';
+}

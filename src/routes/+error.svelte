@@ -1,11 +1,13 @@
 <script lang="ts">
   import { page } from '$app/state';
+
+  const title = $derived(page.status === 404 ? 'Not here' : 'This did not work');
 </script>
 
-<svelte:head><title>Not here · Dostik</title></svelte:head>
+<svelte:head><title>{title} · Dostik</title></svelte:head>
 
 <main>
-  <h1>{page.status === 404 ? 'Not here' : 'This did not work'}</h1>
+  <h1>{title}</h1>
   <p>{page.error?.message ?? 'Something went wrong.'}</p>
   <p><a href="/">Back to the shelf</a></p>
 </main>

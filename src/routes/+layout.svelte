@@ -4,10 +4,12 @@
   import '../lib/styles/tokens.css';
   import '../lib/styles/base.css';
   import Toaster from '../lib/components/Toaster.svelte';
+  import UpdateNotice from '../lib/components/UpdateNotice.svelte';
   import type { LayoutProps } from './$types.js';
 
   let { children }: LayoutProps = $props();
 </script>
 
 {@render children()}
+<UpdateNotice />
 <Toaster />

@@ -1,7 +1,12 @@
-import { store } from '../lib/server/store.js';
+import { stores } from '../lib/server/store.js';
 import type { PageServerLoad } from './$types.js';
+
+/** Figures that will be there in a moment are waited for; milliseconds. */
+const MOMENT = 150;
 
 export const load: PageServerLoad = async ({ depends }) => {
   depends('dostik:shelf');
-  return { patterns: await (await store()).list() };
+  const { patterns, recounts } = await stores();
+  await recounts.idle(MOMENT);
+  return { patterns: await patterns.list(), away: (await patterns.away()).length };
 };

@@ -1,5 +1,7 @@
 <script lang="ts">
+  import { onMount } from 'svelte';
   import { invalidate } from '$app/navigation';
+  import { navigating } from '$app/state';
   import Plus from '@lucide/svelte/icons/plus';
   import Button from '../lib/components/Button.svelte';
   import Mark from '../lib/components/Mark.svelte';
@@ -8,7 +10,9 @@
   import { notKept, putAway, takeBack } from '../lib/client.js';
   import TakeIn from '../lib/shelf/TakeIn.svelte';
   import Tally from '../lib/shelf/Tally.svelte';
-  import { LONGEST_TEXT } from '../lib/patterns.js';
+  import { whenSaved } from '../lib/desk/savers.js';
+  import { nameOfFile, readFile } from '../lib/readFile.js';
+  import KeptTexts from '../lib/shelf/KeptTexts.svelte';
   import type { PageProps } from './$types.js';
 
   let { data }: PageProps = $props();
@@ -58,11 +62,24 @@
     hovered = false;
     const file = event.dataTransfer?.files[0];
     if (!file) return;
-    if (file.size > LONGEST_TEXT * 3) {
-      toasts.say(`“${short(file.name)}” is too large to be a pattern.`);
-      return;
-    }
-    taking = { text: await file.text(), name: file.name.replace(/\.(?:txt|md)$/i, '') };
+    const read = await readFile(file);
+    if ('refused' in read) toasts.say(read.refused);
+    else taking = { text: read.text, name: nameOfFile(read.file) };
+  }
+
+  /** Figures that are still being counted are asked for again; milliseconds. */
+  const SOON = 1000;
+  $effect(() => {
+    if (!data.patterns.some(({ state }) => state === 'counting')) return;
+    const timer = setInterval(refresh, SOON);
+    return () => clearInterval(timer);
+  });
+  // What was left at a Desk a moment ago is saved while the shelf is already there.
+  onMount(() => whenSaved(refresh));
+
+  /** Whoever is on the way to another page is not called back. */
+  function refresh(): void {
+    if (navigating.to === null) void invalidate('dostik:shelf');
   }
 
   function onkeydown(event: KeyboardEvent): void {
@@ -94,6 +111,7 @@
   </header>
 
   <main>
+    <KeptTexts patterns={data.patterns} />
     {#if data.patterns.length === 0}
       <div class="nothing">
         <h2>The shelf is empty.</h2>
@@ -103,21 +121,29 @@
       <p class="nothing">No pattern is called “{short(sought)}”.</p>
     {:else}
       <ul>
-        {#each shown as { id, name, updatedAt, summary } (id)}
+        {#each shown as { id, name, updatedAt, summary, state } (id)}
           <li>
             <div class="name">
               <a href="/desk/{id}">{name}</a>
               <p class="facts">
-                {#if summary}{TERMS[summary.terms]} · {summary.parts} {summary.parts === 1 ? 'part' : 'parts'} ·{/if}
-                changed <time datetime={new Date(updatedAt).toISOString()}>{day.format(updatedAt)}</time>
+                {#if state === 'unreadable'}
+                  Something else than Dostik has changed what is kept of it.
+                {:else}
+                  {#if summary}{TERMS[summary.terms]} · {summary.parts} {summary.parts === 1 ? 'part' : 'parts'} ·{/if}
+                  changed <time datetime={new Date(updatedAt).toISOString()}>{day.format(updatedAt)}</time>
+                {/if}
               </p>
             </div>
-            {#if summary}
+            {#if state === 'unreadable'}
+              <p class="facts">This entry could not be read. The others are as they were.</p>
+              <span></span>
+            {:else if summary}
               {@const open = summary.errors + summary.warnings}
               <div class="strip">
                 <Tally tally={summary.tally} />
                 <p class="facts">
-                  {#if summary.rounds === 0}no rounds found{:else}{summary.agree} of {summary.rounds} rounds agree{/if}
+                  {#if state === 'counting'}being counted…{:else if summary.rounds === 0}no rounds found{:else}{summary.agree}
+                    of {summary.rounds} rounds agree{/if}
                 </p>
               </div>
               <p class="open" class:calm={open === 0}>
@@ -128,7 +154,9 @@
                   >{/if}
               </p>
             {:else}
-              <p class="facts">Too long to be counted here; its Desk does it.</p>
+              <p class="facts">
+                {state === 'counting' ? 'Being counted…' : 'Too much to be counted at once; its Desk may still do it.'}
+              </p>
               <span></span>
             {/if}
             <Menu
@@ -138,6 +166,9 @@
           </li>
         {/each}
       </ul>
+    {/if}
+    {#if data.away > 0}
+      <p class="away"><a href="/away">{plural(data.away, 'pattern')} put away</a></p>
     {/if}
   </main>
 </div>
@@ -176,6 +207,11 @@
   h1 {
     font-size: var(--size-display);
     line-height: 1.1;
+  }
+
+  .away {
+    padding-top: var(--space-5);
+    font-size: var(--size-body);
   }
 
   .tools {

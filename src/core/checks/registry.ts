@@ -44,7 +44,7 @@ import { shapeStacked } from './shape-stacked.js';
 import { termsInconsistent } from './terms-inconsistent.js';
 import { termsUnused } from './terms-unused.js';
 import type { HouseStyle } from '../style/style.js';
-import { styleRule } from './style-house.js';
+import { HOUSE_STYLE, styleRule } from './style-house.js';
 import { documentOf, NO_DOCUMENT } from './document.js';
 import { NO_PROSE, proseOf } from './prose.js';
 import type { Found, Rule, Severity } from './rule.js';
@@ -96,6 +96,13 @@ export const RULES: readonly Rule[] = [
   safetyMagnet,
   rightsCharacter,
 ];
+
+const IDS: ReadonlySet<string> = new Set([...RULES.map(({ id }) => id), HOUSE_STYLE]);
+
+/** Whether there is a rule of this id, that of the house style included. */
+export function isRule(id: string): boolean {
+  return IDS.has(id);
+}
 
 /** More parts than one pattern has. */
 const MOST_PARTS = 60;

@@ -3,18 +3,24 @@ import { deviations, type Deviation, type HouseStyle } from '../style/style.js';
 import type { Trait } from '../style/traits.js';
 import type { Found, Rule } from './rule.js';
 
+/** The id under which the house style speaks. */
+export const HOUSE_STYLE = 'style/house';
+
 /** What a house style finds in a pattern; it is no rule of the catalogue, and speaks only where a style has been set. */
 export function styleRule(
   style: HouseStyle,
 ): Pick<Rule, 'id' | 'severity'> & { check(counted: CountedPattern): Iterable<Found> } {
   return {
-    id: 'style/house',
+    id: HOUSE_STYLE,
     severity: 'hint',
     *check(counted) {
       const { text } = counted.pattern.source;
       const byTrait = new Map<Trait, Deviation[]>();
-      for (const deviation of deviations(counted, style))
-        byTrait.set(deviation.trait, [...(byTrait.get(deviation.trait) ?? []), deviation]);
+      for (const deviation of deviations(counted, style)) {
+        const same = byTrait.get(deviation.trait);
+        if (same) same.push(deviation);
+        else byTrait.set(deviation.trait, [deviation]);
+      }
       // One finding for each trait, at its first place, with a fix for all of them.
       for (const [trait, places] of byTrait) {
         const first = places[0];

@@ -6,12 +6,11 @@
   interface Props {
     mine: string;
     theirs: StoredPattern;
-    /** Both do their work and say in words if they can't. */
-    keepBoth: () => Promise<string>;
-    useMine: () => Promise<string>;
+    /** Goes on with one of the two, and shelves the other; says in words if that can't be done. */
+    settle: (winner: 'mine' | 'theirs') => Promise<string>;
   }
 
-  let { mine, theirs, keepBoth, useMine }: Props = $props();
+  let { mine, theirs, settle }: Props = $props();
   let problem = $state('');
   let busy = $state(false);
 
@@ -24,9 +23,9 @@
     return { line: line + 1, here: here[line] ?? '(nothing)', there: there[line] ?? '(nothing)' };
   });
 
-  async function settle(work: () => Promise<string>): Promise<void> {
+  async function choose(winner: 'mine' | 'theirs'): Promise<void> {
     busy = true;
-    problem = await work();
+    problem = await settle(winner);
     busy = false;
   }
 </script>
@@ -41,10 +40,10 @@
   </dl>
   {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
   <div class="ends">
-    <Button weight="firm" disabled={busy} onclick={() => void settle(keepBoth)}
+    <Button weight="firm" disabled={busy} onclick={() => void choose('theirs')}
       >Go on with theirs, shelve mine as a copy</Button
     >
-    <Button disabled={busy} onclick={() => void settle(useMine)}>Go on with mine, shelve theirs as a copy</Button>
+    <Button disabled={busy} onclick={() => void choose('mine')}>Go on with mine, shelve theirs as a copy</Button>
   </div>
 </Dialog>
 

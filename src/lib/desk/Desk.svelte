@@ -3,29 +3,34 @@
   import type { EditorView } from '@codemirror/view';
   import { onDestroy, tick as drawn, untrack } from 'svelte';
   import { markedText, type HouseStyle, type Report, type ReportFinding, type RoundAccount } from '../../core/index.js';
-  import { notKept, putAway, rename, saveText, takeBack, takeIn, troubleIn } from '../client.js';
+  import { earlierText, notKept, putAway, rename, takeBack, troubleIn } from '../client.js';
   import Tabs from '../components/Tabs.svelte';
+  import { fetched } from '../fetched.js';
+  import { readFile, type ReadFile } from '../readFile.js';
   import { toasts } from '../components/toasts.svelte.js';
-  import { LONGEST_NAME, LONGEST_TEXT, type Notes as StoredNotes, type StoredPattern } from '../patterns.js';
+  import type { Notes as StoredNotes, StoredPattern } from '../patterns.js';
   import type { EarlierRound } from '../workers/check.worker.js';
-  import { Checker } from '../workers/checker.js';
+  import { Checker, type CheckState } from '../workers/checker.js';
   import { actionFor, actionsOf } from './actions.js';
+  import CheckSign from './CheckSign.svelte';
+  import CheckTrouble from './CheckTrouble.svelte';
   import Conflict from './Conflict.svelte';
   import DeskHeader from './DeskHeader.svelte';
-  import { readDraft } from './draft.js';
   import FindingList from './FindingList.svelte';
   import { lightWords, placeOf, showFindings } from './findings.js';
   import { toggleFold } from './folding.js';
+  import { adoptable, drop } from './kept.js';
   import { applyFix, goTo, goToLine, replaceText } from './manuscript.js';
   import Manuscript from './Manuscript.svelte';
   import { Notes } from './notes.svelte.js';
+  import Offered from './Offered.svelte';
   import PartList from './PartList.svelte';
   import { showReport, showTicks } from './rail.js';
   import { remember } from './remembered.js';
   import Rename from './Rename.svelte';
   import RoundCard from './RoundCard.svelte';
   import { nearest, placedRounds, roundAt, type PlacedRound, type Spot } from './rounds.js';
-  import { Saver } from './saver.svelte.js';
+  import { flushAll, leave, saverFor } from './savers.js';
   import { saveAsText } from './saveAsText.js';
   import SaveSign from './SaveSign.svelte';
   import SaveTrouble from './SaveTrouble.svelte';
@@ -42,21 +47,22 @@
   // svelte-ignore state_referenced_locally
   const opened = pattern;
   // svelte-ignore state_referenced_locally
-  const before = stored.before;
-  // svelte-ignore state_referenced_locally
   const notes = new Notes(opened.id, stored);
-  const saver = new Saver(opened);
+  const saver = saverFor(opened);
   let name = $state(opened.name);
   let text = $state.raw(opened.text);
   let report = $state.raw<Report | null>(null);
   /** The text that the report is about. */
   let checked = $state.raw('');
+  let checking = $state<CheckState>('busy');
   let account = $state.raw<RoundAccount | null>(null);
   let earlier = $state.raw<readonly EarlierRound[]>([]);
   let spot = $state.raw<Spot>({ line: 1, column: 1 });
   let caret = $state(0);
   let panel = $state<'round' | 'findings' | 'parts'>('round');
   let open = $state<'name' | 'keys' | 'finder' | 'style' | null>(null);
+  /** A file that was dropped here, to be looked at before anything is done with it. */
+  let offered = $state.raw<ReadFile | null>(null);
   let card = $state<{ askHook: () => void; askAside: () => void }>();
   let view: EditorView | undefined;
   let checker: Checker | undefined;
@@ -93,56 +99,74 @@
     copy: () => void copyMarked(),
     print,
     rules: () => void saver.flush().then(() => goto(`/desk/${opened.id}/rules`)),
-    style: () => (open = 'style'),
+    style: () => void openPart('style'),
     terms: () => void saver.flush().then(() => goto(`/terms/${opened.id}`)),
     download: () => saveAsText(name, text),
     manuscript: () => view?.focus(),
     finder: find,
-    keys: () => (open = 'keys'),
+    keys: () => void openPart('keys'),
     rename: () => (open = 'name'),
     shelf: () => void goto('/'),
   });
 
   function ready(editor: EditorView): void {
     view = editor;
+    editor.dispatch({ effects: showTicks.of(new Set(notes.ticks)) });
     checker = new Checker(
-      (next, about) => {
-        // The rail first; the panels follow when it has been drawn.
-        // A report on a text that has changed since would mark the wrong words; the next one is on its way.
-        if (about === text) {
-          const open = next.findings.filter(({ key }) => !notes.aside.has(key));
-          editor.dispatch({ effects: [showReport.of(next), showFindings.of(open)] });
-        }
-        clearTimeout(showing);
-        showing = setTimeout(
-          () => {
-            report = next;
-            checked = about;
-          },
-          report === null ? 0 : 30,
-        );
-      },
+      { told, state: (state) => (checking = state) },
       { terms: opened.terms, rules: untrack(() => stored.rules), style: untrack(() => style) },
     );
-    const draft = readDraft(opened.id);
-    if (draft && draft.text !== opened.text) {
-      if (draft.base !== opened.revision) saver.rebase({ ...opened, revision: draft.base });
-      if (editor.state.doc.toString() === draft.text) changed(draft.text);
-      else replaceText(editor, draft.text);
-      toasts.say('What had not been saved yet is back.');
-    } else {
-      checker.check(text, name);
-      // A save of the page before this one may have arrived after this one was asked for.
-      void lookForNewer();
-    }
-    if (before !== null && before !== opened.text)
-      void checker
-        .earlier(before)
-        .then((rows) => (earlier = rows))
-        .catch(() => undefined);
+    saver.onnewer = show;
+    // What was left unsaved at this Desk is still on its way.
+    if (saver.text === text) checker.check(text, name);
+    else replaceText(editor, saver.text);
+    if (saver.clean) void bringBack(editor);
+    void compare(checker);
     editor.focus();
     // The finder must be there at once when it is asked for; its code comes after everything else.
-    setTimeout(() => void import('./Finder.svelte'), 2000);
+    setTimeout(() => void PARTS.finder().catch(() => undefined), 2000);
+  }
+
+  /** How the rounds stood before the last sitting; without that the Desk is none the worse. */
+  async function compare(by: Checker): Promise<void> {
+    const before = await earlierText(opened.id).catch(() => null);
+    if (before !== null && before !== opened.text) earlier = await by.earlier(before).catch(() => []);
+  }
+
+  function told(next: Report, about: string): void {
+    // The rail first; the panels follow when it has been drawn.
+    // A report on a text that has changed since would mark the wrong words; the next one is on its way.
+    if (about === text) {
+      const open = next.findings.filter(({ key }) => !notes.aside.has(key));
+      view?.dispatch({ effects: [showReport.of(next), showFindings.of(open)] });
+    }
+    clearTimeout(showing);
+    showing = setTimeout(
+      () => {
+        report = next;
+        checked = about;
+      },
+      report === null ? 0 : 30,
+    );
+  }
+
+  /** Goes on from what a window that is gone had not saved; else looks for what another one has saved. */
+  async function bringBack(editor: EditorView): Promise<void> {
+    const texts = await adoptable(opened.id);
+    for (const same of texts.filter((kept) => kept.text === opened.text)) drop(opened.id, same.window);
+    const [kept, ...others] = texts.filter((kept) => kept.text !== opened.text);
+    if (!kept || text !== opened.text || !view) {
+      await lookForNewer();
+      return;
+    }
+    saver.adopt(kept, opened);
+    replaceText(editor, kept.text);
+    toasts.say(
+      others.length === 0
+        ? 'What had not been saved yet is back.'
+        : 'What had not been saved yet is back. Another text of this pattern is kept in this browser too.',
+      ...(others.length === 0 ? [] : [{ text: 'See the shelf', act: () => void goto('/') }]),
+    );
   }
 
   let remembering: ReturnType<typeof setTimeout> | undefined;
@@ -165,7 +189,7 @@
     clearTimeout(showing);
     rememberUndo();
     checker?.close();
-    saver.close();
+    leave(saver);
   });
 
   // Marks and ticks follow what is noted, without another check.
@@ -178,7 +202,7 @@
   });
   $effect(() => {
     const ticks = new Set(notes.ticks);
-    view?.dispatch({ effects: showTicks.of(ticks) });
+    untrack(() => view?.dispatch({ effects: showTicks.of(ticks) }));
   });
   // The account is asked for when the caret comes to another round, or the text has been checked anew.
   $effect(() => {
@@ -295,8 +319,19 @@
     if (view) toggleFold(view, all ? parts : here ? [here] : []);
   }
 
+  const PARTS = {
+    keys: () => import('./KeyList.svelte'),
+    finder: () => import('./Finder.svelte'),
+    style: () => import('./HouseStyleReview.svelte'),
+  };
+
+  /** Opens what is fetched when it is asked for; without it the keys stay those of the Desk. */
+  async function openPart(part: keyof typeof PARTS): Promise<void> {
+    if (await fetched<unknown>(PARTS[part])) open = part;
+  }
+
   function find(): void {
-    open = 'finder';
+    void openPart('finder');
   }
 
   async function copyMarked(): Promise<void> {
@@ -314,30 +349,23 @@
   }
 
   function onkeydown(event: KeyboardEvent): void {
-    const action = open === null && !theirs ? actionFor(actions, event) : null;
+    const action = actionFor(actions, event);
     if (!action) return;
+    // Never the browser's business, nor the editor's, which would move a line.
     event.preventDefault();
     event.stopPropagation();
-    action.run();
+    if (open === null && !theirs && !offered) action.run();
   }
 
-  async function dropped(event: DragEvent): Promise<void> {
+  function dropped(event: DragEvent): void {
     const file = event.dataTransfer?.files[0];
-    if (!file || !view) return;
+    if (!file) return;
     event.preventDefault();
     event.stopPropagation();
-    if (file.size > LONGEST_TEXT) {
-      toasts.say(`${file.name} is too large for one pattern.`);
-      return;
-    }
-    const words = (await file.text()).replace(/\r\n?/g, '\n');
-    replaceText(view, words);
-    toasts.say(`${file.name} stands in place of the text.`, { text: 'Undo', act: () => void undoDrop() });
-  }
-
-  async function undoDrop(): Promise<void> {
-    const { undo } = await import('@codemirror/commands');
-    if (view) undo(view);
+    void readFile(file).then((read) => {
+      if ('refused' in read) toasts.say(read.refused);
+      else offered = read;
+    });
   }
 
   /** Another window may have saved while this one was out of sight. */
@@ -345,25 +373,21 @@
     const newer = await saver.newer().catch(() => null);
     if (!newer || !view) return;
     saver.rebase(newer);
+    show(newer);
+  }
+
+  /** Shows a text that has been saved by another window, and that the saver goes on from. */
+  function show(newer: StoredPattern): void {
     name = newer.name;
-    replaceText(view, newer.text);
-    saver.rebase(newer);
+    if (view) replaceText(view, newer.text);
     toasts.say('Brought up to date with what another window saved.');
   }
 
-  async function settle(other: StoredPattern, mineWins: boolean): Promise<string> {
-    const mine = text;
+  /** Settles a conflict; says in words if that can't be done. */
+  async function settle(winner: 'mine' | 'theirs'): Promise<string> {
     try {
-      await takeIn(mineWins ? other.text : mine, `Copy: ${other.name}`.slice(0, LONGEST_NAME));
-      if (mineWins) {
-        const answer = await saveText(opened.id, mine, other.revision);
-        if ('current' in answer) return 'It was changed once more meanwhile. Choose again.';
-        saver.rebase({ ...other, text: mine, revision: answer.revision });
-      } else {
-        saver.rebase(other);
-        if (view) replaceText(view, other.text);
-        saver.rebase(other);
-      }
+      const now = await saver.settle(winner);
+      if (view && now.text !== text) replaceText(view, now.text);
       toasts.say('The other text is on the shelf as a copy.');
       return '';
     } catch (error) {
@@ -401,19 +425,24 @@
 
 <svelte:window
   onfocus={() => void lookForNewer()}
-  ononline={() => void saver.flush()}
+  ononline={flushAll}
   onpagehide={() => {
     rememberUndo();
-    void saver.flush();
+    flushAll();
   }}
   onkeydowncapture={onkeydown}
 />
 
 <div class="desk">
   <DeskHeader {name} {report} {rounds} ticks={notes.ticks} {actions} away={() => void away()}>
-    {#snippet sign()}<SaveSign state={saver.state} />{/snippet}
+    {#snippet sign()}<CheckSign state={checking} /><SaveSign state={saver.state} />{/snippet}
   </DeskHeader>
-  {#if saver.state.kind === 'failed'}<SaveTrouble state={saver.state} again={() => void saver.flush()} />{/if}
+  {#if saver.state.kind === 'failed'}<SaveTrouble state={saver.state} again={() => void saver.flush()} />
+  {:else if checking === 'gave-up' || checking === 'failed'}<CheckTrouble
+      state={checking}
+      {text}
+      again={() => checker?.check(text, name)}
+    />{/if}
 
   <main>
     <div class="parts">
@@ -498,7 +527,18 @@
     />{/await}
 {/if}
 {#if theirs}
-  <Conflict mine={text} {theirs} keepBoth={() => settle(theirs, false)} useMine={() => settle(theirs, true)} />
+  <Conflict mine={text} {theirs} {settle} />
+{/if}
+{#if offered}
+  <Offered
+    {...offered}
+    replace={(words: string) => {
+      offered = null;
+      if (view) replaceText(view, words);
+      void drawn().then(() => view?.focus());
+    }}
+    onclose={() => (offered = null)}
+  />
 {/if}
 
 <style>

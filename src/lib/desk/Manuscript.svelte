@@ -13,7 +13,7 @@
     moved: (spot: Spot, offset: number) => void;
     tick: (key: string) => void;
     /** A file was dropped on the manuscript. */
-    dropped: (event: DragEvent) => Promise<void>;
+    dropped: (event: DragEvent) => void;
   }
 
   let { id, text, ready, changed, moved, tick, dropped }: Props = $props();
@@ -27,7 +27,7 @@
     });
 </script>
 
-<div class="manuscript" role="presentation" ondropcapture={(event) => void dropped(event)}>
+<div class="manuscript" role="presentation" ondropcapture={dropped}>
   <div class="heads" aria-hidden="true">
     <span class="uses">uses</span><span class="made">makes</span><span class="change"></span><span class="stated"
       >stated</span

@@ -20,6 +20,9 @@ export interface ManuscriptOptions {
   readonly tick: (key: string) => void;
 }
 
+/** Alt with an arrow goes through the rounds, and must never move a line of the pattern. */
+const WRITING_KEYS = defaultKeymap.filter(({ key }) => !/^(?:Shift-)?Alt-Arrow(?:Up|Down)$/.test(key ?? ''));
+
 /** The manuscript: the pattern's text as it is, its rail, and its findings at their words. */
 export function createManuscript(parent: HTMLElement, options: ManuscriptOptions): EditorView {
   const { id, text, changed, moved, tick } = options;
@@ -40,7 +43,7 @@ export function createManuscript(parent: HTMLElement, options: ManuscriptOptions
         autocorrect: 'off',
         autocapitalize: 'off',
       }),
-      keymap.of([...defaultKeymap, ...historyKeymap, ...searchKeymap]),
+      keymap.of([...WRITING_KEYS, ...historyKeymap, ...searchKeymap]),
       rail(tick),
       findingMarks(),
       EditorView.updateListener.of((update) => {

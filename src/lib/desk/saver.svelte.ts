@@ -1,6 +1,8 @@
-import { current, saveText, Trouble } from '../client.js';
+import { keyOf } from '../../core/index.js';
+import { current, saveText, settleConflict, Trouble } from '../client.js';
 import type { StoredPattern } from '../patterns.js';
-import { dropDraft, keepDraft } from './draft.js';
+import { thisWindow } from '../thisWindow.js';
+import { drop, keep, type KeptText } from './kept.js';
 
 export type SaveState =
   | { readonly kind: 'saved' }
@@ -9,31 +11,55 @@ export type SaveState =
   | { readonly kind: 'failed'; readonly why: string; readonly kept: boolean; readonly again: boolean }
   | { readonly kind: 'conflict'; readonly theirs: StoredPattern };
 
-/** Wait after the last keystroke before a save, and before a failed one is tried again; milliseconds. */
+/**
+ * Wait after the last keystroke before a save, the longest that is gone on typing without one, and the wait before a
+ * failed one is tried again; milliseconds.
+ */
 const PAUSE = 500;
+const LONGEST_UNSAVED = 1000;
 const FIRST_RETRY = 1000;
 const LONGEST_RETRY = 15_000;
+/** So many texts that were sent without an answer are kept in mind. */
+const MOST_SENT = 40;
 
 /**
  * Saves a text as it is typed. What has not reached the server is kept in the browser as well, so
  * that a killed server or a closed window loses nothing. A save that finds another one before it
- * stops and asks; nothing is overwritten unseen.
+ * stops and asks; nothing is overwritten unseen. It goes on where its Desk has been left, until all is saved.
  */
 export class Saver {
   state = $state<SaveState>({ kind: 'saved' });
-  readonly #id: string;
+  /** A newer text from another window, while nothing was unsaved here: to be shown instead. */
+  onnewer: (pattern: StoredPattern) => void = () => undefined;
+  readonly id: string;
+  #name: string;
   #base: number;
   #saved: string;
   #text: string;
+  /** Keys of the texts that were sent from `#base` without an answer: one of them may have been saved. */
+  #sent: readonly string[] = [];
+  #window: string | null = null;
+  /** When the first of the changes was typed that have not been sent yet. */
+  #since: number | null = null;
   #timer: ReturnType<typeof setTimeout> | undefined;
   #retry = FIRST_RETRY;
-  #busy = false;
+  #running: Promise<void> | null = null;
+  #left: (() => void) | null = null;
 
   constructor(pattern: StoredPattern) {
-    this.#id = pattern.id;
+    this.id = pattern.id;
+    this.#name = pattern.name;
     this.#base = pattern.revision;
     this.#saved = pattern.text;
     this.#text = pattern.text;
+  }
+
+  /** Begins to keep in this browser what is not saved. */
+  begin(): void {
+    void thisWindow().then((name) => {
+      this.#window = name;
+      if (!this.clean) this.#keep();
+    });
   }
 
   /** Nothing is waiting to be saved. */
@@ -41,82 +67,160 @@ export class Saver {
     return this.#text === this.#saved;
   }
 
+  get text(): string {
+    return this.#text;
+  }
+
   changed(text: string): void {
     this.#text = text;
-    if (this.state.kind === 'conflict') {
-      keepDraft(this.#id, { text, base: this.#base });
+    const kept = this.#keep();
+    if (this.state.kind === 'conflict') return;
+    if (this.state.kind === 'failed') {
+      this.state = { ...this.state, kept };
       return;
     }
-    const kept = keepDraft(this.#id, { text, base: this.#base });
-    if (this.state.kind === 'failed') this.state = { ...this.state, kept };
-    else if (!this.#busy) this.state = { kind: 'pending' };
-    this.#plan(this.state.kind === 'failed' ? this.#retry : PAUSE);
+    this.#since ??= Date.now();
+    if (this.#running) return;
+    this.state = { kind: 'pending' };
+    this.#plan(Math.max(0, Math.min(PAUSE, this.#since + LONGEST_UNSAVED - Date.now())));
   }
 
-  /** Saves at once what is waiting. */
+  /** Goes on from a text that was kept in this browser. What stands there now is known to be `pattern`. */
+  adopt(kept: KeptText, pattern: StoredPattern): void {
+    const reached = kept.sent.includes(keyOf(pattern.text));
+    this.#base = reached ? pattern.revision : kept.base;
+    this.#saved = pattern.text;
+    if (!reached) this.#sent = kept.sent;
+    this.changed(kept.text);
+    if (kept.window !== this.#window) drop(this.id, kept.window);
+  }
+
+  /** Saves at once what is waiting, and answers when that has been tried. */
   async flush(): Promise<void> {
     clearTimeout(this.#timer);
-    if (this.#busy || this.state.kind === 'conflict') return;
+    if (this.#running) await this.#running;
+    if (this.#running || this.state.kind === 'conflict') return;
     if (this.clean) {
-      dropDraft(this.#id);
-      this.state = { kind: 'saved' };
+      this.#settled();
       return;
     }
-    this.#busy = true;
+    this.#running = this.#send();
+    await this.#running;
+  }
+
+  async #send(): Promise<void> {
+    clearTimeout(this.#timer);
+    this.#since = null;
     if (this.state.kind !== 'failed') this.state = { kind: 'saving' };
     const text = this.#text;
+    this.#sent = [...this.#sent.slice(-MOST_SENT), keyOf(text)];
+    this.#keep();
     try {
-      const answer = await saveText(this.#id, text, this.#base);
-      this.#busy = false;
-      if ('current' in answer) {
-        this.state = { kind: 'conflict', theirs: answer.current };
-        return;
-      }
-      this.#settled(text, answer.revision);
+      const answer = await saveText(this.id, text, this.#base);
+      this.#running = null;
+      if ('revision' in answer) this.#reached(text, answer.revision);
+      else this.#overtaken(text, answer.current, answer.kept);
     } catch (error) {
-      this.#busy = false;
-      const why = error instanceof Trouble ? error.message : 'The answer could not be read.';
-      const again = !(error instanceof Trouble) || error.again;
-      this.state = { kind: 'failed', why, kept: keepDraft(this.#id, { text: this.#text, base: this.#base }), again };
-      this.#retry = Math.min(this.#retry * 2, LONGEST_RETRY);
-      if (again) this.#plan(this.#retry);
+      this.#running = null;
+      this.#failed(error);
     }
   }
 
-  /** Goes on from another revision, after a conflict has been settled or another window has saved. */
+  /** Settles a conflict. @throws Trouble where the server can't; both texts are where they were. */
+  async settle(winner: 'mine' | 'theirs'): Promise<StoredPattern> {
+    const mine = this.#text;
+    const pattern = await settleConflict(this.id, mine, winner);
+    // What is typed while the answer is on its way goes on from it.
+    if (winner === 'theirs' && this.#text === mine) this.#text = pattern.text;
+    this.state = { kind: 'saved' };
+    this.#reached(pattern.text, pattern.revision);
+    return pattern;
+  }
+
+  /** Goes on from another revision that was seen here, with nothing unsaved. */
   rebase(pattern: StoredPattern): void {
-    this.#base = pattern.revision;
-    this.#saved = pattern.text;
-    this.state = this.clean ? { kind: 'saved' } : { kind: 'pending' };
-    if (this.clean) dropDraft(this.#id);
+    this.#text = pattern.text;
+    this.#reached(pattern.text, pattern.revision);
   }
 
   /** What another window has saved since; null where nothing has, or something waits here. */
   async newer(): Promise<StoredPattern | null> {
-    if (!this.clean || this.#busy) return null;
+    if (!this.clean || this.#running) return null;
     const base = this.#base;
-    const pattern = await current(this.#id);
+    const pattern = await current(this.id);
     // Something may have been typed or saved here while the answer was on its way.
     const still = this.#text === this.#saved && this.#base === base;
     return still && pattern.revision > base ? pattern : null;
   }
 
-  close(): void {
-    clearTimeout(this.#timer);
+  /** Its Desk is left: what is waiting is saved, however long that takes, and then `done` is called. */
+  leave(done: () => void): void {
+    this.#left = done;
+    this.onnewer = () => undefined;
+    void this.flush();
   }
 
-  #settled(text: string, revision: number): void {
+  /** Its Desk is opened again. */
+  back(): void {
+    this.#left = null;
+  }
+
+  #reached(text: string, revision: number): void {
     this.#base = revision;
     this.#saved = text;
+    this.#sent = [];
     this.#retry = FIRST_RETRY;
     if (this.clean) {
-      dropDraft(this.#id);
-      this.state = { kind: 'saved' };
-    } else {
-      keepDraft(this.#id, { text: this.#text, base: revision });
-      this.state = { kind: 'pending' };
-      this.#plan(PAUSE);
+      this.#settled();
+      return;
     }
+    this.#keep();
+    this.state = { kind: 'pending' };
+    this.#since ??= Date.now();
+    this.#plan(this.#left ? 0 : PAUSE);
+  }
+
+  /** Another save came before this one. It may have been an earlier one of this window, whose answer never came. */
+  #overtaken(text: string, theirs: StoredPattern, kept: boolean): void {
+    if (this.#sent.includes(keyOf(theirs.text))) {
+      this.#reached(theirs.text, theirs.revision);
+      return;
+    }
+    // All of this was saved, and seen by whoever went on from it.
+    if (kept && this.#text === text) {
+      this.rebase(theirs);
+      this.onnewer(theirs);
+      return;
+    }
+    this.state = { kind: 'conflict', theirs };
+  }
+
+  #failed(error: unknown): void {
+    const why = error instanceof Trouble ? error.message : 'The answer of the server could not be read.';
+    const again = !(error instanceof Trouble) || error.again;
+    this.state = { kind: 'failed', why, kept: this.#keep(), again };
+    this.#retry = Math.min(this.#retry * 2, LONGEST_RETRY);
+    if (again) this.#plan(this.#retry);
+  }
+
+  #settled(): void {
+    this.#since = null;
+    if (this.#window !== null) drop(this.id, this.#window);
+    this.state = { kind: 'saved' };
+    this.#left?.();
+  }
+
+  /** Whether what is not saved is kept in this browser. */
+  #keep(): boolean {
+    // The name of this window is known a moment after the page has begun.
+    if (this.#window === null) return true;
+    return keep(this.id, this.#window, {
+      name: this.#name,
+      text: this.#text,
+      base: this.#base,
+      sent: this.#sent,
+      at: Date.now(),
+    });
   }
 
   #plan(wait: number): void {

@@ -1,11 +1,13 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { StoredPattern } from '../patterns.js';
-import { readDraft } from './draft.js';
+import { keptTexts } from './kept.js';
 import { Saver } from './saver.svelte.js';
+import { flushAll, leave, saverFor, whenSaved } from './savers.js';
 
 const PATTERN: StoredPattern = { id: 'p', name: 'Ball', text: 'old', revision: 3, terms: 'auto' };
 const answer = (body: unknown, status = 200) => Promise.resolve(new Response(JSON.stringify(body), { status }));
 
+let lastSignal: AbortSignal | null;
 let asked: { text: string; base: number }[];
 let reply: () => Promise<Response>;
 let room: boolean;
@@ -16,49 +18,69 @@ beforeEach(() => {
   reply = () => answer({ revision: (asked.at(-1)?.base ?? 0) + 1 });
   const kept = new Map<string, string>();
   vi.useFakeTimers();
-  vi.stubGlobal('localStorage', {
+  vi.stubGlobal('navigator', {});
+  // As the browser's own: what is kept are its enumerable properties.
+  const methods = {
     getItem: (key: string) => kept.get(key) ?? null,
     setItem: (key: string, value: string) => {
       if (!room) throw new Error('QuotaExceededError');
       kept.set(key, value);
     },
     removeItem: (key: string) => kept.delete(key),
-  });
+  };
+  vi.stubGlobal(
+    'localStorage',
+    new Proxy(methods, {
+      ownKeys: () => [...kept.keys()],
+      getOwnPropertyDescriptor: () => ({ enumerable: true, configurable: true }),
+    }),
+  );
   vi.stubGlobal('fetch', (_path: string, init: RequestInit) => {
+    lastSignal = init.signal ?? null;
     asked.push(JSON.parse(init.body as string) as { text: string; base: number });
     return reply();
   });
 });
 
+/** What is kept in this browser of the pattern. */
+const keptHere = () => keptTexts('p')[0] ?? null;
+/** A window knows its name a moment after it has begun. */
+const opened = async (pattern = PATTERN) => {
+  const saver = new Saver(pattern);
+  saver.begin();
+  await vi.advanceTimersByTimeAsync(0);
+  return saver;
+};
+
 afterEach(() => {
+  vi.restoreAllMocks();
   vi.useRealTimers();
   vi.unstubAllGlobals();
 });
 
 describe('saving as one types', () => {
   it('waits for a pause, saves once, and goes on from the new revision', async () => {
-    const saver = new Saver(PATTERN);
+    const saver = await opened();
     for (const text of ['n', 'ne', 'new']) saver.changed(text);
     expect(saver.state.kind).toBe('pending');
     await vi.advanceTimersByTimeAsync(600);
     expect(asked).toEqual([{ text: 'new', base: 3 }]);
     expect(saver.state.kind).toBe('saved');
-    expect(readDraft('p')).toBeNull();
+    expect(keptHere()).toBeNull();
     saver.changed('newer');
     await vi.advanceTimersByTimeAsync(600);
     expect(asked.at(-1)).toEqual({ text: 'newer', base: 4 });
   });
 
-  it('keeps in the browser what has not been saved yet', () => {
-    const saver = new Saver(PATTERN);
+  it('keeps in the browser what has not been saved yet', async () => {
+    const saver = await opened();
     saver.changed('new');
-    expect(readDraft('p')).toEqual({ text: 'new', base: 3 });
-    saver.close();
+    expect(keptHere()).toMatchObject({ name: 'Ball', text: 'new', base: 3, sent: [] });
   });
 
   it('says why it failed, and tries again by itself until it goes through', async () => {
     reply = () => Promise.reject(new TypeError('Failed to fetch'));
-    const saver = new Saver(PATTERN);
+    const saver = await opened();
     saver.changed('new');
     await vi.advanceTimersByTimeAsync(600);
     expect(saver.state).toMatchObject({ kind: 'failed', why: 'The server does not answer.', kept: true, again: true });
@@ -70,27 +92,26 @@ describe('saving as one types', () => {
 
   it('passes on what the server says, and that the browser has no room', async () => {
     room = false;
-    reply = () => answer({ message: 'Not saved: the disk is full.' }, 507);
-    const saver = new Saver(PATTERN);
+    reply = () => answer({ message: 'The disk is full.' }, 507);
+    const saver = await opened();
     saver.changed('new');
     await vi.advanceTimersByTimeAsync(600);
-    expect(saver.state).toMatchObject({ kind: 'failed', why: 'Not saved: the disk is full.', kept: false });
-    saver.close();
+    expect(saver.state).toMatchObject({ kind: 'failed', why: 'The disk is full.', kept: false });
   });
 
   it('does not try again what can never go through', async () => {
     reply = () => answer({ message: 'This pattern is no longer on the shelf.' }, 404);
-    const saver = new Saver(PATTERN);
+    const saver = await opened();
     saver.changed('new');
     await vi.advanceTimersByTimeAsync(60_000);
     expect(asked.length).toBe(1);
-    expect(readDraft('p')?.text).toBe('new');
+    expect(keptHere()?.text).toBe('new');
   });
 
   it('saves what was typed while a save was on its way', async () => {
     let arrive: (response: Response) => void = () => undefined;
     reply = () => new Promise((resolve) => (arrive = resolve));
-    const saver = new Saver(PATTERN);
+    const saver = await opened();
     saver.changed('one');
     await vi.advanceTimersByTimeAsync(600);
     saver.changed('two');
@@ -105,27 +126,158 @@ describe('saving as one types', () => {
   });
 });
 
+describe('while one types without a pause', () => {
+  it('saves at the latest every second', async () => {
+    const saver = await opened();
+    for (let i = 1; i <= 50; i += 1) {
+      saver.changed('x'.repeat(i));
+      await vi.advanceTimersByTimeAsync(100);
+    }
+    expect(asked.length).toBeGreaterThanOrEqual(4);
+    expect(asked.at(-1)?.text.length).toBeGreaterThanOrEqual(40);
+  });
+});
+
+describe('a save that gets no answer', () => {
+  const never = () =>
+    new Promise<Response>((_, reject) =>
+      lastSignal?.addEventListener('abort', () => reject(lastSignal?.reason as Error)),
+    );
+
+  it('is told after a few seconds, and tried again', async () => {
+    reply = never;
+    const saver = await opened();
+    saver.changed('new');
+    // The time limit of a request is not among the timers of a test.
+    vi.spyOn(AbortSignal, 'timeout').mockImplementation((ms) => {
+      const limit = new AbortController();
+      setTimeout(() => limit.abort(new DOMException('late', 'TimeoutError')), ms);
+      return limit.signal;
+    });
+    await vi.advanceTimersByTimeAsync(4000);
+    expect(saver.state.kind).toBe('saving');
+    await vi.advanceTimersByTimeAsync(3000);
+    expect(saver.state).toMatchObject({ kind: 'failed', why: 'The server has not answered in time.', again: true });
+    reply = () => answer({ revision: 4 });
+    await vi.advanceTimersByTimeAsync(20_000);
+    expect(saver.state.kind).toBe('saved');
+  });
+
+  it('is no conflict with itself where it had been saved all the same', async () => {
+    reply = () => Promise.reject(new TypeError('Failed to fetch'));
+    const saver = await opened();
+    saver.changed('one');
+    await vi.advanceTimersByTimeAsync(600);
+    saver.changed('one, two');
+    reply = () =>
+      asked.at(-1)?.base === 4
+        ? answer({ revision: 5 })
+        : answer({ current: { ...PATTERN, text: 'one', revision: 4 }, kept: false }, 409);
+    await vi.advanceTimersByTimeAsync(20_000);
+    expect(asked.at(-1)).toEqual({ text: 'one, two', base: 4 });
+    expect(saver.state.kind).toBe('saved');
+  });
+
+  it('is seen to have been saved after a reload', async () => {
+    reply = () => Promise.reject(new TypeError('Failed to fetch'));
+    const before = await opened();
+    before.changed('one');
+    await vi.advanceTimersByTimeAsync(600);
+    before.changed('one, two');
+    const kept = keptHere();
+    const now = { ...PATTERN, text: 'one', revision: 4 };
+    const saver = await opened(now);
+    reply = () => answer({ revision: 5 });
+    if (kept) saver.adopt(kept, now);
+    await vi.advanceTimersByTimeAsync(600);
+    expect(asked.at(-1)).toEqual({ text: 'one, two', base: 4 });
+    expect(saver.state.kind).toBe('saved');
+  });
+});
+
+describe('a Desk that is left', () => {
+  it('is saved at once, and says when that is done', async () => {
+    const saver = saverFor(PATTERN);
+    await vi.advanceTimersByTimeAsync(0);
+    saver.changed('typed just now');
+    const saved = vi.fn();
+    const stop = whenSaved(saved);
+    leave(saver);
+    await vi.advanceTimersByTimeAsync(1);
+    expect(asked).toEqual([{ text: 'typed just now', base: 3 }]);
+    expect(saved).toHaveBeenCalledOnce();
+    expect(keptHere()).toBeNull();
+    stop();
+  });
+
+  it('goes on trying, and hands what is unsaved to the Desk that is opened next', async () => {
+    reply = () => Promise.reject(new TypeError('Failed to fetch'));
+    const saver = saverFor(PATTERN);
+    await vi.advanceTimersByTimeAsync(0);
+    saver.changed('new');
+    leave(saver);
+    await vi.advanceTimersByTimeAsync(1);
+    expect(saver.state.kind).toBe('failed');
+    expect(saverFor(PATTERN)).toBe(saver);
+    expect(saver.text).toBe('new');
+    leave(saver);
+    reply = () => answer({ revision: 4 });
+    flushAll();
+    await vi.advanceTimersByTimeAsync(1);
+    expect(saver.clean).toBe(true);
+    const next = saverFor({ ...PATTERN, text: 'new', revision: 4 });
+    expect(next).not.toBe(saver);
+    leave(next);
+  });
+});
+
 describe('another window', () => {
   const theirs = { ...PATTERN, text: 'theirs', revision: 7 };
 
   it('that saved first stops the save, until somebody has chosen', async () => {
-    reply = () => answer({ current: theirs }, 409);
-    const saver = new Saver(PATTERN);
+    reply = () => answer({ current: theirs, kept: false }, 409);
+    const saver = await opened();
     saver.changed('mine');
     await vi.advanceTimersByTimeAsync(600);
     expect(saver.state).toEqual({ kind: 'conflict', theirs });
     saver.changed('mine, and more');
     await vi.advanceTimersByTimeAsync(60_000);
     expect(asked.length).toBe(1);
-    expect(readDraft('p')?.text).toBe('mine, and more');
+    expect(keptHere()?.text).toBe('mine, and more');
+  });
+
+  it('that went on from what was saved here without an answer is shown, and asks nothing', async () => {
+    reply = () => answer({ current: theirs, kept: true }, 409);
+    const saver = await opened();
+    saver.onnewer = vi.fn();
+    saver.changed('mine');
+    await vi.advanceTimersByTimeAsync(600);
+    expect(saver.onnewer).toHaveBeenCalledWith(theirs);
+    expect(saver.state.kind).toBe('saved');
+    expect(saver.text).toBe('theirs');
+  });
+
+  it('and a choice between the two is carried out by the server, in one', async () => {
+    reply = () => answer({ current: theirs, kept: false }, 409);
+    const saver = await opened();
+    saver.changed('mine');
+    await vi.advanceTimersByTimeAsync(600);
+    reply = () => answer({ ...PATTERN, text: 'mine', revision: 9 });
+    expect(await saver.settle('mine')).toMatchObject({ revision: 9 });
+    expect(asked.at(-1)).toEqual({ mine: 'mine', keep: 'mine' });
+    expect(saver.state.kind).toBe('saved');
+    expect(keptHere()).toBeNull();
+    reply = () => answer({ revision: 10 });
+    saver.changed('mine, and more');
+    await vi.advanceTimersByTimeAsync(600);
+    expect(asked.at(-1)).toEqual({ text: 'mine, and more', base: 9 });
   });
 
   it('is told of only when nothing waits here', async () => {
     vi.stubGlobal('fetch', () => answer(theirs));
-    const saver = new Saver(PATTERN);
+    const saver = await opened();
     expect(await saver.newer()).toEqual(theirs);
     saver.changed('mine');
     expect(await saver.newer()).toBeNull();
-    saver.close();
   });
 });

@@ -14,9 +14,38 @@ const environmentSchema = z.object({
 
 export type Environment = z.infer<typeof environmentSchema>;
 
-/** Reads the settings; throws with a sentence that says what to change. */
+/** Where the server listens and by which names it may be asked. */
+const frontDoorSchema = z.object({
+  /** Without it the server listens on every address there is. */
+  HOST: z.string().min(1).default('0.0.0.0'),
+  /** Names of this server besides its own, with commas between them: those of a proxy before it. */
+  ALLOWED_HOSTS: z
+    .string()
+    .default('')
+    .transform((names) =>
+      names
+        .split(',')
+        .map((name) => name.trim().toLowerCase())
+        .filter(Boolean),
+    ),
+  /** That one knows that everybody who reaches the server can read and delete everything. */
+  DOSTIK_OPEN: z.enum(['yes', 'no'], 'DOSTIK_OPEN takes "yes" or "no".').default('no'),
+});
+
+export type FrontDoor = z.infer<typeof frontDoorSchema>;
+
+/** Reads where the data is; throws with a sentence that says what to change. */
 export function readEnvironment(variables: Record<string, string | undefined>): Environment {
-  const read = environmentSchema.safeParse(variables);
-  if (read.success) return read.data;
-  throw new Error(read.error.issues.map(({ message }) => message).join(' '));
+  return read(environmentSchema, variables);
+}
+
+/** Reads where the server listens; throws with a sentence that says what to change. */
+export function readFrontDoor(variables: Record<string, string | undefined>): FrontDoor {
+  return read(frontDoorSchema, variables);
+}
+
+function read<Settings>(schema: z.ZodType<Settings>, variables: Record<string, string | undefined>): Settings {
+  const settings = schema.safeParse(variables);
+  if (settings.success) return settings.data;
+  throw new Error(settings.error.issues.map(({ message }) => message).join(' '));
 }

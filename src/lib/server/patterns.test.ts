@@ -1,27 +1,23 @@
-import { chmodSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { chmodSync, mkdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { sql } from 'drizzle-orm';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { checkText } from '../../core/index.js';
-import { openDatabase, type OpenDatabase } from './db/client.js';
+import { renameSchema } from '../patterns.js';
+import { openDatabase } from './db/client.js';
 import { readEnvironment } from './environment.js';
-import { nameFrom, PatternStore } from './patterns.js';
+import { nameFrom, Spoilt, type PatternStore } from './patterns.js';
+import { makeRig, MIGRATIONS, type Rig } from './testing.js';
 
-const MIGRATIONS = path.resolve('drizzle');
-let folder: string;
-let database: OpenDatabase;
+let rig: Rig;
 let store: PatternStore;
 
 beforeEach(async () => {
-  folder = mkdtempSync(path.join(tmpdir(), 'dostik-'));
-  database = await openDatabase({ DATABASE_URL: `file:${path.join(folder, 'test.db')}` }, MIGRATIONS);
-  store = new PatternStore(database);
+  rig = await makeRig();
+  store = rig.patterns;
 });
 
-afterEach(() => {
-  database.close();
-  rmSync(folder, { recursive: true, force: true });
-});
+afterEach(() => rig.end());
 
 const BALL = 'Ball\n\nRnd 1: 6 sc in MR (6)\r\nRnd 2: inc x 6 (13)\r\n';
 
@@ -38,6 +34,7 @@ describe('the store', () => {
 
   it('shows on the shelf what the check said', async () => {
     await store.add({ name: 'One', text: BALL });
+    await rig.counted();
     expect((await store.list()).map(({ name, summary }) => ({ name, ...summary }))).toEqual([
       {
         name: 'One',
@@ -75,6 +72,7 @@ describe('the store', () => {
     const id = await store.add({ name: '', text: BALL });
     await store.setAway(id, true);
     expect(await store.list()).toEqual([]);
+    expect(await store.away()).toMatchObject([{ id, name: 'Ball' }]);
     expect(await store.get(id)).toBeNull();
     expect(await store.save(id, 'x', 1)).toEqual({ kind: 'gone' });
     await store.setAway(id, false);
@@ -101,17 +99,20 @@ describe('what a person notes on a pattern', () => {
       ticks: ['one'],
       dismissals: [{ key: 'f', rule: 'count/stated', reason: 'second' }],
       rules: {},
-      before: null,
     });
     await store.dismiss(id, { key: 'f', rule: 'count/stated', reason: null });
     expect((await store.notes(id)).dismissals).toEqual([]);
     expect(await store.tick('nobody', 'one', true)).toBe(false);
+    expect(await store.dismiss(id, { key: 'f', rule: '__proto__', reason: 'x' })).toBe(false);
   });
 
   it('takes a finding that is put aside out of the figures on the shelf', async () => {
     const id = await store.add({ name: '', text: BALL });
     const key = checkText(BALL.replaceAll('\r\n', '\n'), '').findings[0]?.key ?? '';
-    const errors = async () => (await store.list())[0]?.summary?.errors;
+    const errors = async () => {
+      await rig.counted();
+      return (await store.list())[0]?.summary?.errors;
+    };
     expect(await errors()).toBe(1);
     await store.dismiss(id, { key, rule: 'count/stated', reason: 'meant so' });
     expect(await errors()).toBe(0);
@@ -123,7 +124,7 @@ describe('what a person notes on a pattern', () => {
     const id = await store.add({ name: '', text: 'as it came' });
     await store.save(id, 'changed', 1);
     await store.save(id, 'changed again', 2);
-    expect((await store.notes(id)).before).toBe('as it came');
+    expect(await store.earlier(id)).toBe('as it came');
   });
 });
 
@@ -131,22 +132,117 @@ describe('a database that can’t be used', () => {
   const opening = (url: string) => openDatabase({ DATABASE_URL: url }, MIGRATIONS);
 
   it('is refused in words when it is no database', async () => {
-    const file = path.join(folder, 'letter.txt');
+    const file = path.join(rig.folder, 'letter.txt');
     writeFileSync(file, 'Dear editor, this is not a database at all. '.repeat(40));
     await expect(opening(`file:${file}`)).rejects.toThrow(/not a database, or it is damaged/);
   });
 
   it('is refused in words when its folder is a file', async () => {
-    const file = path.join(folder, 'file');
+    const file = path.join(rig.folder, 'file');
     writeFileSync(file, '');
     await expect(opening(`file:${path.join(file, 'x', 'y.db')}`)).rejects.toThrow(/may not be written/);
   });
 
   it('is refused in words when its path is a folder', async () => {
-    const inner = path.join(folder, 'inner');
+    const inner = path.join(rig.folder, 'inner');
     mkdirSync(inner);
     chmodSync(inner, 0o700);
     await expect(opening(`file:${inner}`)).rejects.toThrow(/can't be opened/);
+  });
+});
+
+describe('a save whose answer did not arrive', () => {
+  it('is no conflict when it comes again, also after others have gone on from it', async () => {
+    const id = await store.add({ name: '', text: BALL });
+    await store.save(id, 'mine', 1);
+    expect(await store.save(id, 'mine', 1)).toEqual({ kind: 'saved', revision: 2 });
+    await store.save(id, 'mine, and theirs', 2);
+    expect(await store.save(id, 'mine', 1)).toMatchObject({ kind: 'conflict', kept: true, current: { revision: 3 } });
+    expect(await store.save(id, 'never saved', 1)).toMatchObject({ kind: 'conflict', kept: false });
+  });
+
+  it('is a conflict where the same text was saved before what it was made from', async () => {
+    const id = await store.add({ name: '', text: BALL });
+    await store.save(id, 'again', 1);
+    await store.save(id, 'between', 2);
+    await store.save(id, 'theirs', 3);
+    expect(await store.save(id, 'again', 3)).toMatchObject({ kind: 'conflict', kept: false });
+  });
+});
+
+describe('a conflict', () => {
+  const names = async () => (await store.list()).map(({ name }) => name).sort();
+
+  it('is settled at once, whatever was saved meanwhile, and the other text is a copy', async () => {
+    const id = await store.add({ name: 'Ball', text: BALL });
+    await store.save(id, 'theirs', 1);
+    await store.save(id, 'theirs, newer', 2);
+    expect(await store.settle(id, 'mine', 'mine')).toMatchObject({ text: 'mine', revision: 4 });
+    expect(await store.get(id)).toMatchObject({ text: 'mine', revision: 4 });
+    expect(await names()).toEqual(['Ball', 'Copy: Ball']);
+    const copy = (await store.list()).find(({ name }) => name === 'Copy: Ball');
+    expect((await store.get(copy?.id ?? ''))?.text).toBe('theirs, newer');
+  });
+
+  it('shelves a text once, however often it is asked', async () => {
+    const id = await store.add({ name: 'Ball', text: 'theirs' });
+    expect(await store.settle(id, 'mine', 'theirs')).toMatchObject({ text: 'theirs', revision: 1 });
+    await store.settle(id, 'mine', 'theirs');
+    expect(await names()).toEqual(['Ball', 'Copy: Ball']);
+    expect(await store.settle('nobody', 'mine', 'mine')).toBeNull();
+  });
+});
+
+describe('a row that something else has spoilt', () => {
+  const spoil = (statement: string) => rig.database.db.run(sql.raw(statement));
+
+  it.each([
+    ['summary', "summary = 'no json'"],
+    ['summary of another kind', `summary = '{"parts":"many"}'`],
+    ['date', 'updated_at = 9e99'],
+    ['name', "name = x'00ff'"],
+  ])('costs its own entry on the shelf and no other: its %s', async (_, change) => {
+    const bad = await store.add({ name: 'Bad', text: BALL });
+    await store.add({ name: 'Good', text: BALL });
+    await rig.counted();
+    await spoil(`update patterns set ${change} where id = '${bad}'`);
+    const states = new Map((await store.list()).map(({ id, state }) => [id === bad, state]));
+    expect(states).toEqual(
+      new Map([
+        [true, 'unreadable'],
+        [false, 'counted'],
+      ]),
+    );
+  });
+
+  it('is said on its own Desk', async () => {
+    const bad = await store.add({ name: 'Bad', text: BALL });
+    await spoil("update patterns set terms = 'klingon'");
+    await expect(store.get(bad)).rejects.toThrow(Spoilt);
+  });
+
+  it('costs a tick or a reason, and not the Desk', async () => {
+    const id = await store.add({ name: '', text: BALL });
+    await store.tick(id, 'good', true);
+    await rig.counted();
+    await spoil(`insert into ticks values ('${id}', x'00', 1)`);
+    await spoil(`insert into dismissals values ('${id}', 'k', 'count/stated', 1, 1)`);
+    await spoil(`insert into rule_settings values ('everywhere', '__proto__', 'off', 1)`);
+    await spoil(`insert into rule_settings values ('everywhere', 'count/over', 'loud', 1)`);
+    expect(await store.notes(id)).toMatchObject({ ticks: ['good'], rules: {} });
+  });
+});
+
+describe('names', () => {
+  it.each([
+    ['a NUL\0 inside', 'a NUL inside'],
+    [' tabs\tand\nlines ', 'tabs and lines'],
+  ])('%j', (given, name) => {
+    expect(renameSchema.parse({ name: given }).name).toBe(name);
+  });
+
+  it('are not made of such characters alone', () => {
+    expect(renameSchema.safeParse({ name: '\0\n' }).success).toBe(false);
   });
 });
 

@@ -1,145 +1,138 @@
-import { randomUUID } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
+import { and, desc, eq, isNotNull, isNull, lte } from 'drizzle-orm';
 import * as z from 'zod/mini';
-import { and, desc, eq, isNull } from 'drizzle-orm';
+import { isRule } from '../../core/index.js';
 import {
+  dismissalSchema,
+  keySchema,
   LONGEST_NAME,
+  momentSchema,
   patternSchema,
   summarySchema,
+  UNTITLED,
   type Dismissal,
   type Notes,
+  type ShelfEntry,
   type StoredPattern,
-  type Summary,
 } from '../patterns.js';
-import type { OpenDatabase } from './db/client.js';
-import { dismissals, patterns, ticks, versions } from './db/schema.js';
+import type { Database, OpenDatabase, Writing } from './db/client.js';
+import { dismissals, patterns, saves, ticks, versions } from './db/schema.js';
+import { parsed, readable } from './readable.js';
 import { RuleStore } from './rules.js';
-import { summarise } from './summary.js';
-
-const storedSummary = z.nullable(summarySchema);
-
-export interface ShelfEntry {
-  readonly id: string;
-  readonly name: string;
-  readonly updatedAt: number;
-  /** Null where the text is too long to be counted at each save. */
-  readonly summary: Summary | null;
-}
 
 export type SaveOutcome =
   | { readonly kind: 'saved'; readonly revision: number }
-  | { readonly kind: 'conflict'; readonly current: StoredPattern }
+  /** Another save came first; `kept`: the text had been saved before that one, though no answer arrived. */
+  | { readonly kind: 'conflict'; readonly current: StoredPattern; readonly kept: boolean }
   | { readonly kind: 'gone' };
+
+/** A pattern that was put away. */
+export interface AwayEntry {
+  readonly id: string;
+  readonly name: string;
+  readonly at: number;
+}
 
 /** A sitting ends after so long a pause, and a new one begins after so long in any case; milliseconds. */
 const SITTING = 30 * 60_000;
 const LONGEST_SITTING = 4 * 3_600_000;
 const MOST_VERSIONS = 50;
+/** So many saves are remembered by their hash: an hour of typing, and longer than any answer is out. */
+const MOST_SAVES = 2000;
+
+const shelfRow = z.object({
+  id: z.string(),
+  name: z.string(),
+  updatedAt: momentSchema,
+  revision: z.int(),
+  counted: z.nullable(z.int()),
+  summary: z.string(),
+});
+const storedSummary = z.nullable(summarySchema);
+const awayRow = z.object({ id: z.string(), name: z.string(), at: momentSchema });
+const keyRow = z.object({ key: keySchema });
 
 /** Everything that is done with stored patterns. */
 export class PatternStore {
   readonly #database: OpenDatabase;
   readonly #rules: RuleStore;
+  readonly #changed: (id: string) => void;
 
-  constructor(database: OpenDatabase) {
+  /** @param changed is told of each pattern whose figures are to be counted anew. */
+  constructor(database: OpenDatabase, changed: (id: string) => void = () => undefined) {
     this.#database = database;
     this.#rules = new RuleStore(database);
+    this.#changed = changed;
   }
 
   /** All patterns that are not put away, the last changed first. */
   async list(): Promise<ShelfEntry[]> {
     const rows = await this.#database.db
-      .select({ id: patterns.id, name: patterns.name, updatedAt: patterns.updatedAt, summary: patterns.summary })
+      .select({
+        id: patterns.id,
+        name: patterns.name,
+        updatedAt: patterns.updatedAt,
+        revision: patterns.revision,
+        counted: patterns.counted,
+        summary: patterns.summary,
+      })
       .from(patterns)
       .where(isNull(patterns.deletedAt))
       .orderBy(desc(patterns.updatedAt), patterns.name);
-    return rows.map((row) => ({ ...row, summary: storedSummary.parse(JSON.parse(row.summary)) }));
+    return rows.map(shelfEntry);
+  }
+
+  /** The patterns that were put away, the last first. */
+  async away(): Promise<AwayEntry[]> {
+    const rows = await this.#database.db
+      .select({ id: patterns.id, name: patterns.name, at: patterns.deletedAt })
+      .from(patterns)
+      .where(isNotNull(patterns.deletedAt))
+      .orderBy(desc(patterns.deletedAt), patterns.name);
+    return readable(rows, awayRow, 'the patterns that were put away');
   }
 
   /** A pattern by its id; null where there is none or it has been put away. */
   async get(id: string): Promise<StoredPattern | null> {
-    const [row] = await this.#database.db
-      .select()
-      .from(patterns)
-      .where(and(eq(patterns.id, id), isNull(patterns.deletedAt)));
-    return row ? patternSchema.parse(row) : null;
+    return getIn(this.#database.db, id);
   }
 
   /** Takes in a text, as `storable` keeps it, and returns its id. */
-  async add(entry: { name: string; text: string; demoKey?: string }): Promise<string> {
-    const id = randomUUID();
-    const text = storable(entry.text);
-    const now = Date.now();
-    const rules = await this.#rules.of();
-    await this.#database.write(() =>
-      this.#database.db.insert(patterns).values({
-        id,
-        name: entry.name || nameFrom(text),
-        text,
-        createdAt: now,
-        updatedAt: now,
-        summary: JSON.stringify(summarise(text, new Set(), { terms: 'auto', rules })),
-        demoKey: entry.demoKey ?? null,
-      }),
-    );
+  async add(entry: NewPattern): Promise<string> {
+    const id = await this.#database.write((db) => insertPattern(db, entry));
+    this.#changed(id);
     return id;
   }
 
   /** Saves a text that was made from revision `base`; refuses where another save came first. */
-  async save(id: string, given: string, base: number): Promise<SaveOutcome> {
-    const text = storable(given);
-    const summary = await this.#summaryOf(id, text, (await this.get(id))?.terms ?? 'auto');
-    const changed = await this.#database.write(async () => {
-      await this.#keepVersion(id, base);
-      return this.#database.db
-        .update(patterns)
-        .set({ text, revision: base + 1, updatedAt: Date.now(), summary })
-        .where(and(eq(patterns.id, id), eq(patterns.revision, base), isNull(patterns.deletedAt)))
-        .returning({ revision: patterns.revision });
+  async save(id: string, text: string, base: number): Promise<SaveOutcome> {
+    const outcome = await this.#database.write((db) => saveIn(db, id, text, base));
+    if (outcome.kind === 'saved') this.#changed(id);
+    return outcome;
+  }
+
+  /**
+   * Settles a conflict at once, whatever has been saved meanwhile: one of the two texts goes on, the other is shelved as a
+   * copy. Returns what stands there then; null where there is no such pattern.
+   */
+  async settle(id: string, mine: string, keep: 'mine' | 'theirs'): Promise<StoredPattern | null> {
+    const settled = await this.#database.write(async (db) => {
+      const current = await getIn(db, id);
+      if (!current) return null;
+      const text = storable(mine);
+      if (text === current.text) return { now: current, copy: null };
+      const copy = await copyOf(db, current.name, keep === 'mine' ? current.text : text);
+      if (keep === 'theirs') return { now: current, copy };
+      await saveIn(db, id, text, current.revision);
+      return { now: { ...current, text, revision: current.revision + 1 }, copy };
     });
-    const saved = changed[0];
-    if (saved) return { kind: 'saved', revision: saved.revision };
-    const current = await this.get(id);
-    if (!current) return { kind: 'gone' };
-    // The same text again, after an answer that never arrived, is no conflict.
-    if (current.text === text) return { kind: 'saved', revision: current.revision };
-    return { kind: 'conflict', current };
+    if (!settled) return null;
+    this.#changed(id);
+    if (settled.copy !== null) this.#changed(settled.copy);
+    return settled.now;
   }
 
-  /** Keeps the text that a save is about to replace, once for each sitting. */
-  async #keepVersion(id: string, base: number): Promise<void> {
-    const { db } = this.#database;
-    const [last] = await db
-      .select({ at: versions.at })
-      .from(versions)
-      .where(eq(versions.patternId, id))
-      .orderBy(desc(versions.at))
-      .limit(1);
-    const [current] = await db
-      .select({ text: patterns.text, updatedAt: patterns.updatedAt })
-      .from(patterns)
-      .where(and(eq(patterns.id, id), eq(patterns.revision, base)));
-    const now = Date.now();
-    if (!current || (last && now - current.updatedAt < SITTING && now - last.at < LONGEST_SITTING)) return;
-    await db.insert(versions).values({ patternId: id, revision: base, text: current.text, at: now });
-    const old = await db
-      .select({ id: versions.id })
-      .from(versions)
-      .where(eq(versions.patternId, id))
-      .orderBy(desc(versions.at))
-      .offset(MOST_VERSIONS)
-      .limit(1000);
-    for (const { id: version } of old) await db.delete(versions).where(eq(versions.id, version));
-  }
-
-  async #asideOf(id: string): Promise<Set<string>> {
-    const rows = await this.#database.db
-      .select({ key: dismissals.key })
-      .from(dismissals)
-      .where(eq(dismissals.patternId, id));
-    return new Set(rows.map(({ key }) => key));
-  }
-
-  /** Ticks, dismissals and the text before the last sitting. */
+  /** Ticks, dismissals, and how the rules are set. */
   async notes(id: string): Promise<Notes> {
     const { db } = this.#database;
     const ticked = await db.select({ key: ticks.key }).from(ticks).where(eq(ticks.patternId, id));
@@ -147,80 +140,58 @@ export class PatternStore {
       .select({ key: dismissals.key, rule: dismissals.rule, reason: dismissals.reason })
       .from(dismissals)
       .where(eq(dismissals.patternId, id));
-    const [version] = await db
+    return {
+      ticks: readable(ticked, keyRow, 'ticks').map(({ key }) => key),
+      dismissals: readable(put, dismissalSchema, 'findings put aside'),
+      rules: await this.#rules.holdingFor(id),
+    };
+  }
+
+  /** The text as it was before the last sitting; null where there was none. */
+  async earlier(id: string): Promise<string | null> {
+    const [version] = await this.#database.db
       .select({ text: versions.text })
       .from(versions)
       .where(eq(versions.patternId, id))
       .orderBy(desc(versions.at))
       .limit(1);
-    return {
-      ticks: ticked.map(({ key }) => key),
-      dismissals: put,
-      rules: await this.#rules.holdingFor(id),
-      before: version?.text ?? null,
-    };
+    return typeof version?.text === 'string' ? version.text : null;
   }
 
   /** Sets or takes off a tick; false where there is no such pattern. */
   async tick(id: string, key: string, on: boolean): Promise<boolean> {
-    if (!(await this.get(id))) return false;
-    await this.#database.write(async () => {
-      const { db } = this.#database;
+    return this.#database.write(async (db) => {
+      if (!(await isThere(db, id))) return false;
       if (on) await db.insert(ticks).values({ patternId: id, key, at: Date.now() }).onConflictDoNothing();
       else await db.delete(ticks).where(and(eq(ticks.patternId, id), eq(ticks.key, key)));
+      return true;
     });
-    return true;
   }
 
-  /** Puts a finding aside, or takes it up again where no reason is given; false where there is no such pattern. */
+  /**
+   * Puts a finding aside, or takes it up again where no reason is given; false where there is no such pattern, or no
+   * such rule.
+   */
   async dismiss(id: string, { key, rule, reason }: Dismissal): Promise<boolean> {
-    const pattern = await this.get(id);
-    if (!pattern) return false;
-    await this.#database.write(async () => {
-      const { db } = this.#database;
-      const of = and(eq(dismissals.patternId, id), eq(dismissals.key, key));
-      await db.delete(dismissals).where(of);
+    if (!isRule(rule)) return false;
+    const done = await this.#database.write(async (db) => {
+      if (!(await isThere(db, id))) return false;
+      await db.delete(dismissals).where(and(eq(dismissals.patternId, id), eq(dismissals.key, key)));
       if (reason !== null) await db.insert(dismissals).values({ patternId: id, key, rule, reason, at: Date.now() });
+      await db.update(patterns).set({ counted: null }).where(eq(patterns.id, id));
+      return true;
     });
-    await this.recount(id);
-    return true;
-  }
-
-  /** Brings the figures on the shelf up to date, after something has changed that they rest on. */
-  async recount(id: string): Promise<void> {
-    const pattern = await this.get(id);
-    if (!pattern) return;
-    const summary = await this.#summaryOf(id, pattern.text, pattern.terms);
-    await this.#database.write(() =>
-      this.#database.db
-        .update(patterns)
-        .set({ summary })
-        .where(and(eq(patterns.id, id), eq(patterns.revision, pattern.revision))),
-    );
-  }
-
-  async #summaryOf(id: string, text: string, terms: StoredPattern['terms']): Promise<string> {
-    const rules = await this.#rules.holdingFor(id);
-    return JSON.stringify(summarise(text, await this.#asideOf(id), { terms, rules }));
+    if (done) this.#changed(id);
+    return done;
   }
 
   async rename(id: string, name: string): Promise<boolean> {
-    const changed = await this.#database.write(() =>
-      this.#database.db.update(patterns).set({ name }).where(eq(patterns.id, id)).returning({ id: patterns.id }),
-    );
-    return changed.length > 0;
+    return this.#set(id, { name });
   }
 
   /** Puts a pattern away, or takes it back. */
   async setAway(id: string, away: boolean): Promise<boolean> {
-    const changed = await this.#database.write(() =>
-      this.#database.db
-        .update(patterns)
-        .set({ deletedAt: away ? Date.now() : null })
-        .where(eq(patterns.id, id))
-        .returning({ id: patterns.id }),
-    );
-    return changed.length > 0;
+    return this.#set(id, { deletedAt: away ? Date.now() : null });
   }
 
   /** The keys of all demo patterns that have ever been brought in, put away or not. */
@@ -228,6 +199,139 @@ export class PatternStore {
     const rows = await this.#database.db.select({ key: patterns.demoKey }).from(patterns);
     return new Set(rows.flatMap(({ key }) => (key === null ? [] : [key])));
   }
+
+  async #set(id: string, values: { name: string } | { deletedAt: number | null }): Promise<boolean> {
+    const changed = await this.#database.write((db) =>
+      db.update(patterns).set(values).where(eq(patterns.id, id)).returning({ id: patterns.id }),
+    );
+    return changed.length > 0;
+  }
+}
+
+export interface NewPattern {
+  /** Empty: the first line of the text. */
+  readonly name: string;
+  readonly text: string;
+  readonly demoKey?: string;
+}
+
+/** Puts a text on the shelf, as a part of a transaction. */
+export async function insertPattern(db: Writing, { name, text: given, demoKey }: NewPattern): Promise<string> {
+  const id = randomUUID();
+  const text = storable(given);
+  const now = Date.now();
+  await db.insert(patterns).values({
+    id,
+    name: name || nameFrom(text),
+    text,
+    createdAt: now,
+    updatedAt: now,
+    summary: 'null',
+    demoKey: demoKey ?? null,
+  });
+  return id;
+}
+
+/** Shelves a text as a copy, once: who asks again has not had the answer. */
+async function copyOf(db: Writing, of: string, text: string): Promise<string> {
+  const name = `Copy: ${of}`.slice(0, LONGEST_NAME);
+  const [known] = await db
+    .select({ id: patterns.id })
+    .from(patterns)
+    .where(and(eq(patterns.name, name), eq(patterns.text, text), isNull(patterns.deletedAt)));
+  return known?.id ?? insertPattern(db, { name, text });
+}
+
+/** Saves a text, as a part of a transaction; see `PatternStore.save`. */
+export async function saveIn(db: Writing, id: string, given: string, base: number): Promise<SaveOutcome> {
+  const text = storable(given);
+  const hash = createHash('sha256').update(text).digest('hex').slice(0, 24);
+  const [now] = await db
+    .select({ revision: patterns.revision, updatedAt: patterns.updatedAt })
+    .from(patterns)
+    .where(and(eq(patterns.id, id), isNull(patterns.deletedAt)));
+  if (!now) return { kind: 'gone' };
+  if (now.revision !== base) return laterSave(db, id, text, hash, base);
+  await keepVersion(db, id, now);
+  const revision = base + 1;
+  await db.update(patterns).set({ text, revision, updatedAt: Date.now() }).where(eq(patterns.id, id));
+  await db.insert(saves).values({ patternId: id, revision, hash });
+  await db.delete(saves).where(and(eq(saves.patternId, id), lte(saves.revision, revision - MOST_SAVES)));
+  return { kind: 'saved', revision };
+}
+
+/** A save on an older revision: of a text that was saved already, or against another one. */
+async function laterSave(db: Writing, id: string, text: string, hash: string, base: number): Promise<SaveOutcome> {
+  const current = await getIn(db, id);
+  if (!current) return { kind: 'gone' };
+  // The same text again, after an answer that never arrived, is no conflict.
+  if (current.text === text) return { kind: 'saved', revision: current.revision };
+  const same = await db
+    .select({ revision: saves.revision })
+    .from(saves)
+    .where(and(eq(saves.patternId, id), eq(saves.hash, hash)));
+  return { kind: 'conflict', current, kept: same.some(({ revision }) => revision > base) };
+}
+
+/** Keeps the text that a save is about to replace, once for each sitting. */
+async function keepVersion(db: Writing, id: string, now: { revision: number; updatedAt: number }): Promise<void> {
+  const [last] = await db
+    .select({ at: versions.at })
+    .from(versions)
+    .where(eq(versions.patternId, id))
+    .orderBy(desc(versions.at))
+    .limit(1);
+  const at = Date.now();
+  if (last && at - now.updatedAt < SITTING && at - last.at < LONGEST_SITTING) return;
+  const [current] = await db.select({ text: patterns.text }).from(patterns).where(eq(patterns.id, id));
+  await db.insert(versions).values({ patternId: id, revision: now.revision, text: current?.text ?? '', at });
+  const old = await db
+    .select({ id: versions.id })
+    .from(versions)
+    .where(eq(versions.patternId, id))
+    .orderBy(desc(versions.at))
+    .offset(MOST_VERSIONS)
+    .limit(1000);
+  for (const { id: version } of old) await db.delete(versions).where(eq(versions.id, version));
+}
+
+async function getIn(db: Pick<Database, 'select'>, id: string): Promise<StoredPattern | null> {
+  const [row] = await db
+    .select()
+    .from(patterns)
+    .where(and(eq(patterns.id, id), isNull(patterns.deletedAt)));
+  if (!row) return null;
+  const read = patternSchema.safeParse(row);
+  if (!read.success) throw new Spoilt();
+  return read.data;
+}
+
+/** What is kept of a pattern can't be read: something else than Dostik has written there. */
+export class Spoilt extends Error {
+  constructor() {
+    super('What is kept of this pattern could not be read; something else than Dostik has changed it.');
+  }
+}
+
+async function isThere(db: Writing, id: string): Promise<boolean> {
+  const [row] = await db
+    .select({ id: patterns.id })
+    .from(patterns)
+    .where(and(eq(patterns.id, id), isNull(patterns.deletedAt)));
+  return row !== undefined;
+}
+
+/** An entry that can't be read stands there and says so. */
+function shelfEntry(row: { id: unknown; name: unknown }): ShelfEntry {
+  const read = shelfRow.safeParse(row);
+  const summary = read.success ? storedSummary.safeParse(parsed(read.data.summary)) : null;
+  if (!read.success || !summary?.success) {
+    const name = typeof row.name === 'string' ? row.name : UNTITLED;
+    return { id: String(row.id), name, updatedAt: 0, summary: null, state: 'unreadable' };
+  }
+  const { id, name, updatedAt, revision, counted } = read.data;
+  const state = counted !== revision ? 'counting' : summary.data === null ? 'too-much' : 'counted';
+  return { id, name, updatedAt, summary: summary.data, state };
 }
 
 /**
@@ -244,5 +348,5 @@ export function nameFrom(text: string): string {
     const name = (line.split(/\s+[/|]\s+|\t|\s{3,}/)[0] ?? '').replace(/^[^\p{L}\p{N}]+|[^\p{L}\p{N})!?"”’]+$/gu, '');
     if (/\p{L}/u.test(name)) return name.length > 80 ? `${name.slice(0, 79)}…` : name.slice(0, LONGEST_NAME);
   }
-  return 'Untitled pattern';
+  return UNTITLED;
 }

@@ -1,8 +1,16 @@
 import { and, eq, inArray } from 'drizzle-orm';
-import type { RuleSettings } from '../../core/index.js';
-import type { RuleSetting } from '../patterns.js';
+import * as z from 'zod/mini';
+import { isRule, type RuleSettings } from '../../core/index.js';
+import { severitySettingSchema, type RuleSetting } from '../patterns.js';
 import type { OpenDatabase } from './db/client.js';
-import { EVERYWHERE, ruleSettings } from './db/schema.js';
+import { EVERYWHERE, patterns, ruleSettings } from './db/schema.js';
+import { readable } from './readable.js';
+
+const settingRow = z.object({
+  scope: z.string(),
+  rule: z.string().check(z.refine(isRule)),
+  severity: severitySettingSchema,
+});
 
 /** Which rules are set otherwise, for all patterns and for single ones. */
 export class RuleStore {
@@ -23,22 +31,28 @@ export class RuleStore {
     return { ...rows.get(EVERYWHERE), ...rows.get(pattern) };
   }
 
-  /** Sets a rule, or (null) takes the setting back. */
-  async set(scope: string = EVERYWHERE, { rule, severity }: RuleSetting): Promise<void> {
-    await this.#database.write(async () => {
-      const { db } = this.#database;
+  /** Sets a rule, or (null) takes the setting back; false where there is no such rule, or no such pattern. */
+  async set(scope: string = EVERYWHERE, { rule, severity }: RuleSetting): Promise<boolean> {
+    if (!isRule(rule)) return false;
+    return this.#database.write(async (db) => {
+      const concerned = scope === EVERYWHERE ? undefined : eq(patterns.id, scope);
+      // The figures on the shelf rest on it.
+      const counted = await db.update(patterns).set({ counted: null }).where(concerned).returning({ id: patterns.id });
+      if (concerned && counted.length === 0) return false;
       await db.delete(ruleSettings).where(and(eq(ruleSettings.scope, scope), eq(ruleSettings.rule, rule)));
       if (severity !== null) await db.insert(ruleSettings).values({ scope, rule, severity, at: Date.now() });
+      return true;
     });
   }
 
-  async #rows(scopes: readonly string[]): Promise<Map<string, Record<string, 'error' | 'warning' | 'hint' | 'off'>>> {
+  async #rows(scopes: readonly string[]): Promise<Map<string, RuleSettings>> {
     const rows = await this.#database.db
       .select()
       .from(ruleSettings)
       .where(inArray(ruleSettings.scope, [...scopes]));
-    const byScope = new Map<string, Record<string, 'error' | 'warning' | 'hint' | 'off'>>();
-    for (const { scope, rule, severity } of rows) byScope.set(scope, { ...byScope.get(scope), [rule]: severity });
+    const byScope = new Map<string, RuleSettings>();
+    for (const { scope, rule, severity } of readable(rows, settingRow, 'the rules that are set'))
+      byScope.set(scope, { ...byScope.get(scope), [rule]: severity });
     return byScope;
   }
 }

@@ -1,47 +1,49 @@
 import path from 'node:path';
-import { describeFailure, openDatabase } from './db/client.js';
+import { countingAside, type Counting } from './counting/counting.js';
+import { openDatabase } from './db/client.js';
 import { readEnvironment } from './environment.js';
 import { PatternStore } from './patterns.js';
+import { Recounts } from './recounts.js';
 import { RuleStore } from './rules.js';
 import { StyleStore } from './style.js';
 import { TermsStore } from './terms.js';
 
-let opened: Promise<{ patterns: PatternStore; terms: TermsStore; rules: RuleStore; style: StyleStore }> | null = null;
-
-/** The store of this process; opened, and its tables brought up to date, at the first call. */
-export async function store(): Promise<PatternStore> {
-  return (await stores()).patterns;
+/** Everything that is kept, one store a matter, and who counts. */
+export interface Stores {
+  readonly patterns: PatternStore;
+  readonly terms: TermsStore;
+  readonly rules: RuleStore;
+  readonly style: StyleStore;
+  readonly recounts: Recounts;
+  readonly counting: Counting;
 }
 
-/** As `store`, for what is kept of the two vocabularies. */
-export async function termsStore(): Promise<TermsStore> {
-  return (await stores()).terms;
+let opened: Promise<Stores & { present: () => Promise<void> }> | null = null;
+
+/**
+ * The stores of this process; opened, and the tables brought up to date, at the first call.
+ * @throws Missing where the database has gone from under the server.
+ */
+export async function stores(): Promise<Stores> {
+  const all = await (opened ??= open());
+  await all.present();
+  return all;
 }
 
-/** As `store`, for how the rules are set. */
-export async function ruleStore(): Promise<RuleStore> {
-  return (await stores()).rules;
-}
-
-/** As `store`, for the house style. */
-export async function styleStore(): Promise<StyleStore> {
-  return (await stores()).style;
-}
-
-function stores(): NonNullable<typeof opened> {
-  opened ??= openDatabase(readEnvironment(process.env), path.resolve('drizzle')).then((database) => {
-    const patterns = new PatternStore(database);
-    return {
-      patterns,
-      terms: new TermsStore(database, patterns),
-      rules: new RuleStore(database),
-      style: new StyleStore(database),
-    };
-  });
-  return opened;
-}
-
-/** What to answer when the database fails: a sentence, and that nothing was changed. */
-export function troubleOf(error: unknown): { message: string } {
-  return { message: `Not saved: ${describeFailure(error)}` };
+async function open(): Promise<Stores & { present: () => Promise<void> }> {
+  const database = await openDatabase(readEnvironment(process.env), path.resolve('drizzle'));
+  const counting = countingAside();
+  const rules = new RuleStore(database);
+  const recounts = new Recounts(database, rules, counting);
+  const patterns = new PatternStore(database, recounts.ask);
+  await recounts.askStale();
+  return {
+    patterns,
+    rules,
+    recounts,
+    counting,
+    terms: new TermsStore(database, patterns, counting, recounts.ask),
+    style: new StyleStore(database),
+    present: database.present,
+  };
 }

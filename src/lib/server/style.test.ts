@@ -1,18 +1,17 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import path from 'node:path';
-import { expect, it } from 'vitest';
+import { sql } from 'drizzle-orm';
+import { afterEach, beforeEach, expect, it } from 'vitest';
 import { checkText } from '../../core/index.js';
-import { openDatabase } from './db/client.js';
 import { StyleStore } from './style.js';
+import { makeRig, type Rig } from './testing.js';
+
+let rig: Rig;
+beforeEach(async () => {
+  rig = await makeRig();
+});
+afterEach(() => rig.end());
 
 it('the house style is kept, and what leaves it is a hint with its fix', async () => {
-  const folder = mkdtempSync(path.join(tmpdir(), 'dostik-'));
-  const database = await openDatabase(
-    { DATABASE_URL: `file:${path.join(folder, 'test.db')}` },
-    path.resolve('drizzle'),
-  );
-  const store = new StyleStore(database);
+  const store = new StyleStore(rig.database);
   expect(await store.get()).toEqual({});
   await store.set({ amount: 'stitch first' });
   await store.set({ amount: 'number first', count: '(n)' });
@@ -24,6 +23,11 @@ it('the house style is kept, and what leaves it is a hint with its fix', async (
   expect(findings).toMatchObject([
     { rule: 'style/house', severity: 'hint', line: 5, fixes: [{ edits: [{ text: '5 sc' }] }] },
   ]);
-  database.close();
-  rmSync(folder, { recursive: true, force: true });
+});
+
+it('a house style that can’t be read costs nothing else', async () => {
+  const store = new StyleStore(rig.database);
+  await store.set({ amount: 'stitch first' });
+  await rig.database.db.run(sql`update workspace set value = '{'`);
+  expect(await store.get()).toEqual({});
 });

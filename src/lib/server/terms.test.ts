@@ -1,28 +1,20 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import path from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { convertTerms } from '../../core/index.js';
-import { openDatabase, type OpenDatabase } from './db/client.js';
-import { PatternStore } from './patterns.js';
-import { merged, TermsStore } from './terms.js';
+import { merged } from './counting/work.js';
+import type { PatternStore } from './patterns.js';
+import type { TermsStore } from './terms.js';
+import { makeRig, type Rig } from './testing.js';
 
-let folder: string;
-let database: OpenDatabase;
+let rig: Rig;
 let patterns: PatternStore;
 let terms: TermsStore;
 
 beforeEach(async () => {
-  folder = mkdtempSync(path.join(tmpdir(), 'dostik-'));
-  database = await openDatabase({ DATABASE_URL: `file:${path.join(folder, 'test.db')}` }, path.resolve('drizzle'));
-  patterns = new PatternStore(database);
-  terms = new TermsStore(database, patterns);
+  rig = await makeRig();
+  ({ patterns, terms } = rig);
 });
 
-afterEach(() => {
-  database.close();
-  rmSync(folder, { recursive: true, force: true });
-});
+afterEach(() => rig.end());
 
 const BALL = 'Ball\nUS terms\n\nRnd 1: 6 sc in MR (6)\nRnd 2: sc around (6)\nMake the next one double.\n';
 const UK = { to: 'uk', hooks: false, weights: false, spelling: false } as const;

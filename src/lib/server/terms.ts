@@ -1,21 +1,42 @@
-import { diff3Merge } from 'node-diff3';
 import { and, eq, isNull } from 'drizzle-orm';
-import { convertTerms, type Conversion } from '../../core/index.js';
-import type { Edition, EditionMade, TermsNotes, TermDecision, TermsWanted } from '../patterns.js';
+import * as z from 'zod/mini';
+import {
+  LONGEST_NAME,
+  termDecisionSchema,
+  type Edition,
+  type EditionMade,
+  type TermsNotes,
+  type TermDecision,
+  type TermsWanted,
+} from '../patterns.js';
+import type { Counting } from './counting/counting.js';
 import type { OpenDatabase } from './db/client.js';
 import { editions, patterns, termDecisions } from './db/schema.js';
-import type { PatternStore } from './patterns.js';
+import { insertPattern, saveIn, type PatternStore } from './patterns.js';
+import { readable } from './readable.js';
 
 type To = 'us' | 'uk';
+
+const decisionRow = z.extend(termDecisionSchema, { written: z.string() });
 
 /** What is kept of a pattern's two vocabularies: which it is in, what has been decided, and its editions. */
 export class TermsStore {
   readonly #database: OpenDatabase;
   readonly #patterns: PatternStore;
+  readonly #counting: Counting;
+  readonly #changed: (id: string) => void;
 
-  constructor(database: OpenDatabase, store: PatternStore) {
+  /** @param changed is told of each pattern whose figures are to be counted anew. */
+  constructor(
+    database: OpenDatabase,
+    store: PatternStore,
+    counting: Counting,
+    changed: (id: string) => void = () => undefined,
+  ) {
     this.#database = database;
     this.#patterns = store;
+    this.#counting = counting;
+    this.#changed = changed;
   }
 
   /** Decisions, editions made from this pattern, and the one that it was made from. */
@@ -43,7 +64,7 @@ export class TermsStore {
       .innerJoin(patterns, eq(patterns.id, editions.sourceId))
       .where(and(eq(editions.patternId, id), isNull(patterns.deletedAt)));
     return {
-      decisions,
+      decisions: readable(decisions, decisionRow, 'what was decided on words'),
       editions: made.map(({ sourceRevision, ...edition }): Edition => ({
         ...edition,
         behind: own !== null && own.revision > sourceRevision,
@@ -54,18 +75,17 @@ export class TermsStore {
 
   /** Settles which vocabulary a pattern is in; false where there is no such pattern. */
   async settle(id: string, terms: 'auto' | To): Promise<boolean> {
-    const changed = await this.#database.write(() =>
-      this.#database.db.update(patterns).set({ terms }).where(eq(patterns.id, id)).returning({ id: patterns.id }),
+    const changed = await this.#database.write((db) =>
+      db.update(patterns).set({ terms, counted: null }).where(eq(patterns.id, id)).returning({ id: patterns.id }),
     );
-    await this.#patterns.recount(id);
+    if (changed.length > 0) this.#changed(id);
     return changed.length > 0;
   }
 
   /** Keeps what is to be written for a word, or (null) forgets it; false where there is no such pattern. */
   async decide(id: string, { to, key, written }: TermDecision): Promise<boolean> {
     if (!(await this.#patterns.get(id))) return false;
-    await this.#database.write(async () => {
-      const { db } = this.#database;
+    await this.#database.write(async (db) => {
       await db
         .delete(termDecisions)
         .where(and(eq(termDecisions.patternId, id), eq(termDecisions.to, to), eq(termDecisions.key, key)));
@@ -78,51 +98,49 @@ export class TermsStore {
    * Saves the conversion of a pattern as an edition of it. One that is there already is brought up to date: only what
    * the source has changed is changed in it, and lines that both have changed stay as they are and are told.
    * @returns null where there is no such pattern, or the conversion can't be trusted.
+   * @throws TooMuch
    */
   async edition(id: string, wanted: TermsWanted): Promise<EditionMade | null> {
     const source = await this.#patterns.get(id);
     if (!source) return null;
-    const conversion = await this.#convert(source.text, source.terms, id, wanted);
-    if (conversion.state !== 'proved') return null;
-    const { db } = this.#database;
-    const [known] = await db
+    const known = await this.#known(id, wanted.to);
+    const { state, converted, merged } = await this.#counting.have('edition', {
+      text: source.text,
+      from: source.terms,
+      wanted,
+      decisions: await this.#decisions(id, wanted.to),
+      known,
+    });
+    if (state !== 'proved') return null;
+    const note = { sourceRevision: source.revision, converted, at: Date.now() };
+    const made = await this.#database.write(async (db): Promise<EditionMade | null> => {
+      if (!known || !merged) {
+        const name = `${source.name} (${wanted.to.toUpperCase()} terms)`.slice(0, LONGEST_NAME);
+        const edition = await insertPattern(db, { name, text: converted });
+        await db.insert(editions).values({ patternId: edition, sourceId: id, to: wanted.to, ...note });
+        return { id: edition, kind: 'made', kept: 0 };
+      }
+      const saved = await saveIn(db, known.id, merged.text, known.revision);
+      if (saved.kind !== 'saved') return null;
+      await db.update(editions).set(note).where(eq(editions.patternId, known.id));
+      return { id: known.id, kind: merged.text === known.text ? 'same' : 'updated', kept: merged.kept };
+    });
+    if (made) this.#changed(made.id);
+    return made;
+  }
+
+  /** The edition of a pattern that is there already. */
+  async #known(id: string, to: To): Promise<{ id: string; converted: string; revision: number; text: string } | null> {
+    const [known] = await this.#database.db
       .select({ id: patterns.id, converted: editions.converted, revision: patterns.revision, text: patterns.text })
       .from(editions)
       .innerJoin(patterns, eq(patterns.id, editions.patternId))
-      .where(and(eq(editions.sourceId, id), eq(editions.to, wanted.to), isNull(patterns.deletedAt)));
-    const note = { sourceRevision: source.revision, converted: conversion.text, at: Date.now() };
-    if (!known) {
-      const name = `${source.name} (${wanted.to.toUpperCase()} terms)`.slice(0, 200);
-      const made = await this.#patterns.add({ name, text: conversion.text });
-      await this.#database.write(() =>
-        db.insert(editions).values({ patternId: made, sourceId: id, to: wanted.to, ...note }),
-      );
-      return { id: made, kind: 'made', kept: 0 };
-    }
-    const { text, kept } = merged(known.text, known.converted, conversion.text);
-    const saved = await this.#patterns.save(known.id, text, known.revision);
-    if (saved.kind !== 'saved') return null;
-    await this.#database.write(() => db.update(editions).set(note).where(eq(editions.patternId, known.id)));
-    return { id: known.id, kind: text === known.text ? 'same' : 'updated', kept };
+      .where(and(eq(editions.sourceId, id), eq(editions.to, to), isNull(patterns.deletedAt)));
+    return known ?? null;
   }
 
-  async #convert(text: string, terms: 'auto' | To, id: string, { to, ...options }: TermsWanted): Promise<Conversion> {
+  async #decisions(id: string, to: To): Promise<[key: string, written: string][]> {
     const { decisions } = await this.notes(id);
-    const own = decisions.filter((decision) => decision.to === to).map(({ key, written }) => [key, written] as const);
-    return convertTerms(text, { to, from: terms, ...options, decisions: new Map(own) });
+    return decisions.filter((decision) => decision.to === to).map(({ key, written }) => [key, written]);
   }
-}
-
-/**
- * An edition's own text with what has changed between two conversions of its source. Where both have changed the same
- * lines those of the edition stay.
- */
-export function merged(own: string, before: string, now: string): { text: string; kept: number } {
-  const lines: string[] = [];
-  let kept = 0;
-  for (const { ok, conflict } of diff3Merge(own.split('\n'), before.split('\n'), now.split('\n'))) {
-    if (conflict) kept += 1;
-    lines.push(...(ok ?? conflict?.a ?? []));
-  }
-  return { text: lines.join('\n'), kept };
 }

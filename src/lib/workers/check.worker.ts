@@ -47,6 +47,8 @@ export interface EarlierRound {
 
 /** What the page may ask of the worker. Accounts and slips are those of the text that was checked last. */
 export interface CheckWorker {
+  /** Answers once the worker's code is there. */
+  ready(): true;
   check(asked: z.infer<typeof askSchema>): Report;
   fixed(): Report | null;
   account(round: number): RoundAccount | null;
@@ -60,6 +62,7 @@ export interface CheckWorker {
 let last: Checked | null = null;
 
 const worker: CheckWorker = {
+  ready: () => true,
   check(asked) {
     const { text, name, ...options } = askSchema.parse(asked);
     last = checkPattern(text, name, options);

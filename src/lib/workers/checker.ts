@@ -1,4 +1,3 @@
-import { releaseProxy, wrap, type Remote } from 'comlink';
 import * as z from 'zod/mini';
 import {
   accountSchema,
@@ -11,94 +10,122 @@ import {
   type RoundAccount,
   type Styled,
 } from '../../core/index.js';
-import type { CheckWorker, EarlierRound } from './check.worker.js';
+import type { EarlierRound } from './check.worker.js';
+import { GaveUp, WatchedWorker } from './watched.js';
 
-/** Wait after a check before fixes are searched for; milliseconds. */
+/** Wait after a check before fixes are searched for; and before a text is tried after one that was given up. Milliseconds. */
 const PAUSE = 150;
+const PAUSE_AFTER_FAILURE = 1000;
 
 const slipsSchema = z.array(hookSlipSchema);
 const earlierSchema = z.array(z.object({ part: z.string(), label: z.string(), words: z.string() }));
 
+/** What the check is doing: nothing more to do, at work, given up on this text, or failed by a fault of its own. */
+export type CheckState = 'done' | 'busy' | 'gave-up' | 'failed';
+
+export interface CheckListener {
+  /** A report on a text; with the fixes that were found for it where it comes a second time. */
+  readonly told: (report: Report, text: string) => void;
+  readonly state: (state: CheckState) => void;
+}
+
 /**
  * Checks texts in a worker, one at a time. While one is being checked only the newest of those that
  * came after it is kept: what nobody sees any more is never checked. A report with errors is told again
- * after a pause, with the fixes that were found for it.
+ * after a pause, with the fixes that were found for it. A text that takes too long is given up; the next one
+ * is tried once its writer pauses.
  */
 export class Checker {
-  readonly #worker: Worker;
-  readonly #remote: Remote<CheckWorker>;
-  readonly #told: (report: Report, text: string) => void;
+  readonly #worker: WatchedWorker;
+  readonly #listener: CheckListener;
   readonly #options: CheckOptions;
   #waiting: { text: string; name: string } | null = null;
   #busy = false;
-  #fixing: ReturnType<typeof setTimeout> | undefined;
+  #state: CheckState = 'done';
+  #timer: ReturnType<typeof setTimeout> | undefined;
 
   /** @param options the vocabulary that has been settled for the pattern, and how its rules are set. */
-  constructor(told: (report: Report, text: string) => void, options: CheckOptions) {
+  constructor(listener: CheckListener, options: CheckOptions, worker = new WatchedWorker()) {
+    this.#listener = listener;
     this.#options = options;
-    this.#worker = new Worker(new URL('./check.worker.ts', import.meta.url), { type: 'module' });
-    this.#remote = wrap<CheckWorker>(this.#worker);
-    this.#told = told;
+    this.#worker = worker;
   }
 
   check(text: string, name: string): void {
     this.#waiting = { text, name };
-    if (!this.#busy) void this.#run();
+    if (this.#busy) return;
+    clearTimeout(this.#timer);
+    if (this.#state === 'gave-up' || this.#state === 'failed')
+      this.#timer = setTimeout(() => void this.#run(), PAUSE_AFTER_FAILURE);
+    else void this.#run();
   }
 
   /** How the figures of a round of the text that was checked last come about. */
   async account(round: number): Promise<RoundAccount | null> {
-    return z.nullable(accountSchema).parse(await this.#remote.account(round));
+    return z.nullable(accountSchema).parse(await this.#worker.ask((remote) => remote.account(round)));
   }
 
   /** Which slips of the maker explain another count on the hook. */
   async slips(round: number, onHook: number): Promise<HookSlip[]> {
-    return slipsSchema.parse(await this.#remote.slips({ round, onHook }));
+    return slipsSchema.parse(await this.#worker.ask((remote) => remote.slips({ round, onHook })));
   }
 
   /** A text in house style, proved to alter no count. */
   async inStyle(text: string): Promise<Styled> {
     const { terms, style } = this.#options;
-    return styledSchema.parse(await this.#remote.inStyle({ text, terms, style: { ...style } }));
+    return styledSchema.parse(await this.#worker.ask((remote) => remote.inStyle({ text, terms, style: { ...style } })));
   }
 
   /** The rounds of an earlier text, with their words. */
   async earlier(text: string): Promise<EarlierRound[]> {
-    return earlierSchema.parse(await this.#remote.earlier(text));
+    return earlierSchema.parse(await this.#worker.ask((remote) => remote.earlier(text)));
   }
 
   close(): void {
-    clearTimeout(this.#fixing);
-    this.#remote[releaseProxy]();
-    this.#worker.terminate();
+    clearTimeout(this.#timer);
+    this.#worker.close();
   }
 
   async #run(): Promise<void> {
     this.#busy = true;
-    clearTimeout(this.#fixing);
     for (let asked = this.#next(); asked; asked = this.#next()) {
-      const report = reportSchema.parse(
-        await this.#remote.check({
-          ...asked,
-          terms: this.#options.terms,
-          rules: { ...this.#options.rules },
-          style: { ...this.#options.style },
-        }),
-      );
-      this.#told(report, asked.text);
-      clearTimeout(this.#fixing);
-      const { text } = asked;
-      if (report.findings.some(({ severity }) => severity === 'error'))
-        this.#fixing = setTimeout(() => void this.#fix(text), PAUSE);
+      this.#become('busy');
+      try {
+        const { text } = asked;
+        const report = await this.#checked(asked);
+        this.#become('done');
+        this.#listener.told(report, text);
+        clearTimeout(this.#timer);
+        if (report.findings.some(({ severity }) => severity === 'error'))
+          this.#timer = setTimeout(() => void this.#fix(text), PAUSE);
+      } catch (error) {
+        this.#become(error instanceof GaveUp ? 'gave-up' : 'failed');
+        break;
+      }
     }
     this.#busy = false;
+    // What came meanwhile waits for its writer to pause.
+    if (this.#waiting) this.check(this.#waiting.text, this.#waiting.name);
   }
 
-  /** The search for fixes waits for a pause, so that it never holds up a verdict. */
+  async #checked(asked: { text: string; name: string }): Promise<Report> {
+    const { terms, rules, style } = this.#options;
+    const options = { terms, rules: { ...rules }, style: { ...style } };
+    return reportSchema.parse(await this.#worker.ask((remote) => remote.check({ ...asked, ...options })));
+  }
+
+  /** The search for fixes waits for a pause, so that it never holds up a verdict; without them the report stands as it is. */
   async #fix(text: string): Promise<void> {
     if (this.#busy) return;
-    const fixed = z.nullable(reportSchema).parse(await this.#remote.fixed());
-    if (fixed && !this.#isBusy()) this.#told(fixed, text);
+    const fixed = await this.#worker.ask((remote) => remote.fixed()).catch(() => null);
+    const read = z.nullable(reportSchema).safeParse(fixed);
+    if (read.data && !this.#isBusy()) this.#listener.told(read.data, text);
+  }
+
+  #become(state: CheckState): void {
+    if (state === this.#state) return;
+    this.#state = state;
+    this.#listener.state(state);
   }
 
   /** Asked anew after each wait: another check may have begun meanwhile. */

@@ -1,28 +1,29 @@
-import { releaseProxy, wrap, type Remote } from 'comlink';
 import { conversionSchema, evidenceSchema, type Conversion, type TermsEvidence } from '../../core/index.js';
-import type { AskedConversion, CheckWorker } from './check.worker.js';
+import type { AskedConversion } from './check.worker.js';
+import { WatchedWorker } from './watched.js';
 
 /** Converts texts in a worker; of several questions in a row only the last is answered. */
 export class Converter {
-  readonly #worker = new Worker(new URL('./check.worker.ts', import.meta.url), { type: 'module' });
-  readonly #remote: Remote<CheckWorker> = wrap<CheckWorker>(this.#worker);
+  readonly #worker = new WatchedWorker();
   #asked = 0;
 
-  /** @returns null where another question has come meanwhile. */
+  /**
+   * @returns null where another question has come meanwhile.
+   * @throws GaveUp, Failed
+   */
   async convert(asked: AskedConversion): Promise<Conversion | null> {
     this.#asked += 1;
     const own = this.#asked;
-    const answer = conversionSchema.parse(await this.#remote.convert(asked));
+    const answer = conversionSchema.parse(await this.#worker.ask((remote) => remote.convert(asked)));
     return own === this.#asked ? answer : null;
   }
 
   /** Which vocabulary a text is in, and what tells so. */
   async evidence(text: string): Promise<TermsEvidence> {
-    return evidenceSchema.parse(await this.#remote.evidence(text));
+    return evidenceSchema.parse(await this.#worker.ask((remote) => remote.evidence(text)));
   }
 
   close(): void {
-    this.#remote[releaseProxy]();
-    this.#worker.terminate();
+    this.#worker.close();
   }
 }

@@ -1,5 +1,5 @@
 import { ruleCards } from '../../core/index.js';
-import { ruleStore } from '../../lib/server/store.js';
+import { stores } from '../../lib/server/store.js';
 import type { PageServerLoad } from './$types.js';
 
-export const load: PageServerLoad = async () => ({ cards: ruleCards(), set: await (await ruleStore()).of() });
+export const load: PageServerLoad = async () => ({ cards: ruleCards(), set: await (await stores()).rules.of() });

@@ -1,16 +1,19 @@
-import { learnt, styleOf, styleTraits } from '../../core/index.js';
-import { store, styleStore } from '../../lib/server/store.js';
+import { styleTraits } from '../../core/index.js';
+import { within } from '../../lib/server/pages.js';
+import { stores } from '../../lib/server/store.js';
 import type { PageServerLoad } from './$types.js';
 
 export const load: PageServerLoad = async ({ url }) => {
-  const patterns = await store();
+  const { patterns, style, counting } = await stores();
   const from = url.searchParams.get('from');
   const model = from === null ? null : await patterns.get(from);
-  const count = model ? styleOf(model.text, { terms: model.terms }) : null;
+  const learnt = model && (await within(counting.have('style', { text: model.text, terms: model.terms })));
   return {
     traits: styleTraits(),
-    style: await (await styleStore()).get(),
+    style: await style.get(),
     patterns: (await patterns.list()).map(({ id, name }) => ({ id, name })),
-    model: model && count ? { id: model.id, name: model.name, count, learnt: learnt(count) } : null,
+    model: model && learnt ? { id: model.id, name: model.name, ...learnt } : null,
+    /** The name of a pattern that is too long to learn from. */
+    tooMuch: model && !learnt ? model.name : null,
   };
 };

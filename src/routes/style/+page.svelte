@@ -60,6 +60,9 @@
     How this press writes. What is set here is a hint in every pattern that is written otherwise, with its fix; a whole
     pattern is set in house style from its Desk, and no count changes by it.
   </p>
+  {#if data.tooMuch !== null}
+    <p class="about" role="alert">“{data.tooMuch}” is too much to be read at once. Learn it from another pattern.</p>
+  {/if}
   {#each data.traits as { id, about, ways } (id)}
     <fieldset>
       <legend>{about}</legend>

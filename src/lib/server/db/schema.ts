@@ -17,8 +17,10 @@ export const patterns = sqliteTable(
       .default('auto'),
     /** Put away, and still to be had back. */
     deletedAt: integer('deleted_at'),
-    /** What the last check said in figures, as JSON of `summarySchema`. */
+    /** What the last check said in figures, as JSON of `summarySchema`; `null` where the text is too much to be counted. */
     summary: text('summary').notNull(),
+    /** The revision that the figures are about; null where something else has changed that they rest on. */
+    counted: integer('counted'),
     /** Set for patterns that came with the demo, so that they are brought in once only. */
     demoKey: text('demo_key').unique(),
   },
@@ -66,6 +68,22 @@ export const versions = sqliteTable(
     at: integer('at').notNull(),
   },
   (table) => [index('versions_of_pattern').on(table.patternId, table.at)],
+);
+
+/**
+ * The last texts that were saved, by a hash of each: a window whose answer never arrived asks again, and what it sends has
+ * been saved already.
+ */
+export const saves = sqliteTable(
+  'saves',
+  {
+    patternId: text('pattern_id')
+      .notNull()
+      .references(() => patterns.id, { onDelete: 'cascade' }),
+    revision: integer('revision').notNull(),
+    hash: text('hash').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.patternId, table.revision] })],
 );
 
 /** What an editor wants written for a word on the way into the other vocabulary. `key` stands for the word in its line. */

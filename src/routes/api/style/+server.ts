@@ -1,11 +1,10 @@
 import { houseStyleSchema } from '../../../core/index.js';
-import { noted } from '../../../lib/server/noted.js';
-import { styleStore } from '../../../lib/server/store.js';
+import { noting } from '../../../lib/server/answers.js';
+import { stores } from '../../../lib/server/store.js';
 import type { RequestHandler } from './$types.js';
 
 /** Settles how this press writes. */
-export const PUT: RequestHandler = ({ request }) =>
-  noted(request, houseStyleSchema, async (style) => {
-    await (await styleStore()).set(style);
-    return true;
-  });
+export const PUT: RequestHandler = noting(houseStyleSchema, async (_, style) => {
+  await (await stores()).style.set(style);
+  return true;
+});

@@ -14,31 +14,37 @@
     <Button weight="firm" onclick={() => window.print()}>Print</Button>
   </nav>
   <h1>{data.name}</h1>
-  <p class="told">
-    {data.rounds} instructions recounted, {data.off === 0 ? 'none' : data.off} off. In the margin: stitches used of those
-    there → made, with the change.
-  </p>
-  <table>
-    <tbody>
-      {#each data.lines as { text, sums }, i (i)}
-        <tr>
-          <td class="margin">
-            {#each sums as { words, verdict }, k (k)}
-              <span class={verdict}><Mark name={verdict} /> {words}</span>
-            {/each}
-          </td>
-          <td>{text}</td>
-        </tr>
-      {/each}
-    </tbody>
-  </table>
-  {#if data.findings.length > 0}
-    <h2>Found</h2>
-    <ol>
-      {#each data.findings as { line, where, message }, i (i)}
-        <li><strong>Line {line}{where ? `, ${where}` : ''}.</strong> {message}</li>
-      {/each}
-    </ol>
+  {#if data.tooLong !== null}
+    <p class="told">
+      {data.tooLong} Take its parts in as patterns of their own, or print the text alone: the Desk has “Download as text”.
+    </p>
+  {:else}
+    <p class="told">
+      {data.rounds} instructions recounted, {data.off === 0 ? 'none' : data.off} off. In the margin: stitches used of those
+      there → made, with the change.
+    </p>
+    <table>
+      <tbody>
+        {#each data.lines as { text, sums }, i (i)}
+          <tr>
+            <td class="margin">
+              {#each sums as { words, verdict }, k (k)}
+                <span class={verdict}><Mark name={verdict} /> {words}</span>
+              {/each}
+            </td>
+            <td>{text}</td>
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+    {#if data.findings.length > 0}
+      <h2>Found</h2>
+      <ol>
+        {#each data.findings as { line, where, message }, i (i)}
+          <li><strong>Line {line}{where ? `, ${where}` : ''}.</strong> {message}</li>
+        {/each}
+      </ol>
+    {/if}
   {/if}
 </main>
 

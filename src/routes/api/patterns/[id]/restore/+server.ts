@@ -1,15 +1,10 @@
-import { json } from '@sveltejs/kit';
-import { store, troubleOf } from '../../../../../lib/server/store.js';
+import { answering, done, Refused } from '../../../../../lib/server/answers.js';
+import { stores } from '../../../../../lib/server/store.js';
 import type { RequestHandler } from './$types.js';
 
 /** Takes back a pattern that was put away. */
-export const POST: RequestHandler = async ({ params }) => {
-  try {
-    const back = await (await store()).setAway(params.id, false);
-    return back
-      ? new Response(null, { status: 204 })
-      : json({ message: 'This pattern is not known.' }, { status: 404 });
-  } catch (error) {
-    return json(troubleOf(error), { status: 507 });
-  }
-};
+export const POST: RequestHandler = answering(async ({ params }) => {
+  if (!(await (await stores()).patterns.setAway(params.id, false)))
+    throw new Refused(404, 'This pattern is not known.');
+  return done();
+});

@@ -1,8 +1,9 @@
 import { settledSchema } from '../../../../../lib/patterns.js';
-import { noted } from '../../../../../lib/server/noted.js';
-import { termsStore } from '../../../../../lib/server/store.js';
+import { noting } from '../../../../../lib/server/answers.js';
+import { stores } from '../../../../../lib/server/store.js';
 import type { RequestHandler } from './$types.js';
 
 /** Settles which vocabulary the pattern is in. */
-export const PUT: RequestHandler = ({ params, request }) =>
-  noted(request, settledSchema, async ({ terms }) => (await termsStore()).settle(params.id, terms));
+export const PUT: RequestHandler = noting(settledSchema, async ({ params }, { terms }) =>
+  (await stores()).terms.settle(params.id, terms),
+);

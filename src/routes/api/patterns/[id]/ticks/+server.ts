@@ -1,8 +1,9 @@
 import { tickSchema } from '../../../../../lib/patterns.js';
-import { noted } from '../../../../../lib/server/noted.js';
-import { store } from '../../../../../lib/server/store.js';
+import { noting } from '../../../../../lib/server/answers.js';
+import { stores } from '../../../../../lib/server/store.js';
 import type { RequestHandler } from './$types.js';
 
 /** Sets a round's tick, or takes it off. */
-export const PUT: RequestHandler = ({ params, request }) =>
-  noted(request, tickSchema, async ({ key, on }) => (await store()).tick(params.id, key, on));
+export const PUT: RequestHandler = noting(tickSchema, async ({ params }, { key, on }) =>
+  (await stores()).patterns.tick(params.id, key, on),
+);

@@ -1,0 +1,49 @@
+<script lang="ts">
+  import Button from '../components/Button.svelte';
+
+  interface Props {
+    state: 'gave-up' | 'failed';
+    text: string;
+    again: () => void;
+  }
+
+  let { state, text, again }: Props = $props();
+
+  /** Lines that no round needs. */
+  const LONG = 2000;
+  const longest = $derived.by(() => {
+    let found = { line: 0, length: 0 };
+    text.split('\n').forEach(({ length }, i) => {
+      if (length > found.length) found = { line: i + 1, length };
+    });
+    return found;
+  });
+</script>
+
+<div role="alert">
+  <p>
+    {#if state === 'gave-up'}
+      <strong>Counting was given up: this text takes too long.</strong>
+      {longest.length > LONG
+        ? `Line ${longest.line} is ${longest.length.toLocaleString('en')} characters long: give each round a line of its own.`
+        : 'Take its parts in as patterns of their own.'}
+      What is typed is saved; counting is tried again when you pause.
+    {:else}
+      <strong>Counting failed, by a fault of Dostik and not of the text.</strong>
+      What is typed is saved; counting is tried again at the next change.
+    {/if}
+  </p>
+  <Button weight="quiet" onclick={again}>Try now</Button>
+</div>
+
+<style>
+  div {
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    gap: var(--space-4);
+    padding: var(--space-2) var(--space-4);
+    background: var(--weld-wash);
+    font-size: var(--size-body);
+  }
+</style>

@@ -1,0 +1,83 @@
+import { json, type RequestEvent } from '@sveltejs/kit';
+import type * as z from 'zod/mini';
+import { TooMuch } from './counting/counting.js';
+import { describeFailure, Missing } from './db/client.js';
+import { Spoilt } from './patterns.js';
+
+/** A request that can't be carried out as it is; the message is for people. */
+export class Refused extends Error {
+  constructor(
+    readonly status: number,
+    message: string,
+  ) {
+    super(message);
+  }
+}
+
+export const GONE = 'This pattern is no longer on the shelf.';
+
+/** What a person is told of a failure, and the status that goes with it. What nobody expected goes to the terminal too. */
+export function troubleOf(error: unknown): { status: number; message: string } {
+  if (error instanceof Refused) return { status: error.status, message: error.message };
+  if (error instanceof TooMuch) return { status: 422, message: error.message };
+  if (error instanceof Spoilt) return { status: 500, message: error.message };
+  if (!(error instanceof Missing)) console.error(error);
+  const why = describeFailure(error);
+  return { status: error instanceof Missing ? 503 : 507, message: why.charAt(0).toUpperCase() + why.slice(1) };
+}
+
+/** Answers a request; whatever fails is told in words. */
+export function answering<Event extends RequestEvent>(
+  answer: (event: Event) => Promise<Response>,
+): (event: Event) => Promise<Response> {
+  return async (event) => {
+    try {
+      return await answer(event);
+    } catch (error) {
+      const { status, message } = troubleOf(error);
+      return json({ message }, { status });
+    }
+  };
+}
+
+/** Answers a request that notes something: 204 where that was done. */
+export function noting<Event extends RequestEvent, Note>(
+  schema: z.ZodMiniType<Note>,
+  note: (event: Event, value: Note) => Promise<boolean>,
+  otherwise = GONE,
+): (event: Event) => Promise<Response> {
+  return answering(async (event) => {
+    if (!(await note(event, await bodyOf(event.request, schema)))) throw new Refused(404, otherwise);
+    return done();
+  });
+}
+
+export function done(): Response {
+  return new Response(null, { status: 204 });
+}
+
+/**
+ * The body of a request, checked.
+ * @throws Refused where it is too large, no JSON, or not what is asked for here.
+ */
+export async function bodyOf<Body>(request: Request, schema: z.ZodMiniType<Body>): Promise<Body> {
+  let value: unknown;
+  try {
+    value = await request.json();
+  } catch (error) {
+    if (typeof error === 'object' && error !== null && 'status' in error && error.status === 413)
+      throw new Refused(413, 'This is larger than a pattern can be. Split it, and take in the parts.');
+    throw new Refused(400, 'This request could not be read: it is not JSON.');
+  }
+  const read = schema.safeParse(value, {
+    // Where the schema has words of its own they are told; its other words are not for people.
+    error: ({ path }) => {
+      const field = path?.join('.') ?? '';
+      return field === ''
+        ? 'This request is not what is asked for here.'
+        : `“${field}” is missing, or not of its kind.`;
+    },
+  });
+  if (!read.success) throw new Refused(400, read.error.issues[0]?.message ?? 'This request could not be read.');
+  return read.data;
+}

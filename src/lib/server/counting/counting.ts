@@ -1,0 +1,52 @@
+import path from 'node:path';
+import * as workerpool from 'workerpool';
+import type { Work } from './work.js';
+
+/** A text that can't be counted within the limits; it is kept all the same. */
+export class TooMuch extends Error {
+  constructor() {
+    super('This text is too much to count at once. It is kept as it is; split the pattern to have it counted.');
+  }
+}
+
+/** Has the core do something with a text. */
+export interface Counting {
+  /** @throws TooMuch where it takes too long or too much memory. */
+  have<Job extends keyof Work>(job: Job, asked: Parameters<Work[Job]>[0]): Promise<ReturnType<Work[Job]>>;
+  close(): Promise<void>;
+}
+
+/** A pattern of 10,000 rounds takes a fifteenth of this; milliseconds of one core. */
+const LONGEST = 10_000;
+/** For what is counted, beside the program itself; megabytes. */
+const MOST_MEMORY = 400;
+/** One text each. Figures for the shelf are counted one after the other, so that one is always free for a person. */
+const WORKERS = 2;
+
+/**
+ * Counts in processes beside the server, so that no text can hold up a request, and none can take the server with it: a
+ * worker thread that grows too fast ends the whole process, limit or no limit.
+ */
+export function countingAside(script = path.resolve('dist/counting.mjs')): Counting {
+  const pool = workerpool.pool(script, {
+    workerType: 'process',
+    maxWorkers: WORKERS,
+    forkOpts: { serialization: 'advanced', execArgv: [`--max-old-space-size=${MOST_MEMORY}`] },
+    // What a process says that runs out of memory is of no use to anybody.
+    emitStdStreams: true,
+  });
+  return {
+    async have(job, asked) {
+      try {
+        return (await pool.exec(job, [asked]).timeout(LONGEST)) as ReturnType<Work[typeof job]>;
+      } catch (error) {
+        if (error instanceof workerpool.Promise.TimeoutError || error instanceof workerpool.TerminateError)
+          throw new TooMuch();
+        throw error;
+      }
+    },
+    close: async () => {
+      await pool.terminate(true);
+    },
+  };
+}

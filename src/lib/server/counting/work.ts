@@ -1,0 +1,122 @@
+import { diff3Merge } from 'node-diff3';
+import {
+  checkText,
+  convertTerms,
+  learnt,
+  markedLines,
+  styleOf,
+  type CheckOptions,
+  type Conversion,
+  type HouseStyle,
+  type MarkedLine,
+  type Report,
+  type ReportVerdict,
+  type StyleCount,
+} from '../../../core/index.js';
+import type { Summary, TermsWanted } from '../../patterns.js';
+
+type Terms = CheckOptions['terms'];
+
+/** A pattern as it is printed. */
+export interface Printed {
+  readonly lines: readonly MarkedLine[];
+  readonly rounds: number;
+  readonly off: number;
+  readonly findings: readonly { readonly line: number; readonly where: string; readonly message: string }[];
+}
+
+/** A conversion, and where there is an edition already that edition with what has changed. */
+export interface Edited {
+  readonly state: Conversion['state'];
+  readonly converted: string;
+  readonly merged: { readonly text: string; readonly kept: number } | null;
+}
+
+/** All that the server has the core do, each with one argument and a result that can be sent. */
+export const WORK = {
+  /** The figures that the shelf shows, without the findings that are put aside by their keys. */
+  summary({ text, aside, ...options }: CheckOptions & { text: string; aside: readonly string[] }): Summary {
+    return summaryOf(checkText(text, '', options), new Set(aside));
+  },
+
+  print({ text, name, ...options }: CheckOptions & { text: string; name: string }): Printed {
+    const report = checkText(text, name, options);
+    const rounds = report.parts.flatMap((part) => part.rounds);
+    return {
+      lines: markedLines(text, report),
+      rounds: rounds.length,
+      off: rounds.filter(({ verdict }) => verdict === 'off' || verdict === 'unreadable').length,
+      findings: report.findings
+        .filter(({ severity }) => severity !== 'hint')
+        .map(({ line, round, part, message }) => ({ line, where: [round, part].filter(Boolean).join(', '), message })),
+    };
+  },
+
+  style({ text, terms }: { text: string; terms: Terms }): { count: StyleCount; learnt: HouseStyle } {
+    const count = styleOf(text, { terms });
+    return { count, learnt: learnt(count) };
+  },
+
+  edition({
+    text,
+    from,
+    wanted,
+    decisions,
+    known,
+  }: {
+    text: string;
+    from: Terms;
+    wanted: TermsWanted;
+    decisions: readonly (readonly [key: string, written: string])[];
+    /** The edition that is there, and the conversion that it was made from. */
+    known: { readonly text: string; readonly converted: string } | null;
+  }): Edited {
+    const { state, text: converted } = convertTerms(text, { ...wanted, from, decisions: new Map(decisions) });
+    return { state, converted, merged: known && merged(known.text, known.converted, converted) };
+  },
+};
+
+export type Work = typeof WORK;
+
+const LETTERS: Record<ReportVerdict, string> = {
+  agrees: 'a',
+  counted: 'c',
+  off: 'o',
+  unreadable: 'u',
+  'on-trust': 't',
+};
+
+function summaryOf(report: Report, aside: ReadonlySet<string>): Summary {
+  const rounds = report.parts.flatMap((part) => part.rounds);
+  const open = report.findings.filter(({ key }) => !aside.has(key));
+  const count = (test: (round: (typeof rounds)[number]) => boolean) => rounds.filter(test).length;
+  return {
+    parts: report.parts.length,
+    rounds: rounds.length,
+    agree: count(({ verdict }) => verdict === 'agrees' || verdict === 'counted'),
+    off: count(({ verdict }) => verdict === 'off'),
+    unclear: count(({ verdict }) => verdict === 'unreadable' || verdict === 'on-trust'),
+    errors: open.filter(({ severity }) => severity === 'error').length,
+    warnings: open.filter(({ severity }) => severity === 'warning').length,
+    terms: report.terms.detected,
+    tally: rounds
+      .slice(0, 400)
+      .map(({ verdict }) => LETTERS[verdict])
+      .join(''),
+  };
+}
+
+/**
+ * An edition's own text with what has changed between two conversions of its source. Where both have changed the same
+ * lines those of the edition stay.
+ */
+export function merged(own: string, before: string, now: string): { text: string; kept: number } {
+  const lines: string[] = [];
+  let kept = 0;
+  for (const { ok, conflict } of diff3Merge(own.split('\n'), before.split('\n'), now.split('\n'))) {
+    if (conflict) kept += 1;
+    // One by one: a text may have more lines than a call can have arguments.
+    for (const line of ok ?? conflict?.a ?? []) lines.push(line);
+  }
+  return { text: lines.join('\n'), kept };
+}

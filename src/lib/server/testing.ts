@@ -1,0 +1,56 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import type { Counting } from './counting/counting.js';
+import { WORK, type Work } from './counting/work.js';
+import { openDatabase, type OpenDatabase } from './db/client.js';
+import { PatternStore } from './patterns.js';
+import { Recounts } from './recounts.js';
+import { RuleStore } from './rules.js';
+import { TermsStore } from './terms.js';
+
+/** All stores on a database of their own, for a test. */
+export interface Rig {
+  readonly folder: string;
+  readonly file: string;
+  readonly database: OpenDatabase;
+  readonly patterns: PatternStore;
+  readonly rules: RuleStore;
+  readonly terms: TermsStore;
+  readonly recounts: Recounts;
+  /** Waits until all figures are counted. */
+  readonly counted: () => Promise<void>;
+  readonly end: () => Promise<void>;
+}
+
+/** Counts in the test's own process. */
+export const hereAndNow: Counting = {
+  have: (job, asked) => Promise.resolve((WORK[job] as (asked: never) => ReturnType<Work[typeof job]>)(asked as never)),
+  close: () => Promise.resolve(),
+};
+
+export const MIGRATIONS = path.resolve('drizzle');
+
+export async function makeRig(counting: Counting = hereAndNow): Promise<Rig> {
+  const folder = mkdtempSync(path.join(tmpdir(), 'dostik-'));
+  const file = path.join(folder, 'data', 'test.db');
+  const database = await openDatabase({ DATABASE_URL: `file:${file}` }, MIGRATIONS);
+  const rules = new RuleStore(database);
+  const recounts = new Recounts(database, rules, counting);
+  const patterns = new PatternStore(database, recounts.ask);
+  return {
+    folder,
+    file,
+    database,
+    patterns,
+    rules,
+    recounts,
+    terms: new TermsStore(database, patterns, counting, recounts.ask),
+    counted: () => recounts.idle(30_000),
+    end: async () => {
+      await recounts.idle(30_000);
+      database.close();
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}

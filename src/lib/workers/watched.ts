@@ -1,0 +1,97 @@
+import { releaseProxy, wrap, type Remote } from 'comlink';
+import type { CheckWorker } from './check.worker.js';
+
+/** A worker did not answer in time, and was ended. */
+export class GaveUp extends Error {}
+/** A worker could not be started, or what was asked of it failed. */
+export class Failed extends Error {}
+
+/** What a person waits for at most; and how long the worker's own code may take to arrive. Milliseconds. */
+const LONGEST = 2000;
+const LONGEST_START = 20_000;
+
+interface Running {
+  readonly worker: Worker;
+  readonly remote: Remote<CheckWorker>;
+  readonly broken: Promise<never>;
+  readonly ready: Promise<unknown>;
+}
+
+/**
+ * The worker that reads and counts, under watch: it is asked one thing at a time, and one that has not answered in two
+ * seconds is ended. The next question starts another.
+ */
+export class WatchedWorker {
+  readonly #start: () => Worker;
+  readonly #longest: number;
+  #running: Running | null = null;
+  #last: Promise<unknown> = Promise.resolve();
+  #closed = false;
+
+  /** @param start makes a worker, other than in a test the one in this folder. */
+  constructor(start = startWorker, longest = LONGEST) {
+    this.#start = start;
+    this.#longest = longest;
+  }
+
+  /**
+   * Asks something, after all that was asked before.
+   * @throws GaveUp where there is no answer in time, Failed where there can't be one.
+   */
+  ask<Answer>(question: (remote: Remote<CheckWorker>) => Promise<Answer>): Promise<Answer> {
+    const answer = this.#last.then(() => this.#ask(question));
+    this.#last = answer.catch(() => undefined);
+    return answer;
+  }
+
+  close(): void {
+    this.#closed = true;
+    this.#end();
+  }
+
+  async #ask<Answer>(question: (remote: Remote<CheckWorker>) => Promise<Answer>): Promise<Answer> {
+    if (this.#closed) throw new Failed('It was closed.');
+    this.#running ??= this.#begin();
+    const { remote, ready, broken } = this.#running;
+    try {
+      await inTime(Promise.race([ready, broken]), LONGEST_START);
+      return await inTime(Promise.race([question(remote), broken]), this.#longest);
+    } catch (error) {
+      this.#end();
+      throw error instanceof GaveUp ? error : new Failed(error instanceof Error ? error.message : String(error));
+    }
+  }
+
+  #begin(): Running {
+    const worker = this.#start();
+    const remote = wrap<CheckWorker>(worker);
+    const broken = new Promise<never>((_, reject) => {
+      worker.addEventListener('error', (event) => reject(new Failed(event.message || 'It could not be started.')));
+    });
+    // Nobody may be waiting when it breaks.
+    broken.catch(() => undefined);
+    return { worker, remote, broken, ready: remote.ready() };
+  }
+
+  #end(): void {
+    this.#running?.remote[releaseProxy]();
+    this.#running?.worker.terminate();
+    this.#running = null;
+  }
+}
+
+function startWorker(): Worker {
+  return new Worker(new URL('./check.worker.ts', import.meta.url), { type: 'module' });
+}
+
+async function inTime<Answer>(answer: Promise<Answer>, longest: number): Promise<Answer> {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(new GaveUp()), longest);
+  });
+  try {
+    return await Promise.race([answer, late]);
+  } finally {
+    clearTimeout(timer);
+  }
+}
