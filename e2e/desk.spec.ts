@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
+import { railRow, saved } from './page.js';
 import { test } from './server.js';
 
 const FAULT = 'Round 18';
@@ -8,15 +9,6 @@ async function openPattern(page: Page, url: string, name: string | RegExp): Prom
   await page.goto(url);
   await page.getByRole('link', { name }).click();
   await expect(page.getByRole('tab', { name: /Findings \d/ })).toBeVisible();
-}
-
-/** The row of the rail beside a line that begins with some words, as its title tells it. */
-function railRow(page: Page, words: string) {
-  return page.locator(`.rail-row[title^="${words}:"]`);
-}
-
-async function saved(page: Page): Promise<void> {
-  await expect(page.locator('[data-save=saved]')).toBeVisible();
 }
 
 test('open a demo pattern, see the fault, mend the line, reload, and find it mended', async ({ page, server }) => {

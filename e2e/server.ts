@@ -45,13 +45,40 @@ export class Server {
     await gone;
   }
 
+  /** The file that everything is kept in. */
+  get database(): string {
+    return path.join(this.#folder, 'e2e.db');
+  }
+
+  /** Takes in a text, and returns its id. */
+  async takeIn(text: string, name = ''): Promise<string> {
+    const answer = await this.ask('POST', '/api/patterns', { text, name });
+    return ((await answer.json()) as { id: string }).id;
+  }
+
+  /** A pattern as it is kept. */
+  async pattern(id: string): Promise<{ text: string; name: string; revision: number }> {
+    return (await (await this.ask('GET', `/api/patterns/${id}`)).json()) as {
+      text: string;
+      name: string;
+      revision: number;
+    };
+  }
+
+  ask(method: string, address: string, body?: unknown): Promise<Response> {
+    return fetch(this.url + address, {
+      method,
+      ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+    });
+  }
+
   async close(): Promise<void> {
     await this.kill();
     rmSync(this.#folder, { recursive: true, force: true });
   }
 
   #env(): NodeJS.ProcessEnv {
-    return { ...process.env, PORT: String(this.#port), DATABASE_URL: `file:${path.join(this.#folder, 'e2e.db')}` };
+    return { ...process.env, PORT: String(this.#port), DATABASE_URL: `file:${this.database}` };
   }
 }
 

@@ -1,9 +1,17 @@
-import { readFileSync, writeFileSync } from 'node:fs';
-import { checkPattern, convertTerms, reportText, type Report } from '../core/index.js';
+import { readFileSync, statSync, writeFileSync } from 'node:fs';
+import { checkPattern, contentOf, convertTerms, LONGEST_TEXT, reportText, type Report } from '../core/index.js';
 import { CallError, checkCall, convertCall, USAGE, type CheckCall, type ConvertCall } from './arguments.js';
 
 /** Files that hold text as it is. Others (.docx, .pdf) can't be read yet and are refused by name. */
 const TEXT_FILES = /\.(?:txt|md|markdown|text)$|^-$|(?:^|\/)[^./]+$/i;
+
+/** A character of UTF-8 takes four bytes at most. */
+const MOST_BYTES = 4 * LONGEST_TEXT;
+const UNREADABLE: Readonly<Record<string, string>> = {
+  ENOENT: 'there is no such file',
+  EISDIR: 'this is a folder',
+  EACCES: 'it may not be read',
+};
 
 process.exitCode = main(process.argv.slice(2));
 
@@ -70,22 +78,31 @@ function fails(report: Report, from: 'error' | 'warning'): boolean {
   return report.findings.some(({ severity }) => severity === 'error' || (from === 'warning' && severity === 'warning'));
 }
 
-/** The text of a file. @throws CallError where it can't be read. */
+/** The text of a file. @throws CallError where it can't be read, or holds none. */
 function textOf(file: string): string {
   if (!TEXT_FILES.test(file)) throw new CallError(`${file}: only .txt and .md files can be read.`);
+  const content = contentOf(bytesOf(file));
+  if (content.kind === 'empty') throw new CallError(`${file}: it is empty.`);
+  if (content.kind === 'other') throw new CallError(`${file}: this is ${content.what}, and can't be read as text.`);
+  // What is written back, and every column that is told, is counted in the file as it is.
+  if (content.encoding === 'UTF-16')
+    throw new CallError(`${file}: this is text in UTF-16. Save it as UTF-8, then try again.`);
+  if (content.text.length > LONGEST_TEXT)
+    throw new CallError(
+      `${file}: it has more than ${LONGEST_TEXT.toLocaleString('en')} characters. Split it, and check the parts.`,
+    );
+  return content.text;
+}
+
+/** @throws CallError where the file can't be read. */
+function bytesOf(file: string): Uint8Array {
   try {
-    const bytes = readFileSync(file === '-' ? 0 : file);
-    return new TextDecoder('utf-8', { ignoreBOM: false }).decode(bytes);
+    if (file !== '-' && statSync(file).size > MOST_BYTES)
+      throw new CallError(`${file}: it is too large to be a pattern.`);
+    return readFileSync(file === '-' ? 0 : file);
   } catch (error) {
-    const code = error instanceof Error && 'code' in error ? error.code : '';
-    const why =
-      code === 'ENOENT'
-        ? 'there is no such file'
-        : code === 'EISDIR'
-          ? 'this is a folder'
-          : code === 'EACCES'
-            ? 'it may not be read'
-            : String(error);
-    throw new CallError(`${file}: ${why}.`);
+    if (error instanceof CallError) throw error;
+    const code = error instanceof Error && 'code' in error ? String(error.code) : '';
+    throw new CallError(`${file}: ${UNREADABLE[code] ?? String(error)}.`);
   }
 }

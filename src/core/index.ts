@@ -25,6 +25,7 @@ export type { AccountStep, HookSlip, Ladder, RoundAccount } from './explaining/s
 export { reportSchema } from './report/schema.js';
 export type { Report, ReportFinding, ReportRound, ReportVerdict } from './report/schema.js';
 export { contentOf, type Encoding, type FileContent } from './text/bytes.js';
+export { LONGEST_TEXT } from './text/source.js';
 export { keyOf } from './text/key.js';
 export { markedLines, markedText, type MarkedLine } from './report/marked.js';
 export { reportText } from './report/text.js';

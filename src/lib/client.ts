@@ -51,6 +51,7 @@ async function ask(path: string, init: RequestInit = {}, fine: readonly number[]
   try {
     response = await fetch(path, {
       signal: AbortSignal.timeout(LONGEST_WAIT + Math.round(length * LONGER_EACH)),
+      keepalive: length > 0 && length * 2 < MOST_ON_LEAVING,
       ...init,
     });
   } catch (error) {
@@ -74,7 +75,7 @@ async function said<Answer>(response: Response, schema: z.ZodMiniType<Answer>): 
   throw new Trouble('The answer of the server could not be read.', true);
 }
 
-const body = (method: string, value: unknown): RequestInit & { readonly body: string } => ({
+const body = (method: string, value: unknown): RequestInit => ({
   method,
   headers: { 'content-type': 'application/json' },
   body: JSON.stringify(value),
@@ -88,12 +89,8 @@ export type Saved = z.infer<typeof savedSchema> | z.infer<typeof conflictSchema>
 
 /** Saves a text made from revision `base`; where another save came first, what stands there now. */
 export async function saveText(id: string, text: string, base: number): Promise<Saved> {
-  const request = body('PUT', { text, base });
-  const keepalive = request.body.length * 2 < MOST_ON_LEAVING;
-  return said(
-    await ask(`/api/patterns/${id}`, { ...request, keepalive }, [409]),
-    z.union([savedSchema, conflictSchema]),
-  );
+  const response = await ask(`/api/patterns/${id}`, body('PUT', { text, base }), [409]);
+  return said(response, z.union([savedSchema, conflictSchema]));
 }
 
 /** Settles a conflict: one of the two texts goes on, the other is shelved as a copy. Returns what stands there then. */

@@ -1,7 +1,6 @@
 import * as z from 'zod/mini';
+import { LONGEST_TEXT } from '../core/index.js';
 
-/** Longest text that is taken in, in UTF-16 units: a book of some 1,500 pages. */
-export const LONGEST_TEXT = 4_000_000;
 export const LONGEST_NAME = 200;
 
 const text = z

@@ -1,5 +1,4 @@
-import { contentOf, type Encoding } from '../core/index.js';
-import { LONGEST_TEXT } from './patterns.js';
+import { contentOf, LONGEST_TEXT, type Encoding } from '../core/index.js';
 
 /** A file that holds a text. */
 export interface ReadFile {

@@ -1,3 +1,6 @@
+/** Longest text that is taken in, in UTF-16 units: a book of some 1,500 pages. */
+export const LONGEST_TEXT = 4_000_000;
+
 /** A half-open stretch of the source text, in UTF-16 units. */
 export interface Span {
   readonly from: number;

@@ -11,7 +11,7 @@ const keptSchema = z.object({
   /** The revision that it was made from. */
   base: z.int(),
   /** Keys (see `keyOf`) of the texts that were sent from that revision, and whose answer is still out. */
-  sent: z.array(z.string()),
+  sent: z.readonly(z.array(z.string())),
   /** Milliseconds since 1970. */
   at: z.number(),
 });

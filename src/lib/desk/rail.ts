@@ -105,7 +105,8 @@ const railField = StateField.define<Rail>({
     // Rows of a report on an older text must not be set anew on this one.
     if (fresh && report && (report !== rail.report || !transaction.docChanged))
       return { report, ticks, ...rowsOf(report, ticks, transaction.state.doc) };
-    if (!transaction.docChanged) return rail;
+    // Ticks are known before the first report.
+    if (!transaction.docChanged) return fresh ? { ...rail, report, ticks } : rail;
     return {
       report,
       ticks,

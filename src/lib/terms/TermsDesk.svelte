@@ -8,6 +8,7 @@
   import { decideTerm, notKept, saveEdition, settleTerms } from '../client.js';
   import type { StoredPattern, TermsNotes } from '../patterns.js';
   import { Converter } from '../workers/converter.js';
+  import { GaveUp } from '../workers/watched.js';
   import ChangeCard from './ChangeCard.svelte';
   import ChangeTally from './ChangeTally.svelte';
   import Evidence from './Evidence.svelte';
@@ -33,6 +34,8 @@
   let onlyChanged = $state(false);
   let selected = $state<string | null>(null);
   let saving = $state(false);
+  /** Why there is no conversion. */
+  let trouble = $state('');
   // svelte-ignore state_referenced_locally
   const decided = new SvelteMap(notes.decisions.map(({ to, key, written }) => [`${to} ${key}`, written]));
 
@@ -55,7 +58,7 @@
 
   onMount(() => {
     converter = new Converter();
-    void converter.evidence(pattern.text).then((told) => (evidence = told));
+    void converter.evidence(pattern.text).then((told) => (evidence = told), without);
     return () => converter?.close();
   });
 
@@ -66,8 +69,15 @@
       .map(([key, written]): [string, string] => [key.slice(3), written]);
     void converter.convert({ text: pattern.text, from: settled, to, ...options, decisions }).then((told) => {
       if (told) conversion = told;
-    });
+    }, without);
   });
+
+  function without(error: unknown): void {
+    trouble =
+      error instanceof GaveUp
+        ? 'This text is too much to convert at once. Take its parts in as patterns of their own.'
+        : 'This text could not be converted, by a fault of Dostik and not of the text.';
+  }
 
   async function settle(terms: StoredPattern['terms']): Promise<void> {
     const before = settled;
@@ -259,7 +269,7 @@
         select={(key: string) => (selected = key)}
       />
     {:else}
-      <p class="refused">Reading …</p>
+      <p class="refused" role={trouble === '' ? undefined : 'alert'}>{trouble || 'Reading …'}</p>
     {/if}
   </main>
 </div>

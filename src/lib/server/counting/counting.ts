@@ -27,18 +27,20 @@ const WORKERS = 2;
  * Counts in processes beside the server, so that no text can hold up a request, and none can take the server with it: a
  * worker thread that grows too fast ends the whole process, limit or no limit.
  */
-export function countingAside(script = path.resolve('dist/counting.mjs')): Counting {
+export function countingAside({ longest = LONGEST, memory = MOST_MEMORY } = {}): Counting {
+  const script = path.resolve('dist/counting.mjs');
   const pool = workerpool.pool(script, {
     workerType: 'process',
+    minWorkers: 1,
     maxWorkers: WORKERS,
-    forkOpts: { serialization: 'advanced', execArgv: [`--max-old-space-size=${MOST_MEMORY}`] },
+    forkOpts: { serialization: 'advanced', execArgv: [`--max-old-space-size=${memory}`] },
     // What a process says that runs out of memory is of no use to anybody.
     emitStdStreams: true,
   });
   return {
     async have(job, asked) {
       try {
-        return (await pool.exec(job, [asked]).timeout(LONGEST)) as ReturnType<Work[typeof job]>;
+        return (await pool.exec(job, [asked]).timeout(longest)) as ReturnType<Work[typeof job]>;
       } catch (error) {
         if (error instanceof workerpool.Promise.TimeoutError || error instanceof workerpool.TerminateError)
           throw new TooMuch();

@@ -1,0 +1,216 @@
+import { expect, type BrowserContext } from '@playwright/test';
+import { drop, openDesk, railRow, saved, typeFirst } from './page.js';
+import { test } from './server.js';
+
+const BALL = 'Ball\nUS terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nFasten off.\n';
+/** Stitches no round has: long enough that no check of it ends in time. */
+const TOO_MUCH = Array.from({ length: 75_000 }, (_, i) => `Rnd ${i + 1}: sc ${i + 3}, inc (${i + 4})\n`).join('');
+
+const keptPlaces = (context: BrowserContext) =>
+  context.pages()[0]?.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('dostik.kept.')));
+
+test.describe('what was typed just before a Desk is left', () => {
+  for (const [way, leave] of [
+    ['by its link', (page) => page.getByRole('link', { name: 'Shelf' }).click()],
+    ['with Back', (page) => page.goBack()],
+    ['by closing the window', (page) => page.close()],
+  ] as const satisfies readonly (readonly [string, (page: import('@playwright/test').Page) => Promise<unknown>])[])
+    test(`is saved: ${way}`, async ({ page, server }) => {
+      const id = await server.takeIn(BALL);
+      await page.goto(server.url);
+      await page.getByRole('link', { name: 'Ball', exact: true }).click();
+      await expect(railRow(page, 'Rnd 1')).toBeVisible();
+      await typeFirst(page, 'Just now. ');
+      await leave(page);
+      await expect.poll(async () => (await server.pattern(id)).text).toBe(`Just now. ${BALL}`);
+    });
+
+  test('is saved by itself when the server is back, and seen on the shelf until then', async ({ page, server }) => {
+    const id = await server.takeIn(BALL);
+    await page.goto(server.url);
+    await page.getByRole('link', { name: 'Ball', exact: true }).click();
+    await expect(railRow(page, 'Rnd 1')).toBeVisible();
+    // The page of the shelf is fetched before the server goes.
+    await page.getByRole('link', { name: 'Shelf' }).hover();
+    await page.route('**/api/patterns/**', (route) => route.abort());
+    await typeFirst(page, 'Unsent. ');
+    await page.getByRole('link', { name: 'Shelf' }).click();
+    const kept = page.getByRole('region', { name: 'Kept in this browser' });
+    await expect(kept).toContainText('Ball');
+    await page.unrouteAll();
+    await page.evaluate(() => window.dispatchEvent(new Event('online')));
+    await expect.poll(async () => (await server.pattern(id)).text, { timeout: 20_000 }).toBe(`Unsent. ${BALL}`);
+    await expect(kept).toBeHidden();
+  });
+});
+
+test('a window that is open keeps what it has not saved; a second one neither takes nor loses it', async ({
+  page,
+  server,
+  context,
+}) => {
+  const id = await server.takeIn(BALL);
+  await openDesk(page, server.url, id);
+  await page.route('**/api/patterns/**', (route) => route.abort());
+  await typeFirst(page, 'First. ');
+  await expect(page.locator('[data-save=failed]')).toBeVisible();
+
+  const other = await context.newPage();
+  await openDesk(other, server.url, id);
+  await expect(other.getByLabel('Manuscript')).not.toContainText('First.');
+  await typeFirst(other, 'Second. ');
+  await saved(other);
+  expect(await keptPlaces(context)).toHaveLength(1);
+
+  // The other one has saved, and this one is closed: its text is still there.
+  await other.close();
+  await page.close();
+  const later = await context.newPage();
+  await openDesk(later, server.url, id);
+  await expect(later.getByRole('dialog')).toContainText('First. Ball');
+  await later.getByRole('button', { name: /Go on with mine/ }).click();
+  await saved(later);
+  expect((await server.pattern(id)).text).toBe(`First. ${BALL}`);
+});
+
+test('a conflict is settled at the first press, whatever the other window saves meanwhile', async ({
+  page,
+  server,
+}) => {
+  const id = await server.takeIn(BALL);
+  await openDesk(page, server.url, id);
+  await server.ask('PUT', `/api/patterns/${id}`, { text: 'Theirs, one', base: 1 });
+  await typeFirst(page, 'Mine. ');
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('Theirs, one');
+  await server.ask('PUT', `/api/patterns/${id}`, { text: 'Theirs, two', base: 2 });
+  await server.ask('PUT', `/api/patterns/${id}`, { text: 'Theirs, three', base: 3 });
+  await dialog.getByRole('button', { name: /Go on with mine/ }).click();
+  await expect(dialog).toBeHidden();
+  await saved(page);
+  expect((await server.pattern(id)).text).toBe(`Mine. ${BALL}`);
+  await page.goto(server.url);
+  await page.getByRole('link', { name: 'Copy: Ball' }).click();
+  await expect(page.getByLabel('Manuscript')).toContainText('Theirs, three');
+  await page.goto(server.url);
+  await expect(page.getByRole('link', { name: 'Copy: Ball' })).toHaveCount(1);
+
+  // And with theirs: what stands there now is shown, and not what stood there when it was asked.
+  const second = await server.takeIn(BALL, 'Second');
+  await openDesk(page, server.url, second);
+  await server.ask('PUT', `/api/patterns/${second}`, { text: 'Theirs, one', base: 1 });
+  await typeFirst(page, 'Mine. ');
+  await expect(dialog).toBeVisible();
+  await server.ask('PUT', `/api/patterns/${second}`, { text: 'Theirs, two', base: 2 });
+  await dialog.getByRole('button', { name: /Go on with theirs/ }).click();
+  await expect(page.getByLabel('Manuscript')).toContainText('Theirs, two');
+});
+
+test('a text whose pattern was put away can be taken from the shelf; what is put away comes back', async ({
+  page,
+  server,
+}) => {
+  const id = await server.takeIn(BALL);
+  await openDesk(page, server.url, id);
+  await server.ask('DELETE', `/api/patterns/${id}`);
+  await typeFirst(page, 'Too late. ');
+  await expect(page.getByRole('alert')).toContainText('no longer on the shelf. Your text is kept in this browser.');
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  const kept = page.getByRole('region', { name: 'Kept in this browser' });
+  await expect(kept).toContainText('its pattern is not on the shelf');
+  await kept.getByRole('button', { name: 'Take in as its own pattern' }).click();
+  await expect(page.getByLabel('Manuscript')).toContainText('Too late. Ball');
+
+  await page.goto(server.url);
+  await expect(kept).toBeHidden();
+  await page.getByRole('link', { name: '1 pattern put away' }).click();
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(page.getByText('Nothing is put away.')).toBeVisible();
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await expect(page.getByRole('link', { name: 'Ball', exact: true })).toBeVisible();
+});
+
+test('a text that is too much to count is given up in words; it is typed in and saved all the same', async ({
+  page,
+  server,
+}) => {
+  const id = await server.takeIn(TOO_MUCH, 'Far too much');
+  await page.goto(`${server.url}/desk/${id}`);
+  await expect(page.locator('[data-check=gave-up]')).toHaveText('Not counted');
+  await expect(page.getByRole('alert')).toContainText('Take its parts in as patterns of their own.');
+  await typeFirst(page, 'Still typing. ');
+  await saved(page);
+  expect((await server.pattern(id)).text.startsWith('Still typing. Rnd 1')).toBe(true);
+
+  // What is left of it can be counted, and is.
+  await page.keyboard.press('Control+a');
+  await page.keyboard.insertText(BALL);
+  await expect(railRow(page, 'Rnd 2')).toBeVisible();
+  await expect(page.locator('[data-check]')).toBeHidden();
+  await saved(page);
+
+  await server.ask('PUT', `/api/patterns/${id}`, { text: TOO_MUCH, base: (await server.pattern(id)).revision });
+  await page.goto(`${server.url}/desk/${id}/print`);
+  await expect(page.getByText('too long to print with its sums')).toBeVisible();
+  await page.goto(`${server.url}/terms/${id}`);
+  await expect(page.getByRole('alert')).toContainText('too much to convert at once');
+});
+
+test('ticks stand in the rail after a load', async ({ page, server }) => {
+  const id = await server.takeIn(BALL);
+  await openDesk(page, server.url, id);
+  await railRow(page, 'Rnd 2').locator('.tick').click();
+  await expect(railRow(page, 'Rnd 2')).toHaveClass(/ticked/);
+  // A tick that is still on its way goes on over the reload.
+  await page.reload();
+  await expect(railRow(page, 'Rnd 2')).toHaveClass(/ticked/);
+  await expect(railRow(page, 'Rnd 1')).not.toHaveClass(/ticked/);
+});
+
+test('a part of the page that can’t be fetched is told; the keys go on, and no line is moved', async ({
+  page,
+  server,
+}) => {
+  const id = await server.takeIn(BALL);
+  await openDesk(page, server.url, id);
+  await expect(page.getByRole('heading', { name: /^Rnd 1/ })).toBeVisible();
+  await page.route('**/_app/immutable/**', (route) => route.abort());
+  await page.route('**/_app/version.json*', (route) => route.fulfill({ json: { version: 'newer' } }));
+  await page.keyboard.press('Alt+k');
+  await expect(page.getByText('This part of the page is no longer there: Dostik was updated.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Load the new one' })).toBeVisible();
+  for (const round of [/^Rnd 1/, /^Rnd 2/, /^Rnd 3/]) {
+    await page.keyboard.press('Alt+ArrowDown');
+    await expect(page.getByRole('heading', { name: round })).toBeVisible();
+  }
+  await page.keyboard.press('Alt+ArrowUp');
+  await page.keyboard.press('Shift+Alt+ArrowUp');
+  await saved(page);
+  expect((await server.pattern(id)).text).toBe(BALL);
+});
+
+test('a file that is dropped on the Desk is looked at first', async ({ page, server }) => {
+  const id = await server.takeIn(BALL);
+  await openDesk(page, server.url, id);
+  const bytes = (binary: string) => Array.from({ length: binary.length }, (_, i) => binary.charCodeAt(i));
+  for (const [name, content, says] of [
+    ['cat.png', '\x89PNG\r\n\x1a\n\0\0\0\rIHDR', 'is a picture, and can’t be read'],
+    ['draft.docx', 'PK\x03\x04\x14\0\x06\0', 'is an archive, or a document of a word processor'],
+    ['empty.txt', '', 'is empty'],
+  ] as const) {
+    await drop(page, '.cm-content', name, bytes(content));
+    await expect(page.getByText(says.replace('’', "'"))).toBeVisible();
+  }
+  expect(await page.getByRole('dialog').count()).toBe(0);
+  const offer = page.getByRole('dialog', { name: 'A file for this pattern?' });
+  await drop(page, '.cm-content', 'old.txt', bytes('Caf\xe9 owl\r\nRnd 1 \x96 6 sc'));
+  await expect(offer).toContainText('read as Windows-1252');
+  await expect(offer).toContainText('Café owl');
+  await offer.getByRole('button', { name: 'Neither' }).click();
+  await drop(page, '.cm-content', 'wide.txt', bytes('\xff\xfeO\0w\0l\0'));
+  await expect(offer).toContainText('read as UTF-16');
+  await expect(page.getByLabel('Manuscript')).toContainText('Rnd 3: sc around (12)');
+  await offer.getByRole('button', { name: 'Take it in as a pattern of its own' }).click();
+  await expect(page.getByRole('heading', { name: 'wide', level: 1 })).toBeVisible();
+  expect((await server.pattern(id)).text).toBe(BALL);
+});

@@ -1,0 +1,37 @@
+import { expect, type Page } from '@playwright/test';
+
+/** The row of the rail beside a line that begins with some words, as its title tells it. */
+export function railRow(page: Page, words: string) {
+  return page.locator(`.rail-row[title^="${words}:"]`);
+}
+
+/** Waits until everything that was typed is saved. */
+export async function saved(page: Page): Promise<void> {
+  await expect(page.locator('[data-save=saved]')).toBeVisible();
+}
+
+/** Opens a Desk by its address, and waits until its first round stands in the rail. */
+export async function openDesk(page: Page, url: string, id: string): Promise<void> {
+  await page.goto(`${url}/desk/${id}`);
+  await expect(page.locator('.rail-row:not([data-key=""])').first()).toBeVisible();
+}
+
+/** Types at the beginning of the manuscript. */
+export async function typeFirst(page: Page, words: string, delay = 0): Promise<void> {
+  await page.getByLabel('Manuscript').focus();
+  await page.keyboard.press('Control+Home');
+  await page.keyboard.type(words, { delay });
+}
+
+/** Drops a file on something, as the mouse would. */
+export async function drop(page: Page, onto: string, name: string, bytes: readonly number[]): Promise<void> {
+  const carried = await page.evaluateHandle(
+    ({ name, bytes }) => {
+      const data = new DataTransfer();
+      data.items.add(new File([new Uint8Array(bytes)], name));
+      return data;
+    },
+    { name, bytes: [...bytes] },
+  );
+  await page.dispatchEvent(onto, 'drop', { dataTransfer: carried });
+}

@@ -1,0 +1,100 @@
+import { spawnSync } from 'node:child_process';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { buildSync } from 'esbuild';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+
+let folder: string;
+let command: string;
+
+beforeAll(() => {
+  folder = mkdtempSync(path.join(tmpdir(), 'dostik-cli-'));
+  command = path.join(folder, 'dostik.mjs');
+  buildSync({
+    entryPoints: ['src/cli/main.ts'],
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    outfile: command,
+  });
+});
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+function dostik(words: readonly string[], input?: string | Uint8Array) {
+  const { status, stdout, stderr } = spawnSync(process.execPath, [command, ...words], {
+    cwd: folder,
+    encoding: 'utf8',
+    maxBuffer: 1e9,
+    ...(input === undefined ? {} : { input }),
+  });
+  return { status, stdout, stderr };
+}
+
+function file(name: string, content: string | Uint8Array): string {
+  writeFileSync(path.join(folder, name), content);
+  return name;
+}
+
+const GOOD = 'BALL\nUS terms\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nFasten off.\n';
+const BAD = GOOD.replace('(12)', '(13)');
+const utf16 = (text: string) =>
+  new Uint8Array(new Uint16Array([...`\ufeff${text}`].map((c) => c.charCodeAt(0))).buffer);
+
+describe('dostik check', () => {
+  it('tells by its status whether anything was found', () => {
+    expect(dostik(['check', file('good.txt', GOOD)]).status).toBe(0);
+    const bad = dostik(['check', file('bad.txt', BAD), '--format', 'json']);
+    expect(bad.status).toBe(1);
+    expect(JSON.parse(bad.stdout)).toMatchObject({ findings: [{ rule: 'count/stated', line: 4 }] });
+    expect(dostik(['check', '-'], BAD).status).toBe(1);
+  });
+
+  it('reads Windows-1252, as older programs write it', () => {
+    const old = Buffer.from(GOOD.replace('Rnd 2:', 'Rnd 2 \x96'), 'latin1');
+    expect(dostik(['check', file('old.txt', old)])).toMatchObject({ status: 0, stderr: '' });
+  });
+
+  it.each([
+    ['UTF-16', 'wide.txt', utf16(GOOD), 'text in UTF-16'],
+    ['a picture', 'picture.txt', Buffer.from('\x89PNG\r\n\x1a\n\0\0\0\rIHDR', 'latin1'), 'a picture'],
+    ['an archive', 'archive.txt', Buffer.from('PK\x03\x04\x14\0\x06\0', 'latin1'), 'an archive'],
+    ['any bytes', 'bytes.txt', Uint8Array.from({ length: 5000 }, (_, i) => (i * 7919) % 256), 'no text'],
+    ['nothing', 'empty.txt', '', 'it is empty'],
+    ['blanks', 'blank.md', ' \n\n', 'it is empty'],
+  ])('refuses %s with a sentence', (_, name, content, says) => {
+    const { status, stdout, stderr } = dostik(['check', file(name, content)]);
+    expect({ status, stdout }).toEqual({ status: 2, stdout: '' });
+    expect(stderr).toMatch(new RegExp(`^dostik: ${name}: .*${says}.*\\n$`));
+    expect(dostik(['convert', name, '--to', 'uk']).status).toBe(2);
+  });
+
+  it('refuses a folder, a name that is none, and what is no pattern by its size', () => {
+    mkdirSync(path.join(folder, 'inner'));
+    expect(dostik(['check', 'inner']).stderr).toContain('this is a folder');
+    expect(dostik(['check', 'nowhere.txt']).stderr).toContain('there is no such file');
+    expect(dostik(['check', file('huge.txt', Buffer.alloc(50_000_000, 'sc 3, inc, '))])).toMatchObject({
+      status: 2,
+      stderr: 'dostik: huge.txt: it is too large to be a pattern.\n',
+    });
+    expect(dostik(['check', file('long.txt', 'sc 3, inc\n'.repeat(450_000))])).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('more than 4,000,000 characters') as string,
+    });
+  });
+
+  it('bears 2 MB of brackets, and 20,000 rounds of which each is off', () => {
+    const brackets = Array.from({ length: 2_000_000 }, (_, i) => '()[]{}<>'.charAt((i * 7919) % 8)).join('');
+    expect(dostik(['check', file('brackets.txt', brackets)]).status).toBe(0);
+    const rounds = Array.from({ length: 20_000 }, (_, i) => `Rnd ${i + 1}: sc ${i + 3} (${i + 4})\n`).join('');
+    expect(dostik(['check', file('rounds.txt', rounds)]).status).toBe(1);
+  });
+});
+
+describe('dostik convert', () => {
+  it('writes the pattern in the other terms', () => {
+    expect(dostik(['convert', file('us.txt', GOOD), '--to', 'uk', '--out', 'uk.txt']).status).toBe(0);
+    expect(readFileSync(path.join(folder, 'uk.txt'), 'utf8')).toContain('Rnd 1: 6 dc in MR (6)');
+  });
+});

@@ -1,0 +1,135 @@
+import { expose } from 'comlink';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { checkPattern, type Checked, type Report } from '../../core/index.js';
+import type { CheckWorker } from './check.worker.js';
+import { Checker, type CheckState } from './checker.js';
+import { Failed, GaveUp, WatchedWorker } from './watched.js';
+
+const LIMIT = 150;
+let started: number;
+let ended: number;
+let told: [text: string, fixes: number][];
+let states: CheckState[];
+
+beforeEach(() => {
+  started = 0;
+  ended = 0;
+  told = [];
+  states = [];
+});
+afterEach(() => vi.restoreAllMocks());
+
+/** A worker at the other end of a channel: it hangs, throws or answers as its text says. */
+function worker(): Worker {
+  started += 1;
+  const { port1, port2 } = new MessageChannel();
+  let last: Checked | null = null;
+  const check = ({ text }: { text: string }): Report | Promise<never> => {
+    if (text.startsWith('hang')) return new Promise(() => undefined);
+    if (text.startsWith('throw')) throw new Error('a fault');
+    last = checkPattern(text, '');
+    return last.report;
+  };
+  const api: Partial<CheckWorker> = {
+    ready: () => true,
+    check: check as CheckWorker['check'],
+    fixed: () => last?.fixed() ?? null,
+    account: (round) => last?.account(round) ?? null,
+  };
+  expose(api, port1);
+  const terminate = () => {
+    ended += 1;
+    port1.close();
+    port2.close();
+  };
+  return Object.assign(port2, { terminate }) as unknown as Worker;
+}
+
+function checker(): Checker {
+  return new Checker(
+    {
+      told: (report, text) => told.push([text, report.findings.reduce((sum, { fixes }) => sum + fixes.length, 0)]),
+      state: (state) => states.push(state),
+    },
+    { terms: 'auto' },
+    new WatchedWorker(worker, LIMIT),
+  );
+}
+
+const FINE = 'BALL\nUS terms\nRnd 1: 6 sc in MR (6)\nFasten off.\n';
+const OFF = FINE.replace('(6)', '(7)');
+
+describe('the check', () => {
+  it('tells the newest of what came while it was busy, and fixes after a pause', async () => {
+    const check = checker();
+    check.check('first', '');
+    check.check('never seen', '');
+    check.check(OFF, '');
+    await vi.waitFor(() => expect(told.map(([text]) => text)).toEqual(['first', OFF, OFF]));
+    expect(told.at(-1)?.[1]).toBeGreaterThan(0);
+    expect(states).toEqual(['busy', 'done', 'busy', 'done']);
+    check.close();
+  });
+
+  it('gives up a text that takes too long, and goes on with the next in another worker', async () => {
+    const check = checker();
+    check.check('hang', '');
+    await vi.waitFor(() => expect(states).toEqual(['busy', 'gave-up']));
+    expect([started, ended]).toEqual([1, 1]);
+    check.check(FINE, '');
+    await vi.waitFor(() => expect(told).toEqual([[FINE, 0]]), { timeout: 4000 });
+    expect(states).toEqual(['busy', 'gave-up', 'busy', 'done']);
+    expect(await check.account(0)).toMatchObject({ made: 6 });
+    expect(started).toBe(2);
+    check.close();
+  });
+
+  it('checks what was typed while it gave up', async () => {
+    const check = checker();
+    check.check('hang', '');
+    check.check(FINE, '');
+    await vi.waitFor(() => expect(told).toEqual([[FINE, 0]]), { timeout: 4000 });
+    check.close();
+  });
+
+  it('is not busy for ever after a fault', async () => {
+    const check = checker();
+    check.check('throw', '');
+    await vi.waitFor(() => expect(states).toEqual(['busy', 'failed']));
+    check.check(FINE, '');
+    await vi.waitFor(() => expect(told).toEqual([[FINE, 0]]), { timeout: 4000 });
+    check.close();
+  });
+});
+
+describe('a watched worker', () => {
+  it('answers one question after the other, each within its own time', async () => {
+    const watched = new WatchedWorker(worker, LIMIT);
+    const answers = [0, 1, 2].map((i) =>
+      watched.ask(async (remote) => {
+        await remote.ready();
+        await new Promise((resolve) => setTimeout(resolve, LIMIT * 0.6));
+        return i;
+      }),
+    );
+    expect(await Promise.all(answers)).toEqual([0, 1, 2]);
+    watched.close();
+  });
+
+  it('tells silence from a fault, and from being closed', async () => {
+    const watched = new WatchedWorker(worker, LIMIT);
+    await expect(watched.ask(() => new Promise(() => undefined))).rejects.toBeInstanceOf(GaveUp);
+    await expect(watched.ask(() => Promise.reject(new Error('no')))).rejects.toBeInstanceOf(Failed);
+    watched.close();
+    await expect(watched.ask((remote) => remote.ready())).rejects.toBeInstanceOf(Failed);
+  });
+
+  it('that can’t be started says so at once', async () => {
+    const watched = new WatchedWorker(() => {
+      const dead = new EventTarget();
+      setTimeout(() => dead.dispatchEvent(new Event('error')), 10);
+      return Object.assign(dead, { postMessage: () => undefined, terminate: () => undefined }) as unknown as Worker;
+    }, LIMIT);
+    await expect(watched.ask((remote) => remote.ready())).rejects.toThrow('It could not be started.');
+  });
+});
