@@ -1,6 +1,6 @@
 import { and, eq, isNull, ne, or } from 'drizzle-orm';
 import { TooMuch, type Counting } from './counting/counting.js';
-import type { OpenDatabase } from './db/client.js';
+import { Missing, type OpenDatabase } from './db/client.js';
 import { dismissals, patterns } from './db/schema.js';
 import type { RuleStore } from './rules.js';
 
@@ -50,7 +50,9 @@ export class Recounts {
     for (const id of this.#waiting) {
       this.#waiting.delete(id);
       // What fails (a database that has gone) is found stale at the next start.
-      await this.#recount(id).catch((error: unknown) => console.error('Figures of a pattern are not counted.', error));
+      await this.#recount(id).catch((error: unknown) =>
+        console.error('Figures of a pattern are not counted.', error instanceof Missing ? error.message : error),
+      );
     }
     this.#running = null;
   }
