@@ -493,6 +493,8 @@
           />
         {:else if report}
           <FindingList {report} {notes} {current} go={goToFinding} fix={applyIt} />
+        {:else if checking === 'gave-up' || checking === 'failed'}
+          <p class="nothing">There are no figures: this text is not counted.</p>
         {/if}
       </div>
     </aside>
@@ -580,6 +582,11 @@
     padding-bottom: var(--space-6);
     margin: 0 calc(-1 * var(--space-2));
     scrollbar-width: thin;
+  }
+
+  .nothing {
+    padding: var(--space-4) var(--space-2);
+    color: var(--ink-soft);
   }
 
   @media (max-width: 1100px) {

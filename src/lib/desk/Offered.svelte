@@ -14,7 +14,7 @@
   let { file, text, encoding, replace, onclose }: Props = $props();
   let problem = $state('');
   let busy = $state(false);
-  const lines = $derived(text.split('\n'));
+  const lines = $derived(text.trimEnd().split('\n'));
   const SHOWN = 6;
 
   async function asOwn(): Promise<void> {

@@ -136,4 +136,8 @@
     gap: var(--space-2) var(--space-3);
     font-size: var(--size-body);
   }
+
+  .acts :global(button) {
+    padding-inline: 0;
+  }
 </style>

@@ -11,7 +11,7 @@
 <main>
   <nav>
     <a href="/desk/{params.id}">Back to the Desk</a>
-    <Button weight="firm" onclick={() => window.print()}>Print</Button>
+    {#if data.tooLong === null}<Button weight="firm" onclick={() => window.print()}>Print</Button>{/if}
   </nav>
   <h1>{data.name}</h1>
   {#if data.tooLong !== null}
