@@ -242,9 +242,9 @@ test('no text of up to 2 MB holds up another request, or makes its Desk unusable
 /** Asks something small again and again until it is called; returns the longest wait of all but the slowest in a hundred. */
 function waits(server: Server): () => Promise<number> {
   const all: number[] = [];
-  let on = true;
+  const state = { on: true };
   const asking = (async () => {
-    while (on) {
+    while (state.on) {
       const start = performance.now();
       await (await server.ask('GET', '/api/patterns/nobody')).text();
       all.push(performance.now() - start);
@@ -252,7 +252,7 @@ function waits(server: Server): () => Promise<number> {
     }
   })();
   return async () => {
-    on = false;
+    state.on = false;
     await asking;
     all.sort((a, b) => a - b);
     return all[Math.floor(all.length * 0.99) - 1] ?? Infinity;

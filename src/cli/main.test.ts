@@ -40,7 +40,7 @@ function file(name: string, content: string | Uint8Array): string {
 const GOOD = 'BALL\nUS terms\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nFasten off.\n';
 const BAD = GOOD.replace('(12)', '(13)');
 const utf16 = (text: string) =>
-  new Uint8Array(new Uint16Array([...`\ufeff${text}`].map((c) => c.charCodeAt(0))).buffer);
+  new Uint8Array(Uint16Array.from({ length: text.length + 1 }, (_, i) => `\ufeff${text}`.charCodeAt(i)).buffer);
 
 describe('dostik check', () => {
   it('tells by its status whether anything was found', () => {
