@@ -3,19 +3,20 @@
 
   let { state }: { state: CheckState } = $props();
   const words = $derived({ done: '', busy: 'Counting…', 'gave-up': 'Not counted', failed: 'Not counted' }[state]);
-  /** An answer within a tenth of a second or two is not worth a word. */
-  const shown = $derived(words !== '');
 </script>
 
-{#if shown}<p class={state} role="status" data-check={state}>{words}</p>{/if}
+<p class={state} role="status" data-check={state}>{words}</p>
 
 <style>
   p {
+    min-width: 5.25rem;
+    text-align: right;
     font-size: var(--size-small);
     color: var(--ink-soft);
     white-space: nowrap;
   }
 
+  /* An answer within a moment is not worth a word. */
   .busy {
     animation: late 0.01s 0.4s both;
   }
@@ -30,5 +31,11 @@
   .failed {
     font-weight: 650;
     color: var(--madder);
+  }
+
+  @media (max-width: 720px) {
+    p:empty {
+      display: none;
+    }
   }
 </style>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import Button from '../components/Button.svelte';
+  import TroubleBar from '../components/TroubleBar.svelte';
 
   interface Props {
     state: 'gave-up' | 'failed';
@@ -20,30 +20,15 @@
   });
 </script>
 
-<div role="alert">
-  <p>
-    {#if state === 'gave-up'}
-      <strong>Counting was given up: this text takes too long.</strong>
-      {longest.length > LONG
-        ? `Line ${longest.line} is ${longest.length.toLocaleString('en')} characters long: give each round a line of its own.`
-        : 'Take its parts in as patterns of their own.'}
-      What is typed is saved; counting is tried again when you pause.
-    {:else}
-      <strong>Counting failed, by a fault of Dostik and not of the text.</strong>
-      What is typed is saved; counting is tried again at the next change.
-    {/if}
-  </p>
-  <Button weight="quiet" onclick={again}>Try now</Button>
-</div>
-
-<style>
-  div {
-    display: flex;
-    align-items: center;
-    justify-content: space-between;
-    gap: var(--space-4);
-    padding: var(--space-2) var(--space-4);
-    background: var(--weld-wash);
-    font-size: var(--size-body);
-  }
-</style>
+<TroubleBar {again}>
+  {#if state === 'gave-up'}
+    <strong>Counting was given up: this text takes too long.</strong>
+    {longest.length > LONG
+      ? `Line ${longest.line} is ${longest.length.toLocaleString('en')} characters long: give each round a line of its own.`
+      : 'Take its parts in as patterns of their own.'}
+    What is typed is saved; counting is tried again when you pause.
+  {:else}
+    <strong>Counting failed, by a fault of Dostik and not of the text.</strong>
+    What is typed is saved; counting is tried again at the next change.
+  {/if}
+</TroubleBar>
