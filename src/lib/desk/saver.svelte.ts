@@ -77,6 +77,8 @@ export class Saver {
     if (this.state.kind === 'conflict') return;
     if (this.state.kind === 'failed') {
       this.state = { ...this.state, kept };
+      // What could not go through as it was may do so now: a text that was too long has been shortened.
+      if (!this.state.again) this.#plan(PAUSE);
       return;
     }
     this.#since ??= Date.now();

@@ -108,6 +108,18 @@ describe('saving as one types', () => {
     expect(keptHere()?.text).toBe('new');
   });
 
+  it('tries a text that was refused again once it has changed', async () => {
+    reply = () => answer({ message: 'This text is too long.' }, 413);
+    const saver = await opened();
+    saver.changed('far too long');
+    await vi.advanceTimersByTimeAsync(600);
+    reply = () => answer({ revision: 4 });
+    saver.changed('short');
+    await vi.advanceTimersByTimeAsync(600);
+    expect(asked.at(-1)?.text).toBe('short');
+    expect(saver.state.kind).toBe('saved');
+  });
+
   it('saves what was typed while a save was on its way', async () => {
     let arrive: (response: Response) => void = () => undefined;
     reply = () => new Promise((resolve) => (arrive = resolve));
