@@ -220,3 +220,34 @@ describe('what is not understood', () => {
     ]);
   });
 });
+
+describe('numbers of several words', () => {
+  it.each([
+    'sc in each of the next {24→24}twenty-four sts',
+    '{24→24}sc in next twenty four sts, {1→2}inc',
+    '{72→72}sc in the next seventy-two stitches',
+    '{108→108}sc in next one hundred and eight sts',
+    '{6→6}sc 6 and {20→20}sc twenty',
+  ])('%s', (line) => {
+    // The mark stands before the step, which may begin before its number.
+    const moved = line.replace(/^(sc in each of the next )(\{\d+→\d+\})/, '$2$1');
+    reads(moved, US);
+  });
+
+  it.each([
+    ['sc around, twenty-four stitches', 24],
+    ['(sc 3, inc) x 6. You’ll have thirty sts.', 30],
+    ["(sc 3, inc) x 6. You'll have thirty sts.", 30],
+    ['sc around (one hundred and twenty)', 120],
+  ])('count in %s', (text, total) => {
+    const { stated, unread } = readInstruction(text, { from: 0, to: text.length }, US);
+    expect([stated?.total, unread]).toEqual([total, []]);
+  });
+});
+
+it('a form that fails leaves nothing that it has found behind', () => {
+  const text = 'sc 3 (12) (sc 2, turn 5) in next st';
+  const { stated, unread } = readInstruction(text, { from: 0, to: text.length }, US);
+  expect(stated?.total).toBe(12);
+  expect(unread.map(({ text: words }) => words)).toEqual(['(sc 2, turn 5) in next st']);
+});

@@ -147,9 +147,12 @@ class Sequence implements Reader {
   #readForm(at: number): number | null {
     for (const form of formsAt(this.tokens[at], this.lexeme(at))) {
       const length = this.steps.length;
+      const before = stateOf(this.found);
       const next = form.read(this, at);
       if (next !== null && next > at) return next;
+      // What a form has found that then does not stand here was not found.
       if (this.steps.length > length) this.steps.length = length;
+      restore(this.found, before);
     }
     const token = this.tokens[at];
     if (token?.kind === 'mark' && (token.word === '-' || token.word === ':' || token.word === '/')) return at + 1;
@@ -195,6 +198,21 @@ class Sequence implements Reader {
     }
     return i;
   }
+}
+
+const FOUND_LISTS = ['unread', 'brackets', 'foreign', 'remarks'] as const;
+type FoundState = Pick<Findings, 'stated' | 'reference' | 'statedRounds'> & { readonly lengths: readonly number[] };
+
+function stateOf(found: Findings): FoundState {
+  const { stated, reference, statedRounds } = found;
+  return { stated, reference, statedRounds, lengths: FOUND_LISTS.map((list) => found[list].length) };
+}
+
+function restore(found: Findings, { lengths, ...before }: FoundState): void {
+  Object.assign(found, before);
+  FOUND_LISTS.forEach((list, i) => {
+    found[list].length = Math.min(found[list].length, lengths[i] ?? 0);
+  });
 }
 
 const FORMS_BY_BEGINNING = new Map<string, readonly InstructionForm[]>();

@@ -1,5 +1,5 @@
 import type { Span } from '../text/source.js';
-import { cardinal, ordinal } from '../vocabulary/numbers.js';
+import { cardinal, numberGoesOn, ordinal } from '../vocabulary/numbers.js';
 
 export type TokenKind = 'number' | 'ordinal' | 'word' | 'open' | 'close' | 'star' | 'mark';
 
@@ -74,7 +74,11 @@ export function tokenize(text: string, span: Span, most = Infinity): Token[] {
       // "2dctog" is "2 dc tog".
       if (i - from > 3 && i - from < 9 && text.slice(i - 3, i).toLowerCase() === 'tog') i -= 3;
       const known = wordOf(text.slice(from, i));
-      if (known) push(known.kind, from, i, known.word, known.value);
+      const whole = known?.kind === 'number' ? numberGoesOn(text, known.value, i) : null;
+      if (whole && whole.end <= end) {
+        i = whole.end;
+        push(whole.ordinal ? 'ordinal' : 'number', from, i, '', whole.value);
+      } else if (known) push(known.kind, from, i, known.word, known.value);
       else spaced = true;
       continue;
     }
@@ -131,7 +135,7 @@ const LONGEST_KEPT = 12;
 function wordOf(raw: string): Word | null {
   const known = words.get(raw);
   if (known !== undefined) return known;
-  const word = SLASHED[raw] ?? raw.toLowerCase().replaceAll('.', '');
+  const word = SLASHED[raw] ?? raw.toLowerCase().replaceAll('.', '').replace('’', "'");
   const number = cardinal(word);
   const rank = ordinal(word);
   const found: Word | null =

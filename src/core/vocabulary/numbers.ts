@@ -24,6 +24,10 @@ const CARDINALS: Record<string, number> = {
   forty: 40,
   fifty: 50,
   sixty: 60,
+  seventy: 70,
+  eighty: 80,
+  ninety: 90,
+  hundred: 100,
 };
 
 const ORDINALS: Record<string, number> = {
@@ -37,6 +41,20 @@ const ORDINALS: Record<string, number> = {
   eighth: 8,
   ninth: 9,
   tenth: 10,
+  eleventh: 11,
+  twelfth: 12,
+  thirteenth: 13,
+  fourteenth: 14,
+  fifteenth: 15,
+  sixteenth: 16,
+  seventeenth: 17,
+  eighteenth: 18,
+  nineteenth: 19,
+  twentieth: 20,
+  thirtieth: 30,
+  fortieth: 40,
+  fiftieth: 50,
+  sixtieth: 60,
 };
 
 const cardinals = new Map(Object.entries(CARDINALS));
@@ -50,4 +68,39 @@ export function cardinal(word: string): number | null {
 /** The value of an ordinal word in lower case ("second"), or null. Figures ("2nd") are read by the lexer. */
 export function ordinal(word: string): number | null {
   return ordinals.get(word) ?? null;
+}
+
+/** The words of a number after its first: "-four", " hundred", " and sixteen". */
+const FURTHER = /[ \u00a0]?[-‐‑ \u00a0](?:and[ \u00a0])?(\p{L}{3,9})(?!\p{L})/uy;
+
+/**
+ * A number that several words say: "twenty-four", "seventy two", "one hundred and eight", "twenty-first".
+ * @param value what its first word says, which ends at `end`.
+ * @returns the whole value, where it ends, and whether it is an ordinal; null where no further word belongs to it.
+ */
+export function numberGoesOn(
+  text: string,
+  value: number,
+  end: number,
+): { readonly value: number; readonly end: number; readonly ordinal: boolean } | null {
+  let [whole, at, isOrdinal, found] = [value, end, false, false];
+  // The room that the last word has left: units behind tens, hundreds behind units, all below behind hundreds.
+  for (let words = 0; words < 3 && !isOrdinal; words += 1) {
+    FURTHER.lastIndex = at;
+    const match = FURTHER.exec(text);
+    const word = (match?.[1] ?? '').toLowerCase();
+    const rank = ordinal(word);
+    const more = rank ?? cardinal(word);
+    if (!match || more === null) break;
+    const isHundred = more === 100 && whole < 10;
+    const fits = isHundred || (whole % 100 === 0 && more < 100) || (whole % 10 === 0 && whole % 100 >= 20 && more < 10);
+    const joined = text.slice(at, at + match[0].length);
+    // "six and twenty": only a hundred takes "and".
+    if (!fits || (/and/i.test(joined.slice(0, -word.length)) && whole % 100 !== 0)) break;
+    whole = isHundred ? whole * 100 : whole + more;
+    at += match[0].length;
+    isOrdinal = rank !== null;
+    found = true;
+  }
+  return found ? { value: whole, end: at, ordinal: isOrdinal } : null;
 }
