@@ -1,6 +1,6 @@
 /**
  * The import rule: arrows point one way. Inside the core
- *   text → vocabulary → pattern → reading → counting → explaining → style → checks → fixes → report → terms
+ *   text → vocabulary → pattern → reading → counting → deciding → explaining → style → checks → fixes → report → terms
  * each folder knows only those before it; the core knows nothing outside itself but Zod.
  */
 const order = [
@@ -9,6 +9,7 @@ const order = [
   'pattern',
   'reading',
   'counting',
+  'deciding',
   'explaining',
   'style',
   'checks',

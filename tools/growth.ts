@@ -82,17 +82,31 @@ function steepness(write: (times: number) => string, work: (text: string) => unk
     const took = timeOf(() => work(text), 1);
     if (times <= WANTED && took > HANG) return `${times} times take ${took.toFixed(0)} ms`;
     if (took > TELLING && took > before * STEEP) {
-      // A busy machine stalls now and then; what grows does so each time.
-      const half = write(times / 2);
-      const slow = timeOf(() => work(half), 4);
-      const slower = timeOf(() => work(text), 4);
-      if (slower > TELLING && slower > slow * STEEP)
-        return `from ${times / 2} to ${times} times: ${slow.toFixed(1)} to ${slower.toFixed(1)} ms, ${(slower / slow).toFixed(1)} times as long`;
+      const steep = confirmed(
+        () => work(write(times / 2)),
+        () => work(text),
+      );
+      if (steep) return `from ${times / 2} to ${times} times: ${steep}`;
     }
     before = took;
     if (times >= WANTED && took > 250) return null;
   }
   return null;
+}
+
+/** A busy machine stalls now and then; what grows does so each time. */
+const LOOKS = 4;
+
+/** What the longer work takes against the shorter, where it is too much each time that one looks; null otherwise. */
+function confirmed(shorter: () => unknown, longer: () => unknown): string | null {
+  let said = '';
+  for (let look = 0; look < LOOKS; look += 1) {
+    const slow = timeOf(shorter, 3);
+    const slower = timeOf(longer, 3);
+    if (slower <= TELLING || slower <= slow * STEEP) return null;
+    said = `${slow.toFixed(1)} to ${slower.toFixed(1)} ms, ${(slower / slow).toFixed(1)} times as long`;
+  }
+  return said;
 }
 
 /** The shortest of some runs, in milliseconds. */

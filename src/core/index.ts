@@ -1,11 +1,11 @@
 /** The face of the core: what the application, the worker and the terminal may use. */
 import { check, type RuleSettings } from './checks/registry.js';
-import { countPattern } from './counting/count.js';
+import { decide } from './deciding/decide.js';
 import { accountOf } from './explaining/account.js';
 import { slipsFor } from './explaining/hook.js';
 import type { HookSlip, RoundAccount } from './explaining/schema.js';
 import type { HouseStyle } from './style/style.js';
-import { readPattern, type ReadOptions } from './reading/read.js';
+import type { ReadOptions } from './reading/read.js';
 import { withFixes } from './fixes/index.js';
 import { reportOf } from './report/report.js';
 import type { Report } from './report/schema.js';
@@ -61,7 +61,7 @@ export interface Checked {
  * @returns never throws, whatever the text.
  */
 export function checkPattern(text: string, file: string, options: CheckOptions = { terms: 'auto' }): Checked {
-  const counted = countPattern(readPattern(text, options));
+  const counted = decide(text, options);
   const findings = check(counted, options.rules, options.style);
   return {
     report: reportOf(file, counted, findings),

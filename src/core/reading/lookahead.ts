@@ -1,5 +1,6 @@
 import { lineSpan, type SourceText } from '../text/source.js';
 import { headingByLook, headingByPlace, headingOfPart, headingWithLead, namesPart, type Heading } from './headings.js';
+import type { Units } from './fields/units.js';
 import { beginsInstruction, labelsIn, type Label } from './labels.js';
 import type { Lexicon } from './lexicon.js';
 import { chainStartIn } from './starts.js';
@@ -35,9 +36,10 @@ export class Lookahead {
   readonly #labels: (readonly Label[])[] = [];
   readonly #looks: (Heading | null)[] = [];
 
-  constructor(source: SourceText, lexicon: Lexicon) {
+  constructor(source: SourceText, lexicon: Lexicon, units: Units) {
     this.#source = source;
     this.#lexicon = lexicon;
+    for (const [line, { label }] of units) this.#labels[line] = [label];
   }
 
   /** The labels of a line, those without a word among them. */

@@ -15,6 +15,7 @@ import { InstructionReader } from './again.js';
 import { headingBeforeLabel, partInLine, sectionOf, type Heading } from './headings.js';
 import { beginsInstruction, contentStart, labelsIn, type Label } from './labels.js';
 import { legendIn } from './legend.js';
+import type { Unit, Units } from './fields/units.js';
 import { tokenize } from './lexer.js';
 import type { Lexicon } from './lexicon.js';
 import { COUNT_AT_END, IN_RING, Lookahead } from './lookahead.js';
@@ -50,6 +51,8 @@ interface OpenRound {
   readonly from: number;
   readonly bodyFrom: number;
   to: number;
+  /** A count that stands outside of the instruction. */
+  readonly stated?: Unit['stated'];
 }
 
 /** What the second line of an instruction can begin with: "in each st", "around", "times". */
@@ -86,13 +89,14 @@ const DIVIDES = /(?<!\p{L})(?:shape (?:the )?(?:neck|armhole|shoulder)|skip|miss
 const LEAD = /^[^\p{L}\d]{0,4}(\p{L}[\p{L} '’-]{1,28}?)\s*(?:[:.]\s*[*_]{1,2}|[*_]{1,2}\s*[:.–—-]|:)(?=\s)/u;
 
 /** Finds parts and rounds, in one pass over the lines. */
-export function outlineOf(source: SourceText, lexicon: Lexicon): Outline {
-  return new Outliner(source, lexicon).run();
+export function outlineOf(source: SourceText, lexicon: Lexicon, units: Units = new Map()): Outline {
+  return new Outliner(source, lexicon, units).run();
 }
 
 class Outliner {
   readonly #source: SourceText;
   readonly #lexicon: Lexicon;
+  readonly #units: Units;
   readonly #parts: PartDraft[] = [];
   #section: SectionKind | 'part' | null = null;
   #pending: { heading: Heading; span: Span } | null = null;
@@ -111,10 +115,11 @@ class Outliner {
   readonly #sections: Draft<Section>[] = [];
   readonly #passages: PassageDraft[] = [];
 
-  constructor(source: SourceText, lexicon: Lexicon) {
+  constructor(source: SourceText, lexicon: Lexicon, units: Units) {
     this.#source = source;
     this.#lexicon = lexicon;
-    this.#ahead = new Lookahead(source, lexicon);
+    this.#units = units;
+    this.#ahead = new Lookahead(source, lexicon, units);
     this.#instructions = new InstructionReader(source.text, lexicon);
   }
 
@@ -159,6 +164,11 @@ class Outliner {
     }
     const afterBlank = this.#afterBlank;
     this.#afterBlank = false;
+    const unit = this.#units.get(index);
+    if (unit) {
+      this.#unit(unit, span);
+      return;
+    }
     const labels = this.#bareLabelsStand(text)
       ? this.#ahead.labelsOf(index)
       : labelsIn(this.#source.text, span, { lexicon: this.#lexicon, bare: false });
@@ -179,6 +189,14 @@ class Outliner {
     this.#inlineSection(index, text, span);
     if (this.#unlabelled(index, span, text) || this.#pieceInLine(index, span, text)) return;
     this.#addProse(span);
+  }
+
+  /** A line that the series of the text shows to be a round. */
+  #unit({ label, body, stated }: Unit, line: Span): void {
+    this.#close();
+    this.#begin(label);
+    this.#open = { label, from: line.from, bodyFrom: body.from, to: body.to, stated };
+    this.#close();
   }
 
   /** "5." is a round where rounds may stand, and the number of a step in the sewing instructions. */
@@ -407,7 +425,7 @@ class Outliner {
       bodyFrom: open.bodyFrom,
       steps: this.#flat ? [{ kind: 'flat', span: this.#flat }, ...reading.steps] : reading.steps,
       reference: this.#named(reading.reference),
-      stated: reading.stated,
+      stated: reading.stated ?? (open.stated ? { ...open.stated, breakdown: [] } : null),
       statedRounds: reading.statedRounds,
       unread: reading.unread,
       brackets: reading.brackets,

@@ -1,7 +1,8 @@
 import type { ChainRule, Instruction, Pattern } from '../pattern/pattern.js';
-import { sourceText } from '../text/source.js';
+import { sourceText, type SourceText } from '../text/source.js';
 import type { Vocabulary } from '../vocabulary/stitches.js';
 import { detectTerms } from './detect.js';
+import { unitsOf, type Units } from './fields/units.js';
 import { readInstruction } from './instruction.js';
 import { definitions } from './legend.js';
 import { Lexicon } from './lexicon.js';
@@ -17,6 +18,20 @@ export interface ReadOptions {
  * kept in the rounds as `unread`.
  */
 export function readPattern(text: string, options: ReadOptions = { terms: 'auto' }): Pattern {
+  return read(text, options, () => new Map());
+}
+
+/** The same text read by its series of numbers, in the ways that are likeliest; see `unitsOf`. */
+export function* readingsBySeries(text: string, options: ReadOptions): Iterable<Pattern> {
+  let ways: readonly Units[] | null = null;
+  let way = 0;
+  do {
+    yield read(text, options, (source, lexicon) => (ways ??= unitsOf(source, lexicon))[way] ?? new Map());
+    way += 1;
+  } while (way < ((ways as readonly Units[] | null) ?? []).length);
+}
+
+function read(text: string, options: ReadOptions, unitsIn: (source: SourceText, lexicon: Lexicon) => Units): Pattern {
   const source = sourceText(text);
   const terms = detectTerms(text, options.terms);
   const legend = legendOf(source);
@@ -30,7 +45,7 @@ export function readPattern(text: string, options: ReadOptions = { terms: 'auto'
     terms,
     legend,
     chainRule: chainRuleIn(text),
-    ...outlineOf(source, lexicon),
+    ...outlineOf(source, lexicon, unitsIn(source, lexicon)),
     readAgain: readEachOnce(lexicon),
   };
 }

@@ -1,7 +1,7 @@
 import type { CountedPattern, CountedRound } from '../counting/counted.js';
-import { countPattern } from '../counting/count.js';
+import { decide } from '../deciding/decide.js';
 import { roundsOf, type Pattern } from '../pattern/pattern.js';
-import { readPattern, type ReadOptions } from '../reading/read.js';
+import type { ReadOptions } from '../reading/read.js';
 import { TRAITS, type Occurrence, type StyleEdit, type Trait } from './traits.js';
 
 /** How a press writes: by the id of a trait one of its ways. Traits that are not named are left to each designer. */
@@ -21,7 +21,7 @@ export interface Deviation {
 
 /** How a pattern writes: each trait with its ways, and how often each stands there. */
 export function styleOf(text: string, options?: ReadOptions): StyleCount {
-  const pattern = readPattern(text, options);
+  const { pattern } = decide(text, options);
   const count: Record<string, Record<string, number>> = {};
   for (const trait of TRAITS) {
     const ways: Record<string, number> = {};
@@ -126,7 +126,7 @@ export interface Styled {
  * text as a whole once more.
  */
 export function inStyle(text: string, style: HouseStyle, options?: ReadOptions): Styled {
-  const counted = countPattern(readPattern(text, options));
+  const counted = decide(text, options);
   const all = deviations(counted, style);
   const edits: StyleEdit[] = [];
   const inRound = new Map<CountedRound, StyleEdit[]>();
@@ -138,7 +138,7 @@ export function inStyle(text: string, style: HouseStyle, options?: ReadOptions):
     inRound.set(round, [...taken, ...own]);
   }
   const result = edited(text, 0, text.length, edits);
-  const recounted = countPattern(readPattern(result, options));
+  const recounted = decide(result, options);
   const proved = sameCounts(counted.rounds, recounted.rounds);
   const before = text.split('\n');
   const after = result.split('\n');

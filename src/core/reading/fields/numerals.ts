@@ -1,0 +1,65 @@
+import { cardinal, numberGoesOn, ordinal } from '../../vocabulary/numbers.js';
+import type { Span } from '../../text/source.js';
+
+/** A number as it is written, or a range of them: `5`  `5th`  `five`  `fifth`  `V`  `e`  `5-8`  `five to eight`. */
+export interface Numeral extends Span {
+  readonly kind: 'figure' | 'word' | 'roman' | 'letter';
+  readonly first: number;
+  readonly last: number;
+}
+
+const WRITTEN = /\d{1,4}(?:st|nd|rd|th)?(?![\d\p{L}])|\d{1,4}|(?<!\p{L})\p{L}+/gu;
+const ROMAN = /^(?=[ivxl])(?:xl|l?x{0,3})(?:ix|iv|v?i{0,3})$/iu;
+const ROMAN_VALUES: Readonly<Record<string, number>> = { i: 1, v: 5, x: 10, l: 50 };
+/** What stands between the two ends of a range. A dash with spaces may stand before a count as well. */
+const TO = /[)\]}°.]?(?:[-–—]|\.{2,3}|…|[ \t]{1,2}(?:to|till|until|through|and|&)[ \t]{1,2})[([]?/iuy;
+const TO_AT_START = /[)\]}°.]?[ \t]{0,2}(?:[-–—]|to|and|&)[ \t]{0,2}[([]?/iuy;
+
+/** All numerals in a stretch of text, from left to right; a range is one. */
+export function numeralsIn(text: string, { from, to }: Span): Numeral[] {
+  // Looked for in the stretch alone: without one in it the search would go on to the end of the text.
+  const words = text.slice(from, to);
+  const found: Numeral[] = [];
+  for (let single = next(words, 0); single; single = next(words, found.at(-1)?.to ?? words.length)) {
+    const joint = found.length === 0 ? TO_AT_START : TO;
+    joint.lastIndex = single.to;
+    const end = joint.exec(words) ? next(words, joint.lastIndex) : null;
+    const range = end?.from === joint.lastIndex && end.kind === single.kind && end.first > single.last;
+    found.push(range ? { ...single, to: end.to, last: end.first } : single);
+  }
+  return found.map((numeral) => ({ ...numeral, from: from + numeral.from, to: from + numeral.to }));
+}
+
+function next(words: string, from: number): Numeral | null {
+  WRITTEN.lastIndex = from;
+  for (let match = WRITTEN.exec(words); match; match = WRITTEN.exec(words)) {
+    const numeral = numeralOf(match[0], match.index, words);
+    if (numeral) return numeral;
+  }
+  return null;
+}
+
+function numeralOf(written: string, from: number, words: string): Numeral | null {
+  const to = from + written.length;
+  const one = (kind: Numeral['kind'], value: number, end = to): Numeral => ({
+    kind,
+    first: value,
+    last: value,
+    from,
+    to: end,
+  });
+  if (/^\d/.test(written)) return one('figure', Number.parseInt(written, 10));
+  const word = written.toLowerCase();
+  const value = ordinal(word) ?? cardinal(word);
+  if (value !== null) {
+    const whole = cardinal(word) === null ? null : numberGoesOn(words, value, to);
+    return one('word', whole?.value ?? value, whole?.end);
+  }
+  if (written === written.toUpperCase() && ROMAN.test(written)) return one('roman', romanValue(word));
+  return written.length === 1 && /[a-z]/.test(word) ? one('letter', word.charCodeAt(0) - 96) : null;
+}
+
+function romanValue(word: string): number {
+  const values = Array.from(word, (letter) => ROMAN_VALUES[letter] ?? 0);
+  return values.reduce((sum, value, i) => sum + (value < (values[i + 1] ?? 0) ? -value : value), 0);
+}

@@ -1,0 +1,112 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { checkText } from '../../index.js';
+import { sourceText } from '../../text/source.js';
+import { Lexicon } from '../lexicon.js';
+import { numeralsIn } from './numerals.js';
+import { unitsOf } from './units.js';
+
+const US = new Lexicon('us', false);
+
+/** The likeliest way to take a text, a line each: "from-to body =count". */
+function told(text: string): string[] {
+  const [units] = unitsOf(sourceText(text), US);
+  return [...(units ?? [])].map(([, { label, body, stated }]) => {
+    const number = label.from === label.to ? String(label.from) : `${label.from}-${label.to}`;
+    return `${number} ${text.slice(body.from, body.to)}${stated ? ` =${stated.total}` : ''}`;
+  });
+}
+
+/** The same four rounds as each hand writes them. */
+const ROUNDS = ['1 6 sc in MR =6', '2 inc x 6 =12', '3 (sc 1, inc) x 6 =18', '4-6 sc around =18'];
+const HANDS: Readonly<Record<string, readonly string[]>> = {
+  'a word of its own': ['Bar 1: # / 6', 'Bar 2: # / 12', 'Bar 3: # / 18', 'Bars 4-6: # / 18'],
+  'between signs': ['~1~ # {6}', '~2~ # {12}', '~3~ # {18}', '~4-6~ # {18}'],
+  'Roman numerals': ['Verse I. # – 6', 'Verse II. # – 12', 'Verse III. # – 18', 'Verse IV-VI. # – 18'],
+  letters: ['a) # «6»', 'b) # «12»', 'c) # «18»', 'd)-f) # «18»'],
+  'number words': ['one: # (six)', 'two: # (twelve)', 'three: # (eighteen)', 'four to six: # (eighteen)'],
+  'behind the work': ['# #1 /6/', '# #2 /12/', '# #3 /18/', '# #4-6 /18/'],
+  'the count first': ['[6] row 1) #', '[12] row 2) #', '[18] row 3) #', '[18] row 4-6) #'],
+  'words around the count': [
+    'Step 1. # and you have 6 of them.',
+    'Step 2. # and you have 12 of them.',
+    'Step 3. # and you have 18 of them.',
+    'Steps 4 to 6. # and you have 18 of them.',
+  ],
+  'ordinals in a sentence': [
+    'On the first # | 6',
+    'On the second # | 12',
+    'On the third # | 18',
+    'On the fourth to sixth # | 18',
+  ],
+};
+const WORK = ['6 sc in MR', 'inc x 6', '(sc 1, inc) x 6', 'sc around'];
+
+describe('a label is what stands around a number that goes up by one', () => {
+  it.each(Object.entries(HANDS))('%s', (_, lines) => {
+    const text = lines.map((line, i) => line.replace('#', WORK[i] ?? '')).join('\n');
+    expect(told(`BALL\n${text}\nClose.\n`)).toEqual(ROUNDS);
+  });
+
+  it('needs a series: two numbers are none, and what jumps is none', () => {
+    expect(told('Bar 1: 6 sc\nBar 2: inc x 6\n')).toEqual([]);
+    expect(told('On 3 May\nOn 17 May\nOn 2 June\nOn 30 June\nOn 4 July\n')).toEqual([]);
+  });
+});
+
+describe('a figure of the instruction is no count', () => {
+  it.each([
+    ['1) 6 sc in MR\n2) 6 sc\n3) 6 sc\n4) 7 sc\n5) 8 sc\n', ['1 6 sc in MR', '2 6 sc', '3 6 sc', '4 7 sc', '5 8 sc']],
+    ['a: sc 6\nb: sc 6\nc: sc 7\nd: sc 8\n', ['1 sc 6', '2 sc 6', '3 sc 7', '4 sc 8']],
+    [
+      '1: 3 times: sc, inc\n2: 4 times: sc, inc\n3: 5 times: sc, inc\n4: 6 times: sc\n',
+      ['1 3 times: sc, inc', '2 4 times: sc, inc', '3 5 times: sc, inc', '4 6 times: sc'],
+    ],
+  ])('%j', (text, lines) => {
+    expect(told(text)).toEqual(lines);
+  });
+
+  it('also where its stitch ends the line, unless a sentence ends before it', () => {
+    expect(
+      told(
+        'R 1. 6 sc in MR. 6 sc.\nR 2. [inc] 6 times. 12 sc.\nR 3. [1 sc, inc] 6 times. 18 sc.\nR 4. 1 sc in each. 18 sc.\n',
+      ),
+    ).toEqual(['1 6 sc in MR =6', '2 [inc] 6 times =12', '3 [1 sc, inc] 6 times =18', '4 1 sc in each =18']);
+  });
+});
+
+describe('numerals', () => {
+  it.each([
+    ['5', ['figure 5-5']],
+    ['5th-8th, then 9', ['figure 5-8', 'figure 9-9']],
+    ['twenty-one to thirty', ['word 21-30']],
+    ['XIV and XVI', ['roman 14-16']],
+    ['(e)', ['letter 5-5']],
+    ['6 sc – 18', ['figure 6-6', 'figure 18-18']],
+    ['mixed Vim, civil, a1', ['letter 1-1', 'figure 1-1']],
+  ])('%s', (text, found) => {
+    const shown = numeralsIn(text, { from: 0, to: text.length });
+    expect(shown.map(({ kind, first, last }) => `${kind} ${first}-${last}`)).toEqual(found);
+  });
+});
+
+describe('what is no pattern', () => {
+  const TEXTS: Readonly<Record<string, string>> = {
+    'a diary':
+      'Day 1: rain, wrote 6 letters\nDay 2: rain again, 4 letters\nDay 3: sun, 9 letters, walked\nDay 4: to the sea, 12 gulls\nDay 5: home\nDay 6: 3 calls\n',
+    'a price list':
+      'No 1 felt, red 2.40\nNo 2 felt, blue 2.40\nNo 3 buttons, 6 in a bag 1.80\nNo 4 needles, 12 in a case 3.10\nNo 5 hooks 4.00\n',
+    'a recipe':
+      'Step 1. Mix 200 g flour and 6 eggs.\nStep 2. Turn and fold, rest for 20 minutes.\nStep 3. Cut in 12.\nStep 4. Bake for 18 minutes, turn.\nStep 5. Cool.\n',
+    'source code':
+      'case 1: return six(6);\ncase 2: return twelve(12);\ncase 3: return sc(18);\ncase 4: return inc(24);\ncase 5: break;\n',
+    'a readme': readFileSync('README.md', 'utf8'),
+  };
+  it.each(Object.entries(TEXTS))('%s gives few rounds or none, and no flood of marks', (_, text) => {
+    const { parts, findings } = checkText(text, 'x');
+    const rounds = parts.flatMap((part) => part.rounds);
+    expect(rounds.filter(({ verdict }) => verdict === 'agrees').length).toBeLessThanOrEqual(1);
+    expect(rounds.length).toBeLessThanOrEqual(2);
+    expect(findings.filter(({ severity }) => severity === 'error').length).toBeLessThanOrEqual(5);
+  });
+});
