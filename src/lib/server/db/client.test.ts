@@ -3,7 +3,7 @@ import { eq, sql } from 'drizzle-orm';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { makeRig, MIGRATIONS, type Rig } from '../testing.js';
 import { describeFailure, Missing, openDatabase } from './client.js';
-import { patterns } from './schema.js';
+import { patterns, ticks } from './schema.js';
 
 let rig: Rig;
 beforeEach(async () => {
@@ -46,6 +46,22 @@ describe('two servers on one file', () => {
     expect(Date.now() - start).toBeGreaterThan(300);
     await slow;
     expect(await names()).toEqual(['meanwhile']);
+    other.close();
+  });
+
+  it('get everything written, however often they meet', async () => {
+    const other = await openDatabase({ DATABASE_URL: `file:${rig.file}` }, MIGRATIONS);
+    const id = await add('both');
+    await rig.counted();
+    const often = async ({ write }: Pick<typeof other, 'write'>, by: string) => {
+      for (let i = 0; i < 12; i += 1)
+        await write(async (db) => {
+          await db.insert(ticks).values({ patternId: id, key: `${by}${i}`, at: 1 });
+          await new Promise((resolve) => setTimeout(resolve, (i * 37) % 120));
+        });
+    };
+    await Promise.all([often(other, 'a'), often(rig.database, 'b')]);
+    expect((await rig.patterns.notes(id)).ticks.length).toBe(24);
     other.close();
   });
 });

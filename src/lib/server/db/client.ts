@@ -58,13 +58,13 @@ export async function openDatabase(
       timeout: SHORT_WAIT,
       ...(DATABASE_AUTH_TOKEN ? { authToken: DATABASE_AUTH_TOKEN } : {}),
     });
-    if (file) await patiently(() => client.execute('PRAGMA journal_mode = WAL'));
+    if (file) await patiently(client, () => client.execute('PRAGMA journal_mode = WAL'));
   } catch (error) {
     throw new Error(`The database ${DATABASE_URL} can't be opened: ${describeFailure(error)}`, { cause: error });
   }
   const db = drizzle(client, { schema });
   try {
-    await patiently(() => migrate(db, { migrationsFolder: migrations }));
+    await patiently(client, () => migrate(db, { migrationsFolder: migrations }));
   } catch (error) {
     client.close();
     throw new Error(`The database ${DATABASE_URL} can't be brought up to date: ${describeFailure(error)}`, {
@@ -83,7 +83,7 @@ export async function openDatabase(
     present,
     write(work) {
       const next = last.then(async () => {
-        const written = await patiently(() => db.transaction(work));
+        const written = await patiently(client, () => db.transaction(work));
         await present();
         return written;
       });
@@ -108,8 +108,11 @@ async function makePrivate(file: string): Promise<void> {
   }
 }
 
-/** Tries again while another process has the database locked. */
-async function patiently<T>(work: () => Promise<T>): Promise<T> {
+/**
+ * Tries again while another process has the database locked, with new connections: one that was refused keeps the statement
+ * that it could not carry out, and then can't commit any other.
+ */
+async function patiently<T>(client: Client, work: () => Promise<T>): Promise<T> {
   const end = Date.now() + LONG_WAIT;
   for (;;) {
     try {
@@ -117,6 +120,7 @@ async function patiently<T>(work: () => Promise<T>): Promise<T> {
     } catch (error) {
       if (!/SQLITE_BUSY|database is locked/i.test(failuresIn(error)) || Date.now() > end) throw error;
       await wait(20 + Math.random() * 60);
+      await client.reconnect();
     }
   }
 }
