@@ -120,7 +120,7 @@ async function patiently<T>(client: Client, work: () => Promise<T>): Promise<T> 
     } catch (error) {
       if (!/SQLITE_BUSY|database is locked/i.test(failuresIn(error)) || Date.now() > end) throw error;
       await wait(20 + Math.random() * 60);
-      await client.reconnect();
+      client.reconnect();
     }
   }
 }
