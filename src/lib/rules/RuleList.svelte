@@ -3,6 +3,7 @@
   import type { RuleCard, RuleSettings } from '../../core/index.js';
   import { toasts } from '../components/toasts.svelte.js';
   import { notKept } from '../client.js';
+  import { leavingWhenKept } from '../leaving.svelte.js';
   import type { RuleSetting } from '../patterns.js';
 
   interface Props {
@@ -19,6 +20,7 @@
 
   let { title, about, back, cards, set, everywhere, change }: Props = $props();
 
+  const keeping = leavingWhenKept();
   const FAMILIES: Readonly<Record<string, string>> = {
     count: 'Counts',
     frame: 'Round frame',
@@ -48,7 +50,7 @@
     if (severity === null) own.delete(card.id);
     else own.set(card.id, severity);
     try {
-      await change({ rule: card.id, severity });
+      await keeping(change({ rule: card.id, severity }));
     } catch (error) {
       if (before) own.set(card.id, before);
       else own.delete(card.id);

@@ -6,6 +6,7 @@
   import Button from '../components/Button.svelte';
   import { toasts } from '../components/toasts.svelte.js';
   import { decideTerm, notKept, saveEdition, settleTerms } from '../client.js';
+  import { leavingWhenKept } from '../leaving.svelte.js';
   import type { StoredPattern, TermsNotes } from '../patterns.js';
   import { Converter } from '../workers/converter.js';
   import { GaveUp } from '../workers/watched.js';
@@ -21,6 +22,7 @@
   }
 
   let { pattern, notes }: Props = $props();
+  const keeping = leavingWhenKept();
   type To = 'us' | 'uk';
   const MOST_ASKED = 5;
 
@@ -83,7 +85,7 @@
     const before = settled;
     settled = terms;
     chosenTo = null;
-    if (!(await trying(() => settleTerms(pattern.id, terms)))) settled = before;
+    if (!(await trying(() => keeping(settleTerms(pattern.id, terms))))) settled = before;
   }
 
   async function decide({ key }: TermChange, written: string | null): Promise<void> {

@@ -3,9 +3,11 @@
   import Button from '../../lib/components/Button.svelte';
   import { toasts } from '../../lib/components/toasts.svelte.js';
   import { notKept, saveStyle } from '../../lib/client.js';
+  import { leavingWhenKept } from '../../lib/leaving.svelte.js';
   import type { PageProps } from './$types.js';
 
   let { data }: PageProps = $props();
+  const keeping = leavingWhenKept();
   // svelte-ignore state_referenced_locally
   let style = $state<Record<string, string>>({ ...data.style });
   const kept = $derived(JSON.stringify(style));
@@ -21,7 +23,7 @@
     const before = style;
     style = next;
     try {
-      await saveStyle(next);
+      await keeping(saveStyle(next));
       return true;
     } catch (error) {
       style = before;
