@@ -5,9 +5,9 @@ import { beforeNavigate, goto } from '$app/navigation';
  * left only when all have arrived or failed, since the next one is made from them; each has a time limit of its own.
  */
 export function leavingWhenKept(): <Kept>(setting: Promise<Kept>) => Promise<Kept> {
-  const pending = new Set<Promise<unknown>>();
+  let pending: readonly Promise<unknown>[] = [];
   beforeNavigate(({ cancel, to, delta, willUnload }) => {
-    if (willUnload || !to || pending.size === 0) return;
+    if (willUnload || !to || pending.length === 0) return;
     cancel();
     void Promise.allSettled(pending).then(() => {
       if (delta) history.go(delta);
@@ -15,8 +15,7 @@ export function leavingWhenKept(): <Kept>(setting: Promise<Kept>) => Promise<Kep
     });
   });
   return (setting) => {
-    const done = setting.finally(() => pending.delete(done));
-    pending.add(done);
-    return done;
+    pending = [...pending, setting];
+    return setting.finally(() => (pending = pending.filter((other) => other !== setting)));
   };
 }
