@@ -333,7 +333,9 @@ function linkOf(
       const own = foundationIn(instruction.steps);
       const grounds: Ground = own
         ? { kind: 'chains', chains: own.chain.count, ring: own.ring, k: own.k }
-        : (ground ?? { kind: 'edge', length: edge });
+        : startsInRing(instruction.steps)
+          ? { kind: 'start' }
+          : (ground ?? { kind: 'edge', length: edge });
       return workRounds({ ...round, ...instruction }, again, grounds, { chainCounts, tracing: false });
     },
   };

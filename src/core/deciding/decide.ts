@@ -1,11 +1,17 @@
 import type { CountedPattern } from '../counting/counted.js';
 import { countPattern } from '../counting/count.js';
-import { readingsBySeries, readPattern, type ReadOptions } from '../reading/read.js';
+import { retaken } from '../pattern/retaken.js';
+import { NO_HAND, type Hand } from '../reading/hand.js';
+import type { Units } from '../reading/page/unit.js';
+import { readText, seriesIn, type ReadOptions } from '../reading/read.js';
+import { evidenceOf } from './evidence.js';
 
 /** A text of which so great a share of the rounds comes out is read rightly, and not tried otherwise. */
-const ENOUGH = 0.7;
+const ENOUGH = 0.9;
 /** A reading by series has to prove so many rounds at the least: fewer may come out by chance. */
 const FEWEST = 4;
+/** So many rounds more have to come out by the series. */
+const MARGIN = 1;
 /** A longer text is read by the forms that are known alone; characters. */
 const LONGEST = 60_000;
 
@@ -13,17 +19,33 @@ const LONGEST = 60_000;
  * Reads and counts a text. Where little of it comes out by the forms that are known it is read by its series of numbers as
  * well, and the reading stands under which most rounds come out.
  */
-export function decide(text: string, options?: ReadOptions): CountedPattern {
-  const known = countPattern(readPattern(text, options));
+export function decide(text: string, options: ReadOptions = { terms: 'auto' }): CountedPattern {
+  const known = readingOf(text, options);
   const proved = proofOf(known);
   if (text.length > LONGEST || (known.rounds.length >= FEWEST && proved >= known.rounds.length * ENOUGH)) return known;
-  let best = { counted: known, proved: Math.max(proved, FEWEST - 1) };
-  for (const pattern of readingsBySeries(text, options ?? { terms: 'auto' })) {
-    const counted = countPattern(pattern);
+  // What is read by known forms stands, unless more than a round or so speaks against it.
+  let best = { counted: known, proved: Math.max(proved + (proved >= FEWEST ? MARGIN : 0), FEWEST - 1) };
+  for (const units of seriesIn(text, options)) {
+    const counted = readingOf(text, options, units);
     const also = proofOf(counted);
     if (also > best.proved) best = { counted, proved: also };
   }
   return best.counted;
+}
+
+/** Reads a text in one way, and what is left in doubt by the evidence of all its rounds. */
+function readingOf(text: string, options: ReadOptions, units?: Units): CountedPattern {
+  const first = readText(text, options, units);
+  const counted = countPattern(first.pattern);
+  if (text.length > LONGEST || counted.rounds.every(({ verdict }) => verdict !== 'unreadable' && verdict !== 'off'))
+    return counted;
+  const { words, readings } = evidenceOf(counted, first.gists);
+  if (words.size === 0) return readings.size > 0 ? countPattern(retaken(first.pattern, readings)) : counted;
+  const hand: Hand = { words: new Map([...(options.hand ?? NO_HAND).words, ...words]) };
+  const again = readText(text, { ...options, hand }, units);
+  const recounted = countPattern(again.pattern);
+  const rest = evidenceOf(recounted, again.gists);
+  return rest.readings.size > 0 ? countPattern(retaken(again.pattern, rest.readings)) : recounted;
 }
 
 /**

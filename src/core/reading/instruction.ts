@@ -16,7 +16,7 @@ const LONGEST_TOLD = 80;
 
 /** Reads the instruction in a stretch of text. Never throws; what is not understood is in `unread`. */
 export function readInstruction(text: string, span: Span, lexicon: Lexicon): Instruction {
-  const tokens = tokenize(text, span, MOST_TOKENS + 1);
+  const tokens = wordsOf(text, span, lexicon, MOST_TOKENS + 1);
   const found: Findings = {
     stated: null,
     reference: null,
@@ -47,6 +47,20 @@ export function readInstruction(text: string, span: Span, lexicon: Lexicon): Ins
     ...found,
     steps: allAround(sequence.steps),
   };
+}
+
+/** The tokens of a stretch of text, without the words that this hand writes for nothing. */
+export function wordsOf(text: string, span: Span, lexicon: Lexicon, most: number): Token[] {
+  const tokens = tokenize(text, span, most, lexicon.alphabet);
+  if (!lexicon.passes) return tokens;
+  const kept: Token[] = [];
+  for (let i = 0; i < tokens.length;) {
+    const found = lexicon.at(tokens, i);
+    const token = tokens[i];
+    if (token && found?.meaning.is !== 'aside') kept.push(token);
+    i += found?.meaning.is === 'aside' ? found.length : 1;
+  }
+  return kept;
 }
 
 /** "Rnds 6-10 dc": a stitch that is all there is of the instruction is worked all around. */

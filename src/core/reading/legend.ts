@@ -1,4 +1,4 @@
-import type { LegendEntry } from '../pattern/pattern.js';
+import type { Instruction, LegendEntry } from '../pattern/pattern.js';
 import { DECORATED, type Vocabulary } from '../vocabulary/stitches.js';
 import { COLOUR_WORDS } from '../vocabulary/words.js';
 import { tokenize } from './lexer.js';
@@ -24,15 +24,58 @@ export function legendIn(text: string, from: number, to: number): LegendEntry[] 
   return entries;
 }
 
-/** `"V" is an increase, "A" means a decrease` */
-const TOLD = /["“'‘](\p{L}{1,6})["”'’]\s+(?:is|are|means?|stands? for)\s+([^,.;"“]{3,60})/gu;
+/**
+ * `"V" is an increase`, `A bump means two single crochets worked in one stitch`, `up is 2 sc in one stitch`, `I write v for a sc`:
+ * a word told in a sentence. Only what the meaning explains of crochet is taken.
+ */
+const TOLD =
+  /(?<![^\s("“'‘,;.:>])(?:an? |the )?(["“'‘]?)(\p{L}[\p{L}\d]*(?: \p{L}+){0,2}?)(["”'’]?)\s+(?:is|are|means?|stands? for|takes|makes)\s+([^.;:"“]{3,90})/giu;
+const WRITTEN_FOR = /(?<!\p{L})(\p{L}{1,6}) for ((?:an? )?[^,.;]{2,50}?)(?=,|[.;]|\sand\s|\s?$)/giu;
+/** A list of quoted or short terms behind the first: `…, and "3 together" three`. */
+const SIGN =
+  /^[\s>]*([^\s\p{L}\d(){}[\]"“”'’|*+]{1,2})(?:(?<![+−-])\d{1,2})?(?:\s{2,}|\t|\s*[=:–—]\s*|\s+(?=\p{L}))(\p{L}.{2,90})$/u;
+/** "s sc, i two sc in one, d two sc together" */
+const LETTER =
+  /^\s*(\p{Ll})\s+((?:\d|two|three|sc|dc|hdc|htr|tr|single|double|half|treble|inc|dec|slip|sl)[^)]{0,40})/u;
+const SIGNS_IN_LINE = /([^\s\p{L}\d(){}[\],;."“”'’]{1,2})\s*=\s*([^,;]{2,40})/gu;
+/** Words that a sentence can begin with, and that no hand calls a stitch by. */
+const NO_TERM =
+  /^(?:this|that|these|those|it|there|here|which|what|he|she|they|we|i|you|rounds?|rows?|rnds?|rd|yarn|hook|colou?r|stitch(?:es)?|sts?|one|all|each|every|body|head|the|first|last|next|work)(?!\p{L})/iu;
+
+/** What a stretch of text tells of its own words in sentences, and of its signs; not all of it need be crochet. */
+export function toldIn(text: string, from: number, to: number): LegendEntry[] {
+  const entries: LegendEntry[] = [];
+  let at = from;
+  for (const line of text.slice(from, to).split('\n')) {
+    if (line.length < 2000) entries.push(...toldInLine(line, at));
+    at += line.length + 1;
+  }
+  return entries;
+}
+
+function toldInLine(line: string, offset: number): LegendEntry[] {
+  const entries: LegendEntry[] = [];
+  const keep = (term: string, meaning: string, at: number, length: number) => {
+    if (term !== '' && (term.length === 1 || !NO_TERM.test(term)))
+      entries.push({ term, meaning: meaning.trim(), span: { from: offset + at, to: offset + at + length } });
+  };
+  for (const match of line.matchAll(TOLD)) keep(match[2] ?? '', match[4] ?? '', match.index, match[0].length);
+  if (/\bwrite\b/i.test(line))
+    for (const match of line.matchAll(WRITTEN_FOR)) keep(match[1] ?? '', match[2] ?? '', match.index, match[0].length);
+  const inLine = [...line.matchAll(SIGNS_IN_LINE)];
+  const sign = inLine.length > 1 ? null : SIGN.exec(line);
+  if (sign && !/^[-–—•*+>#|]{1,2}$/u.test(sign[1] ?? '')) keep(sign[1] ?? '', sign[2] ?? '', 0, line.length);
+  // A dash or a dot is a sign only among others that are told so.
+  else if (sign && /\s{2,}|\t/.test(line.trim())) keep(sign[1] ?? '', sign[2] ?? '', 0, line.length);
+  const letters = line.split(/[,;(:]/).map((piece) => LETTER.exec(piece));
+  if (letters.filter(Boolean).length >= 3)
+    for (const match of letters)
+      if (match) keep(match[1] ?? '', match[2] ?? '', line.indexOf(match[0]), match[0].length);
+  for (const match of inLine) keep(match[1] ?? '', match[2] ?? '', match.index, match[0].length);
+  return entries;
+}
 
 function readLine(line: string, offset: number, entries: LegendEntry[]): void {
-  for (const match of /["“'‘]/.test(line) ? line.matchAll(TOLD) : []) {
-    const [all, term = '', meaning = ''] = match;
-    const from = offset + match.index;
-    entries.push({ term, meaning: meaning.trim(), span: { from, to: from + all.length } });
-  }
   const equals = (line.match(/=/g)?.length ?? 0) > 1;
   const pieces = equals ? splitList(line) : (listed(line) ?? [{ at: 0, text: line }]);
   for (const { at, text } of pieces) {
@@ -79,15 +122,62 @@ export function definitions(
   vocabulary: Vocabulary,
   compact: boolean,
 ): LegendDefinition[] {
-  const builtIn = new Lexicon(vocabulary, compact);
   const known: LegendDefinition[] = [];
+  const builtIn = new Lexicon(vocabulary, compact);
+  const bullets = repeatedSigns(entries);
+  let lexicon = builtIn;
   for (const { term, meaning } of entries) {
-    if (!/^[\p{L}\d]{1,12}$/u.test(term)) continue;
-    const means = meaningOf(meaning, builtIn) ?? colourCalled(term, meaning);
-    if (means) known.push({ term, meaning: means });
+    if (!TERM.test(term) || bullets.has(term) || !mayBeTold(term, builtIn)) continue;
+    const means = meaningOf(term, meaning, lexicon) ?? colourCalled(term, meaning);
+    if (!means) continue;
+    known.push({ term: term.replace(/\s+/g, ' '), meaning: means });
+    // A later entry may be told in the words of an earlier one.
+    lexicon = new Lexicon(vocabulary, compact, known);
   }
   return known;
 }
+
+/** Signs before several entries with different meanings part a list, and mean nothing. */
+function repeatedSigns(entries: readonly LegendEntry[]): ReadonlySet<string> {
+  const meanings = new Map<string, Set<string>>();
+  for (const { term, meaning } of entries) {
+    if (/[\p{L}\d]/u.test(term)) continue;
+    meanings.set(term, (meanings.get(term) ?? new Set()).add(meaning));
+  }
+  return new Set([...meanings].filter(([, told]) => told.size > 1).map(([term]) => term));
+}
+
+const OF_LANGUAGE: ReadonlySet<Meaning['is']> = new Set([
+  'times',
+  'each',
+  'around',
+  'in',
+  'next',
+  'same',
+  'last',
+  'stitch-word',
+  'repeat',
+  'total',
+  'and',
+  'more',
+  'with',
+  'round-word',
+  'row-word',
+  'together',
+]);
+const ROMAN = /^[IVXL]+$/;
+
+/** Numbers, and words that every instruction needs, are given no meaning of their own. */
+function mayBeTold(term: string, builtIn: Lexicon): boolean {
+  const tokens = tokenize(term, { from: 0, to: term.length });
+  const first = tokens[0];
+  if (tokens.length !== 1 || !first) return true;
+  if (first.kind === 'number' || first.kind === 'ordinal' || ROMAN.test(term)) return false;
+  const known = builtIn.at(tokens, 0)?.meaning.is;
+  return known === undefined || !OF_LANGUAGE.has(known);
+}
+
+const TERM = /^(?:[\p{L}\d]{1,12}(?:[ ]+[\p{L}\d]{1,12}){0,2}|[^\p{L}\d\s]{1,2})$/u;
 
 /** "LG = light grey", "CC1: mustard": a yarn, by capital letters that are no stitch. */
 function colourCalled(term: string, meaning: string): Meaning | null {
@@ -110,22 +200,58 @@ const PLAIN: ReadonlySet<Meaning['is']> = new Set([
   'magic-ring',
 ]);
 
-function meaningOf(written: string, lexicon: Lexicon): Meaning | null {
+/** "1 ch at the beginning and no stitch" */
+const NO_STITCH = /(?<!\p{L})(?:no stitch|not a stitch|no stitches|counts? for nothing|never counts?)(?!\p{L})/iu;
+/** "5 tr in one stitch, closed together at the top", "it is one stitch" */
+const ONE_STITCH =
+  /clos(?:ed|e) (?:them )?(?:together|off|as one)|(?:it|that|which) is one st|counts? as one|drawn together/iu;
+
+function meaningOf(term: string, written: string, lexicon: Lexicon): Meaning | null {
   const first = tokenize(written, { from: 0, to: written.length });
   const named = lexicon.at(first, 0)?.meaning;
   // "bobble of 4 double crochet in one stitch": the legs don't matter.
   if (named?.is === 'stitch' && DECORATED.has(named.stitch)) return named;
   // "r = repeat"
   if (named && PLAIN.has(named.is) && lexicon.at(first, 0)?.length === first.length) return named;
+  const own = lexicon.at(tokenize(term, { from: 0, to: term.length }), 0);
+  if (NO_STITCH.test(written)) return own ? null : { is: 'aside' };
+  const whole = lexicon.at(first, 0);
+  if (named?.is === 'stitch' && whole?.length === first.length && !own) return { ...named, foreign: false };
   const plain = written.replace(/\([^)]*\)/g, ' ').split(/[,;:]/)[0] ?? '';
   const reading = readInstruction(plain, { from: 0, to: plain.length }, lexicon);
-  const works = reading.steps.filter((step) => step.kind === 'work');
+  const shape = shapeIn(reading);
+  if (shape) {
+    // "4 double crochet in one stitch, closed together; it is one stitch"
+    return shape.is === 'shaping' && shape.per > 1 && ONE_STITCH.test(written)
+      ? { is: 'stitch', stitch: 'bobble', foreign: false }
+      : shape;
+  }
+  // "fs = firm stitch (single crochet)", "in front of a round: back loops only"
+  const all = macro(reading);
+  if (all) return all;
+  const sign = !/[\p{L}\d]/u.test(term);
+  const other = /\(([^()]{2,40})\)/.exec(written)?.[1] ?? (sign ? /:\s*([^:]{2,40})$/.exec(written)?.[1] : undefined);
+  const again = other === undefined ? null : meaningOf(term, other, lexicon);
+  if (again) return again;
+  return sign && named?.is === 'magic-ring' ? named : null;
+}
+
+/** The stitch or shaping that a reading comes to, done once. */
+function shapeIn({ steps, unread }: Instruction): Meaning | null {
+  const works = steps.filter((step) => step.kind === 'work');
   const step = works[0];
-  if (works.length !== 1 || reading.unread.length > 0 || step?.amount.kind !== 'times') return null;
+  if (works.length !== 1 || unread.length > 0 || step?.amount.kind !== 'times') return null;
   const { place, amount } = step;
   if ((step.over === 1 && amount.times > 1 && place.kind === 'edge') || place.kind === 'ring') return null;
   const per = step.per === 1 && step.over === 1 && place.kind !== 'edge' ? amount.times : step.per;
   if (step.stitch === null) return step.over > 1 ? { is: 'decrease', over: step.over } : { is: 'increase', per };
   if (per === 1 && step.over === 1) return { is: 'stitch', stitch: step.stitch, foreign: false };
   return { is: 'shaping', stitch: step.stitch, per, over: step.over };
+}
+
+/** "tutti: sc in every stitch": one word for a whole round. */
+function macro({ steps, unread, reference, stated }: Instruction): Meaning | null {
+  const step = steps[0];
+  const whole = steps.length === 1 && step?.kind === 'work' && step.amount.kind === 'fill' && step.bare === undefined;
+  return whole && unread.length === 0 && !reference && !stated ? { is: 'steps', steps } : null;
 }

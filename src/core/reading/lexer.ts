@@ -13,6 +13,12 @@ export interface Token extends Span {
   readonly glued: boolean;
 }
 
+/** Signs and single letters that a text writes for words: "{.<}6", "sssi". */
+export interface Alphabet {
+  readonly signs: ReadonlySet<string>;
+  readonly letters: ReadonlySet<string>;
+}
+
 const OPEN = '([{<';
 const CLOSE = ')]}>';
 const COUNT_IN_COLUMN = /^\|[ \t]*\d{1,4}[ \t]*(?:\||$)/u;
@@ -23,8 +29,9 @@ const FILLERS = new Set(['the', 'of', 'a', 'an', 'its', 'your', 'just', 'only'])
  * Splits a stretch of text into tokens in one pass. Articles are left out, Markdown's double stars
  * are passed over, number words become numbers, letters and figures part ("6sc" is two tokens).
  * @param most no more tokens than this are wanted.
+ * @param alphabet signs and letters that stand for words in this text.
  */
-export function tokenize(text: string, span: Span, most = Infinity): Token[] {
+export function tokenize(text: string, span: Span, most = Infinity, alphabet: Alphabet | null = null): Token[] {
   const tokens: Token[] = [];
   let i = span.from;
   const end = Math.min(span.to, text.length);
@@ -39,6 +46,11 @@ export function tokenize(text: string, span: Span, most = Infinity): Token[] {
       // "sc in all ⇥ 18": in columns the figure behind a tab is the count.
       if (code === 9 && tokens.length > 0 && isDigit(text.charCodeAt(i + 1))) push('mark', i, i + 1, '-', 0);
       spaced = true;
+      i += 1;
+      continue;
+    }
+    if (alphabet?.signs.has(text.charAt(i))) {
+      push('word', i, i + 1, text.charAt(i), 0);
       i += 1;
       continue;
     }
@@ -63,6 +75,10 @@ export function tokenize(text: string, span: Span, most = Infinity): Token[] {
     if (isLetter(code)) {
       const from = i;
       while (i < end && isLetter(text.charCodeAt(i))) i += 1;
+      if (alphabet && i - from > 1 && isSpelt(text, from, i, alphabet)) {
+        for (let at = from; at < i; at += 1) push('word', at, at + 1, text.charAt(at), 0);
+        continue;
+      }
       // An apostrophe belongs to the word only between letters: "sc's", "don't".
       if (isApostrophe(text.charCodeAt(i)) && isLetter(text.charCodeAt(i + 1)) && i < end) {
         i += 1;
@@ -117,6 +133,12 @@ export function tokenize(text: string, span: Span, most = Infinity): Token[] {
     i += 1;
   }
   return tokens;
+}
+
+/** Whether a word is a row of letters that each stand for one. */
+function isSpelt(text: string, from: number, to: number, { letters }: Alphabet): boolean {
+  for (let at = from; at < to; at += 1) if (!letters.has(text.charAt(at))) return false;
+  return true;
 }
 
 interface Word {

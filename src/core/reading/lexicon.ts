@@ -1,6 +1,7 @@
 import { COMPACT_LETTERS, STITCHES, type StitchId, type Vocabulary } from '../vocabulary/stitches.js';
 import { WORDS, type PlainMeaning } from '../vocabulary/words.js';
-import type { Token } from './lexer.js';
+import type { Step } from '../pattern/instruction.js';
+import type { Alphabet, Token } from './lexer.js';
 
 /** What a word or phrase of an instruction means. `foreign`: it belongs to the other vocabulary only. */
 export type Meaning =
@@ -15,7 +16,9 @@ export type Meaning =
   /** A yarn that the pattern calls by letters: "LG = light grey". */
   | { readonly is: 'colour' }
   /** Explained by the pattern itself, and of no effect on the counts: "PM – place marker". */
-  | { readonly is: 'remark' };
+  | { readonly is: 'remark' }
+  /** What the pattern itself has a word for: "tutti: sc in every stitch". */
+  | { readonly is: 'steps'; readonly steps: readonly Step[] };
 
 interface Phrase {
   readonly words: readonly string[];
@@ -31,6 +34,8 @@ export interface Lexeme {
 
 export type LegendDefinition = { readonly term: string; readonly meaning: Meaning };
 
+const NONE: ReadonlySet<string> = new Set();
+
 /** Phrases by their first word, the longest first. */
 type Phrases = Map<string, Phrase[]>;
 
@@ -40,6 +45,10 @@ export class Lexicon {
   readonly #own: Phrases = new Map();
   readonly #letters = new Map<string, Meaning>();
   readonly compact: boolean;
+  /** The signs and letters that this text writes for words. */
+  readonly alphabet: Alphabet | null;
+  /** Whether some words are to be passed over wherever they stand. */
+  readonly passes: boolean;
 
   /**
    * @param vocabulary whose names the stitches have; unambiguous names of the other one are known too, as foreign.
@@ -58,6 +67,13 @@ export class Lexicon {
       if (/^[A-Z]{1,2}$/.test(term) && compact) this.#letters.set(term, meaning);
       else add(this.#own, term.toLowerCase(), meaning);
     }
+    this.passes = legend.some(({ meaning }) => meaning.is === 'aside');
+    const signs = legend.flatMap(({ term }) => (/^[^\p{L}\d\s]$/u.test(term) ? [term] : []));
+    const letters = legend.flatMap(({ term }) => (/^\p{Ll}$/u.test(term) ? [term] : []));
+    this.alphabet =
+      signs.length + letters.length > 0
+        ? { signs: new Set(signs), letters: letters.length > 1 ? new Set(letters) : NONE }
+        : null;
   }
 
   /** The longest word or phrase that begins at a token, or null. */

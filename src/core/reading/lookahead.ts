@@ -1,6 +1,6 @@
-import { lineSpan, type SourceText } from '../text/source.js';
+import { lineIndexAt, lineSpan, type SourceText } from '../text/source.js';
 import { headingByLook, headingByPlace, headingOfPart, headingWithLead, namesPart, type Heading } from './headings.js';
-import type { Units } from './fields/units.js';
+import type { Units } from './page/unit.js';
 import { beginsInstruction, labelsIn, type Label } from './labels.js';
 import type { Lexicon } from './lexicon.js';
 import { chainStartIn } from './starts.js';
@@ -39,7 +39,7 @@ export class Lookahead {
   constructor(source: SourceText, lexicon: Lexicon, units: Units) {
     this.#source = source;
     this.#lexicon = lexicon;
-    for (const [line, { label }] of units) this.#labels[line] = [label];
+    for (const { label } of units.units) this.#labels[lineIndexAt(source, label.span.from)] = [label];
   }
 
   /** The labels of a line, those without a word among them. */

@@ -9,17 +9,19 @@ import type {
   Section,
   Stretch,
 } from '../pattern/pattern.js';
-import { lineSpan, type SourceText, type Span } from '../text/source.js';
+import { lineIndexAt, lineSpan, type SourceText, type Span } from '../text/source.js';
 import type { SectionKind } from '../vocabulary/sections.js';
 import { InstructionReader } from './again.js';
 import { headingBeforeLabel, partInLine, sectionOf, type Heading } from './headings.js';
 import { beginsInstruction, contentStart, labelsIn, type Label } from './labels.js';
-import { legendIn } from './legend.js';
-import type { Unit, Units } from './fields/units.js';
+import { legendIn, toldIn } from './legend.js';
+import { NO_UNITS, type Figure, type Unit, type Units } from './page/unit.js';
+import { instructionOf } from './page/columns.js';
 import { tokenize } from './lexer.js';
 import type { Lexicon } from './lexicon.js';
 import { COUNT_AT_END, IN_RING, Lookahead } from './lookahead.js';
 import { chainStartIn, freeLoopsIn } from './starts.js';
+import { nameIn } from './page/parts.js';
 import { beginsInRing, isInstruction, mayInstruct, wordsBeforeWork } from './unlabelled.js';
 import { Yarns } from './yarns.js';
 
@@ -52,7 +54,8 @@ interface OpenRound {
   readonly bodyFrom: number;
   to: number;
   /** A count that stands outside of the instruction. */
-  readonly stated?: Unit['stated'];
+  readonly stated?: Figure | null;
+  readonly unit?: Unit;
 }
 
 /** What the second line of an instruction can begin with: "in each st", "around", "times". */
@@ -89,7 +92,7 @@ const DIVIDES = /(?<!\p{L})(?:shape (?:the )?(?:neck|armhole|shoulder)|skip|miss
 const LEAD = /^[^\p{L}\d]{0,4}(\p{L}[\p{L} '’-]{1,28}?)\s*(?:[:.]\s*[*_]{1,2}|[*_]{1,2}\s*[:.–—-]|:)(?=\s)/u;
 
 /** Finds parts and rounds, in one pass over the lines. */
-export function outlineOf(source: SourceText, lexicon: Lexicon, units: Units = new Map()): Outline {
+export function outlineOf(source: SourceText, lexicon: Lexicon, units: Units = NO_UNITS): Outline {
   return new Outliner(source, lexicon, units).run();
 }
 
@@ -97,6 +100,9 @@ class Outliner {
   readonly #source: SourceText;
   readonly #lexicon: Lexicon;
   readonly #units: Units;
+  /** The units that begin in a line, and the lines that one goes on in. */
+  readonly #unitsIn = new Map<number, Unit[]>();
+  readonly #covered = new Set<number>();
   readonly #parts: PartDraft[] = [];
   #section: SectionKind | 'part' | null = null;
   #pending: { heading: Heading; span: Span } | null = null;
@@ -109,6 +115,8 @@ class Outliner {
   /** Words before the round being read that say it goes through both layers. */
   #flat: Span | null = null;
   #afterBlank = true;
+  /** The piece that a column names. */
+  #column = '';
   readonly #yarns = new Yarns();
   readonly #ahead: Lookahead;
   readonly #instructions: InstructionReader;
@@ -119,6 +127,12 @@ class Outliner {
     this.#source = source;
     this.#lexicon = lexicon;
     this.#units = units;
+    for (const unit of units.units) {
+      const line = lineIndexAt(source, unit.span.from);
+      this.#unitsIn.set(line, [...(this.#unitsIn.get(line) ?? []), unit]);
+      const last = lineIndexAt(source, Math.max(unit.span.from, unit.span.to - 1));
+      for (let below = line; below <= last; below += 1) this.#covered.add(below);
+    }
     this.#ahead = new Lookahead(source, lexicon, units);
     this.#instructions = new InstructionReader(source.text, lexicon);
   }
@@ -131,7 +145,14 @@ class Outliner {
     for (const draft of this.#parts) {
       const stretches = draft.stretches
         .filter(({ rounds }) => rounds.length > 0)
-        .map(({ name, start, into, divided, rounds }) => ({ name, start, into, divided, rounds }));
+        .map(({ name, start, into, divided, rounds }) => ({
+          name,
+          start,
+          into,
+          divided,
+          // A table may grow from the bottom.
+          rounds: this.#units.upwards ? rounds.sort((a, b) => a.from - b.from) : rounds,
+        }));
       if (stretches.length === 0) continue;
       finished.set(draft, {
         name: draft.name,
@@ -164,14 +185,14 @@ class Outliner {
     }
     const afterBlank = this.#afterBlank;
     this.#afterBlank = false;
-    const unit = this.#units.get(index);
-    if (unit) {
-      this.#unit(unit, span);
+    if (this.#unitsIn.has(index) || this.#covered.has(index)) {
+      this.#unitLine(index, span);
       return;
     }
-    const labels = this.#bareLabelsStand(text)
-      ? this.#ahead.labelsOf(index)
-      : labelsIn(this.#source.text, span, { lexicon: this.#lexicon, bare: false });
+    const labels =
+      this.#units.units.length === 0 && this.#bareLabelsStand(text)
+        ? this.#ahead.labelsOf(index)
+        : labelsIn(this.#source.text, span, { lexicon: this.#lexicon, bare: false });
     if (labels.length > 0) {
       this.#labels(labels, span);
       return;
@@ -181,21 +202,45 @@ class Outliner {
       this.#open.to = span.to;
       return;
     }
-    const heading = this.#ahead.headingAt(index, text, afterBlank);
+    const heading = this.#headingAt(index, text, afterBlank);
     if (heading && !(heading.level === 0 && !heading.saysMake && this.#leadsYarn(heading.name, index))) {
       this.#heading(heading, span);
       return;
     }
     this.#inlineSection(index, text, span);
-    if (this.#unlabelled(index, span, text) || this.#pieceInLine(index, span, text)) return;
+    const begun = this.#units.units.length === 0 || this.#part !== null;
+    if (begun && (this.#unlabelled(index, span, text) || this.#pieceInLine(index, span, text))) return;
     this.#addProse(span);
   }
 
-  /** A line that the series of the text shows to be a round. */
-  #unit({ label, body, stated }: Unit, line: Span): void {
+  /** The heading that a line is; where the layout has been worked out, only what it takes for one, and names of sections. */
+  #headingAt(index: number, text: string, afterBlank: boolean): Heading | null {
+    const named = this.#units.headings.get(index);
+    if (named) return named;
+    const heading = this.#ahead.headingAt(index, text, afterBlank);
+    return this.#units.units.length === 0 || heading?.section ? heading : null;
+  }
+
+  /** A line that holds rounds, as the series of the text show it, or goes on from one. */
+  #unitLine(index: number, line: Span): void {
+    const units = this.#unitsIn.get(index) ?? [];
+    const first = units[0];
+    const before = this.#open?.to ?? 0;
     this.#close();
+    if (first && first.span.from > contentStart(this.#source.text, line.from, line.to) && line.from >= before)
+      this.#addProse({ from: line.from, to: first.span.from });
+    for (const unit of units) this.#unit(unit);
+  }
+
+  #unit(unit: Unit): void {
+    const { label, body, stated, span, part } = unit;
+    if (part !== undefined && part !== this.#column) {
+      this.#column = part;
+      const heading = nameIn(part);
+      if (heading) this.#heading(heading, { from: span.from, to: span.from + part.length });
+    }
     this.#begin(label);
-    this.#open = { label, from: line.from, bodyFrom: body.from, to: body.to, stated };
+    this.#open = { label, from: span.from, bodyFrom: body.from, to: Math.max(body.to, body.from), stated, unit };
     this.#close();
   }
 
@@ -388,7 +433,7 @@ class Outliner {
     if (!open || !this.#stretch) return;
     this.#open = null;
     const body = this.#source.text.slice(open.bodyFrom, open.to);
-    const fold = MAY_FOLD.test(body) ? FOLDED.exec(body) : null;
+    const fold = MAY_FOLD.test(body) && !open.unit ? FOLDED.exec(body) : null;
     const to = fold ? open.bodyFrom + fold.index + 1 : open.to;
     this.#push({ ...open, to });
     // "(sc 1, inc) x 6 (18). Fold, sc through both layers (9).": the closing is a round of its own.
@@ -399,7 +444,9 @@ class Outliner {
   }
 
   #push(open: OpenRound): void {
-    this.#stretch?.rounds.push(this.#roundOf(open, this.#instructions.read({ from: open.bodyFrom, to: open.to })));
+    const read = this.#instructions.read({ from: open.bodyFrom, to: open.to });
+    const reading = open.unit ? instructionOf(open.unit, read, this.#stretch?.start ?? null) : read;
+    this.#stretch?.rounds.push(this.#roundOf(open, reading));
   }
 
   #roundOf(open: OpenRound, reading: Instruction): Round {
@@ -425,7 +472,8 @@ class Outliner {
       bodyFrom: open.bodyFrom,
       steps: this.#flat ? [{ kind: 'flat', span: this.#flat }, ...reading.steps] : reading.steps,
       reference: this.#named(reading.reference),
-      stated: reading.stated ?? (open.stated ? { ...open.stated, breakdown: [] } : null),
+      stated:
+        reading.stated ?? (open.stated ? { total: open.stated.value, span: open.stated.span, breakdown: [] } : null),
       statedRounds: reading.statedRounds,
       unread: reading.unread,
       brackets: reading.brackets,
@@ -586,6 +634,15 @@ function firstWords(text: string): string {
 
 /** The pattern's own abbreviations: every entry that stands before the first round. */
 export function legendOf(source: SourceText): LegendEntry[] {
+  return legendIn(source.text, 0, endOfLegend(source));
+}
+
+/** What is told of words in other ways before the first round; see `toldIn`. */
+export function wordsTold(source: SourceText): LegendEntry[] {
+  return toldIn(source.text, 0, endOfLegend(source));
+}
+
+function endOfLegend(source: SourceText): number {
   const first = /^[ \t>*_-]*(?:rnd|round|rd|row|r)\.?\s?[12]\b/imu.exec(source.text);
-  return legendIn(source.text, 0, Math.min(first?.index ?? source.text.length, 40_000));
+  return Math.min(first?.index ?? source.text.length, 40_000);
 }

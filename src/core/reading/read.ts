@@ -1,16 +1,29 @@
-import type { ChainRule, Instruction, Pattern } from '../pattern/pattern.js';
-import { sourceText, type SourceText } from '../text/source.js';
+import type { ChainRule, Instruction, LegendEntry, Pattern, TermsReading } from '../pattern/pattern.js';
+import { sourceText, type SourceText, type Span } from '../text/source.js';
 import type { Vocabulary } from '../vocabulary/stitches.js';
 import { detectTerms } from './detect.js';
-import { unitsOf, type Units } from './fields/units.js';
+import { masked } from './page/mask.js';
+import { NO_UNITS, type Units } from './page/unit.js';
+import { unitsOf } from './page/units.js';
+import { gistsOf, type Gist } from './gist/gist.js';
+import { NO_HAND, wordsOf, type Hand, type Sense } from './hand.js';
 import { readInstruction } from './instruction.js';
 import { definitions } from './legend.js';
 import { Lexicon } from './lexicon.js';
-import { legendOf, outlineOf } from './outline.js';
+import { legendOf, outlineOf, wordsTold } from './outline.js';
 
 export interface ReadOptions {
   /** The vocabulary to read in; `auto` goes by what the text declares and shows. */
   readonly terms: Vocabulary | 'auto';
+  /** What is settled about the hand; nothing where it is left out. */
+  readonly hand?: Hand;
+}
+
+/** A text that has been read, and can be read in other ways. */
+export interface Reading {
+  readonly pattern: Pattern;
+  /** All ways to take the gist of a stretch of it; see `gistsOf`. */
+  readonly gists: (span: Span, senses: ReadonlyMap<string, Sense>) => readonly Gist[];
 }
 
 /**
@@ -18,35 +31,58 @@ export interface ReadOptions {
  * kept in the rounds as `unread`.
  */
 export function readPattern(text: string, options: ReadOptions = { terms: 'auto' }): Pattern {
-  return read(text, options, () => new Map());
+  return readText(text, options).pattern;
 }
 
-/** The same text read by its series of numbers, in the ways that are likeliest; see `unitsOf`. */
-export function* readingsBySeries(text: string, options: ReadOptions): Iterable<Pattern> {
-  let ways: readonly Units[] | null = null;
-  let way = 0;
-  do {
-    yield read(text, options, (source, lexicon) => (ways ??= unitsOf(source, lexicon))[way] ?? new Map());
-    way += 1;
-  } while (way < ((ways as readonly Units[] | null) ?? []).length);
+/** Reads a text by the forms of labels that are known, or by the units that its series of numbers show. */
+export function readText(text: string, options: ReadOptions = { terms: 'auto' }, units: Units = NO_UNITS): Reading {
+  const ground = groundOf(text, options);
+  const { source, terms, legend, lexicon } = ground;
+  const view = units.units.length > 0 ? masked(source) : source;
+  const pattern = {
+    source,
+    terms,
+    legend,
+    chainRule: chainRuleIn(text),
+    ...outlineOf(view, lexicon, units),
+    readAgain: readEachOnce(lexicon),
+  };
+  return { pattern, gists: (span, senses) => gistsOf(view.text, span, lexicon, senses) };
 }
 
-function read(text: string, options: ReadOptions, unitsIn: (source: SourceText, lexicon: Lexicon) => Units): Pattern {
+/** The units that the series of numbers in a text show, in the ways that are likeliest; see `unitsOf`. */
+export function seriesIn(text: string, options: ReadOptions = { terms: 'auto' }): Units[] {
+  const { source, lexicon } = groundOf(text, options);
+  return unitsOf(masked(source), lexicon);
+}
+
+interface Ground {
+  readonly source: SourceText;
+  readonly terms: TermsReading;
+  readonly legend: readonly LegendEntry[];
+  readonly lexicon: Lexicon;
+}
+
+/** The vocabulary of a text and the words that it uses. */
+function groundOf(text: string, { terms: wanted, hand = NO_HAND }: ReadOptions): Ground {
   const source = sourceText(text);
-  const terms = detectTerms(text, options.terms);
+  const terms = detectTerms(text, wanted);
   const legend = legendOf(source);
   const compact = writesLetters(
     text,
     legend.map(({ term }) => term),
   );
-  const lexicon = new Lexicon(terms.used, compact, definitions(legend, terms.used, compact));
+  const told = wordsTold(source);
+  const own = definitions([...legend, ...told], terms.used, compact);
+  const explained = new Set(own.map(({ term }) => term));
   return {
     source,
     terms,
-    legend,
-    chainRule: chainRuleIn(text),
-    ...outlineOf(source, lexicon, unitsIn(source, lexicon)),
-    readAgain: readEachOnce(lexicon),
+    legend: [
+      ...legend,
+      ...told.filter(({ term }) => explained.has(term) && !legend.some((entry) => entry.term === term)),
+    ],
+    lexicon: new Lexicon(terms.used, compact, [...own, ...wordsOf(hand)]),
   };
 }
 

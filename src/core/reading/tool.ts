@@ -101,7 +101,8 @@ function noteForeign(reader: Reader, from: number, to: number, stitch: StitchId)
 
 /** "crochet 2 together", "2 sts tog": a decrease without the name of its stitch. */
 function togetherOnly(reader: Reader, at: number, before: number | null): Tool | null {
-  const tog = before === null ? null : meaningAt(reader, pass(reader, at, 'stitch-word'), 'together');
+  const tog =
+    before === null ? null : meaningAt(reader, pass(reader, pass(reader, at, 'stitch-word'), 'work'), 'together');
   return tog && before !== null ? { ...tool(null, 1, before, tog.next), takesAmount: true } : null;
 }
 

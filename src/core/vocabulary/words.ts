@@ -54,7 +54,7 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
   ],
   [{ is: 'decrease', over: 3 }, ['double decrease', 'double dec']],
   [{ is: 'increase', per: 3 }, ['double increase', 'double inc']],
-  [{ is: 'together' }, ['together', 'tog']],
+  [{ is: 'together' }, ['together', 'tog', 'as one']],
   [
     { is: 'magic-ring' },
     [
@@ -434,6 +434,8 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
       'working',
       'place',
       'worked',
+      'taken',
+      'drawn off',
       'start with',
       'begin with',
       'starting with',

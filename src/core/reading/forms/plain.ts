@@ -18,9 +18,16 @@ import { isFabricStep } from './work.js';
  */
 export const plain: InstructionForm = {
   name: 'plain',
-  begins: ['work', 'evenly', 'unknown'],
+  begins: ['work', 'evenly', 'unknown', 'steps'],
   examples: ['work even (30)', 'even', 'straight (12)', 'no increases (18)', 'without shaping, 24 sts'],
   read(reader, at) {
+    // What the pattern itself has one word for: "tutti: sc in every stitch".
+    const own = meaningAt(reader, at, 'steps');
+    if (own) {
+      const span = spanBetween(reader, at, own.next);
+      for (const step of own.meaning.steps) reader.steps.push({ ...step, span });
+      return own.next;
+    }
     if (reader.depth > 0 || reader.steps.some(isFabricStep)) return null;
     const next = plainWords(reader, pass(reader, at, 'work'));
     if (next === null || !(isBoundary(reader, next) || tokenAt(reader, next)?.kind === 'open')) return null;

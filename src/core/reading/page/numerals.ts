@@ -6,6 +6,8 @@ export interface Numeral extends Span {
   readonly kind: 'figure' | 'word' | 'roman' | 'letter';
   readonly first: number;
   readonly last: number;
+  /** Its first number alone, where the words behind it may begin with the second. */
+  readonly single?: Numeral;
 }
 
 const WRITTEN = /\d{1,4}(?:st|nd|rd|th)?(?![\d\p{L}])|\d{1,4}|(?<!\p{L})\p{L}+/gu;
@@ -13,7 +15,7 @@ const ROMAN = /^(?=[ivxl])(?:xl|l?x{0,3})(?:ix|iv|v?i{0,3})$/iu;
 const ROMAN_VALUES: Readonly<Record<string, number>> = { i: 1, v: 5, x: 10, l: 50 };
 /** What stands between the two ends of a range. A dash with spaces may stand before a count as well. */
 const TO = /[)\]}°.]?(?:[-–—]|\.{2,3}|…|[ \t]{1,2}(?:to|till|until|through|and|&)[ \t]{1,2})[([]?/iuy;
-const TO_AT_START = /[)\]}°.]?[ \t]{0,2}(?:[-–—]|to|and|&)[ \t]{0,2}[([]?/iuy;
+const TO_AT_START = /[)\]}°.]?[ \t]{0,2}(?:[-–—]|to|and|&)[ \t]{0,2}[([#]?/iuy;
 
 /** All numerals in a stretch of text, from left to right; a range is one. */
 export function numeralsIn(text: string, { from, to }: Span): Numeral[] {
@@ -25,9 +27,17 @@ export function numeralsIn(text: string, { from, to }: Span): Numeral[] {
     joint.lastIndex = single.to;
     const end = joint.exec(words) ? next(words, joint.lastIndex) : null;
     const range = end?.from === joint.lastIndex && end.kind === single.kind && end.first > single.last;
-    found.push(range ? { ...single, to: end.to, last: end.first } : single);
+    const apart = end !== null && /\s/.test(words.slice(single.to, end.from));
+    found.push(range ? { ...single, to: end.to, last: end.first, ...(apart ? { single } : {}) } : single);
   }
-  return found.map((numeral) => ({ ...numeral, from: from + numeral.from, to: from + numeral.to }));
+  return found.map(({ single, ...numeral }) => ({
+    ...moved(numeral, from),
+    ...(single ? { single: moved(single, from) } : {}),
+  }));
+}
+
+function moved(numeral: Numeral, by: number): Numeral {
+  return { ...numeral, from: numeral.from + by, to: numeral.to + by };
 }
 
 function next(words: string, from: number): Numeral | null {

@@ -10,10 +10,10 @@ const US = new Lexicon('us', false);
 
 /** The likeliest way to take a text, a line each: "from-to body =count". */
 function told(text: string): string[] {
-  const [units] = unitsOf(sourceText(text), US);
-  return [...(units ?? [])].map(([, { label, body, stated }]) => {
+  const [way] = unitsOf(sourceText(text), US);
+  return (way?.units ?? []).map(({ label, body, stated }) => {
     const number = label.from === label.to ? String(label.from) : `${label.from}-${label.to}`;
-    return `${number} ${text.slice(body.from, body.to)}${stated ? ` =${stated.total}` : ''}`;
+    return `${number} ${text.slice(body.from, body.to)}${stated ? ` =${stated.value}` : ''}`;
   });
 }
 

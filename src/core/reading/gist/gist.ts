@@ -1,0 +1,681 @@
+import { once, type Amount, type Place, type Step, type Work } from '../../pattern/instruction.js';
+import type { Instruction } from '../../pattern/pattern.js';
+import type { Sense } from '../hand.js';
+import type { Lexicon } from '../lexicon.js';
+import { wordsOf } from '../instruction.js';
+import type { Span } from '../../text/source.js';
+import { everyChoice, type Chooser } from './choices.js';
+import { itemsOf, spanOf, type Item } from './items.js';
+
+/** One way to take an instruction, with the choices that were made for it. */
+export interface Gist {
+  readonly instruction: Instruction;
+  readonly chosen: readonly string[];
+  /** Words without a meaning that were passed over, and where. */
+  readonly words: readonly string[];
+  readonly passed: readonly Span[];
+}
+
+/** So many words and signs are looked at, and so many ways to take them. */
+const MOST_TOKENS = 400;
+const MOST_WAYS = 96;
+
+/**
+ * All ways to take the gist of an instruction: only what can bear on its count is looked at, in whatever order a hand puts
+ * it, and what the words leave open is chosen in every way. Which one is meant only the sums can tell.
+ * @param senses what words mean in this hand that mean nothing by themselves; all others are passed over.
+ */
+export function gistsOf(text: string, span: Span, lexicon: Lexicon, senses: ReadonlyMap<string, Sense>): Gist[] {
+  const tokens = wordsOf(text, span, lexicon, MOST_TOKENS + 1);
+  const items = tokens.length > MOST_TOKENS ? null : itemsOf(tokens, lexicon, senses);
+  if (!items) return [];
+  const ways = everyChoice((chooser) => new Taking(text, items, chooser).all(), MOST_WAYS);
+  return ways.flatMap(({ result, chosen }) => {
+    if (!result) return [];
+    const { steps, stated, passed } = result;
+    const words = passed.map(({ from, to }) => text.slice(from, to).toLowerCase());
+    const instruction: Instruction = {
+      steps,
+      stated: stated && { total: stated.value, breakdown: [], span: stated.span },
+      reference: null,
+      statedRounds: null,
+      unread: [],
+      brackets: [],
+      foreign: [],
+      remarks: [],
+    };
+    return [{ instruction, chosen, words, passed }];
+  });
+}
+
+interface Taken {
+  readonly steps: readonly Step[];
+  readonly stated: { readonly value: number; readonly span: Span } | null;
+  readonly passed: readonly Span[];
+}
+
+/** A step with where the clause and the sentence that it stands in begin, among the steps. */
+interface Standing {
+  readonly step: Step;
+  readonly clause: number;
+  readonly sentence: number;
+}
+
+/** The words about where a stitch goes. */
+interface Target {
+  readonly next: number;
+  readonly each: boolean;
+  readonly around: boolean;
+  readonly next1: boolean;
+  readonly same: boolean;
+  readonly last: boolean;
+  readonly inside: boolean;
+  readonly count: number | null;
+  readonly ranks: readonly number[];
+  readonly place: Place | null;
+}
+
+/** The words can't be taken so; made once, since it is thrown often. */
+const FAILS = new Error('not to be taken so');
+
+/** One run through the items, with one way chosen wherever several are open. */
+class Taking {
+  readonly #text: string;
+  readonly #items: readonly Item[];
+  readonly #chooser: Chooser;
+  #stated: Taken['stated'] = null;
+  readonly #passed: Span[] = [];
+
+  constructor(text: string, items: readonly Item[], chooser: Chooser) {
+    this.#text = text;
+    this.#items = items;
+    this.#chooser = chooser;
+  }
+
+  all(): Taken | null {
+    try {
+      const steps = this.#sequence(0, this.#items.length, 0);
+      return steps.some(isFabric) ? { steps: alone(steps), stated: this.#stated, passed: this.#passed } : null;
+    } catch (error) {
+      if (error === FAILS) return null;
+      throw error;
+    }
+  }
+
+  #sequence(from: number, to: number, depth: number): Step[] {
+    const standing: Standing[] = [];
+    let [clause, sentence] = [0, 0];
+    const push = (step: Step) => standing.push({ step, clause, sentence });
+    let i = from;
+    let often: { readonly amount: Amount; readonly from: number } | null = null;
+    while (i < to) {
+      const item = this.#items[i];
+      if (!item) break;
+      const start = i;
+      const idle = standing.length === clause && standing.some(({ step }) => isFabric(step)) ? this.#idleTo(i, to) : i;
+      if (idle > i) {
+        const phrase = this.#phrase(i, idle);
+        if (this.#chooser.choose(phrase, ['nothing', 'repeat']) === 'repeat')
+          this.#wrap(standing, FILL, spanOf(this.#items, i, idle));
+        i = idle;
+        continue;
+      }
+      // "6 times: dc, 2 dc in one": said before what is done.
+      const first = standing.some(({ step }) => isFabric(step)) ? null : this.#timesAt(i);
+      if (first && often === null) {
+        often = { amount: times(first.times), from: standing.length };
+        i = first.next;
+        continue;
+      }
+      switch (item.is) {
+        case 'break':
+          clause = standing.length;
+          if (item.strong) sentence = standing.length;
+          i += 1;
+          break;
+        case 'and':
+          clause = standing.length;
+          i += 1;
+          break;
+        case 'open':
+          i = this.#bracket(i, null, depth, push);
+          break;
+        case 'loops':
+          push({ kind: 'loops', loops: item.loops, span: spanOf(this.#items, i, i + 1) });
+          i += 1;
+          break;
+        case 'marker':
+          push({ kind: item.kind, span: spanOf(this.#items, i, i + 1) });
+          i += 1;
+          break;
+        case 'ring':
+        case 'other-side':
+          push({ kind: item.is, span: spanOf(this.#items, i, i + 1) });
+          i += 1;
+          break;
+        case 'layers':
+          push({ kind: 'flat', span: spanOf(this.#items, i, i + 1) });
+          i += 1;
+          break;
+        case 'chain':
+          i = this.#chain(i, null, push);
+          break;
+        case 'steps':
+          for (const step of item.steps) push({ ...step, span: spanOf(this.#items, i, i + 1) });
+          i += 1;
+          break;
+        case 'skip':
+          i = this.#skip(i, push);
+          break;
+        case 'tool':
+          i = this.#tool(i, null, null, push);
+          break;
+        case 'number':
+          i = this.#number(i, depth, standing, push);
+          break;
+        case 'total':
+          i = this.#total(i);
+          break;
+        case 'times':
+          if (item.times === null) i = this.#timesSign(i, standing);
+          else {
+            this.#wrap(standing, { kind: 'times', times: item.times }, item);
+            i += 1;
+          }
+          break;
+        case 'repeat':
+          i = this.#repeat(i, standing);
+          break;
+        case 'each':
+          // "all six times"
+          i = this.#timesAt(i + 1) ? i + 1 : this.#leading(i, standing, depth, push);
+          break;
+        case 'around':
+        case 'in':
+        case 'next':
+        case 'last':
+          i = this.#leading(i, standing, depth, push);
+          break;
+        case 'word':
+          this.#passed.push({ from: item.from, to: item.to });
+          i += 1;
+          break;
+        default:
+          i += 1;
+      }
+      if (i <= start) throw FAILS;
+    }
+    if (often) {
+      const body = standing.splice(often.from).map(({ step }) => step);
+      if (body.length === 0) throw FAILS;
+      push(repeated(body, often.amount, spanOf(this.#items, from, to)));
+    }
+    return standing.map(({ step }) => step);
+  }
+
+  /** Where a clause ends that holds neither a figure nor a stitch; the same index where it holds one. */
+  #idleTo(from: number, to: number): number {
+    let i = from;
+    for (; i < to; i += 1) {
+      const item = this.#at(i);
+      if (item?.is === 'break') break;
+      if (item?.is !== 'word' && item?.is !== 'in' && item?.is !== 'and' && item?.is !== 'next' && item?.is !== 'same')
+        return from;
+    }
+    return i;
+  }
+
+  #phrase(from: number, to: number): string {
+    const words = this.#items.slice(from, to).map((item) => this.#text.slice(item.from, item.to).toLowerCase());
+    return words.join(' ');
+  }
+
+  #at(i: number): Item | undefined {
+    return this.#items[i];
+  }
+
+  #is(i: number, ...kinds: readonly Item['is'][]): boolean {
+    const item = this.#items[i];
+    return item !== undefined && kinds.includes(item.is);
+  }
+
+  /** The index of the next item that is no word without a meaning. */
+  #afterWords(i: number): number {
+    let at = i;
+    for (let item = this.#at(at); item?.is === 'word'; item = this.#at(at)) at += 1;
+    return at;
+  }
+
+  /** A bracket, with how often it is done: before it, or behind it. */
+  #bracket(at: number, before: number | null, depth: number, push: (step: Step) => void): number {
+    const open = this.#at(at);
+    const close = open?.is === 'open' ? open.close : -1;
+    if (close < 0 || depth > 8) throw FAILS;
+    const figure = this.#figureAlone(at + 1, close);
+    if (figure !== null && before === null) {
+      if (this.#stated && this.#stated.value !== figure) throw FAILS;
+      this.#stated = { value: figure, span: spanOf(this.#items, at, close + 1) };
+      return close + 1;
+    }
+    const body = this.#sequence(at + 1, close, depth + 1);
+    const after = this.#afterWords(close + 1);
+    const often = before === null ? this.#often(after) : null;
+    const span = spanOf(this.#items, at, often?.next ?? close + 1);
+    const fabric = body.filter(isFabric);
+    if (fabric.length === 0) {
+      body.forEach(push);
+      return close + 1;
+    }
+    const one = before === null && !often ? this.#target(close + 1) : null;
+    if (one && isSingle(one) && fabric.length > 1) {
+      push(group(fabric, span));
+      return one.next;
+    }
+    const amount: Amount | null = before === null ? (often?.amount ?? null) : { kind: 'times', times: before };
+    push({ kind: 'repeat', body, amount, span });
+    return often?.next ?? close + 1;
+  }
+
+  /** The figure that a bracket holds besides words that count stitches: "(18 sts)", "(that's 24)", "[6 in all]". */
+  #figureAlone(from: number, to: number): number | null {
+    let figure: number | null = null;
+    for (let i = from; i < to; i += 1) {
+      const item = this.#at(i);
+      if (item?.is === 'number' && figure === null) figure = item.value;
+      else if (item?.is !== 'word' && item?.is !== 'total' && item?.is !== 'stitches' && item?.is !== 'in') {
+        const plain = item?.is === 'tool' && item.per === 1 && item.over === 1;
+        if (item?.is !== 'each' && !(plain && figure !== null && i === to - 1)) return null;
+      }
+    }
+    return figure;
+  }
+
+  /** "6 times", "x 6", "six", "twice", "repeat 6 times", "around", "repeat to the end", behind a bracket. */
+  #often(at: number): { amount: Amount; next: number } | null {
+    let i = at;
+    if (this.#is(i, 'break') && this.#is(i + 1, 'repeat')) i += 1;
+    const repeat = this.#is(i, 'repeat');
+    if (repeat) i = this.#afterWords(i + 1);
+    const item = this.#at(i);
+    if (item?.is === 'around' || item?.is === 'each') return { amount: { kind: 'fill', leave: 0 }, next: i + 1 };
+    const times = this.#timesAt(i) ?? (item?.is === 'number' && !item.ordinal ? this.#bareTimes(i, repeat) : null);
+    if (times) return { amount: { kind: 'times', times: times.times }, next: times.next };
+    return repeat ? { amount: { kind: 'fill', leave: 0 }, next: i } : null;
+  }
+
+  /** "(sc, inc) 6": a figure alone behind a bracket, where it is not the count. */
+  #bareTimes(at: number, repeat: boolean): { times: number; next: number } | null {
+    const item = this.#at(at);
+    if (item?.is !== 'number') return null;
+    const after = this.#at(at + 1);
+    const alone = after === undefined || after.is === 'break' || after.is === 'open' || after.is === 'close';
+    if (!repeat && !item.glued && !alone) return null;
+    return { times: item.value, next: at + 1 };
+  }
+
+  /** "6 times", "6x", "x6", "5 more times", "twice". */
+  #timesAt(at: number): { times: number; next: number } | null {
+    const item = this.#at(at);
+    if (item?.is === 'times' && item.times !== null) return { times: item.times, next: at + 1 };
+    if (item?.is === 'times' && item.sign) {
+      const number = this.#at(at + 1);
+      if (number?.is !== 'number' || number.ordinal) return null;
+      return { times: number.value, next: this.#is(at + 2, 'times') ? at + 3 : at + 2 };
+    }
+    let [i, more] = [at, 0];
+    const count = (): void => {
+      while (this.#is(i, 'more')) {
+        more = 1;
+        i += 1;
+      }
+    };
+    count();
+    const number = this.#at(i);
+    if (number?.is !== 'number' || number.ordinal) return null;
+    i += 1;
+    count();
+    const word = this.#at(i);
+    if (word?.is !== 'times' || word.times !== null) return null;
+    // "6 x sc", "6 x (…)": the sign belongs to what comes after it.
+    if (word.sign && this.#is(i + 1, 'tool', 'open', 'number')) return null;
+    i += 1;
+    count();
+    return { times: number.value + more, next: i };
+  }
+
+  #number(at: number, depth: number, standing: Standing[], push: (step: Step) => void): number {
+    const item = this.#at(at);
+    if (item?.is !== 'number') throw FAILS;
+    const times = this.#timesAt(at);
+    if (times) {
+      this.#wrap(standing, { kind: 'times', times: times.times }, spanOf(this.#items, at, times.next));
+      return times.next;
+    }
+    const sign = this.#at(at + 1);
+    let i = sign?.is === 'times' && sign.times === null ? at + 2 : at + 1;
+    if (this.#is(i, 'more')) i += 1;
+    i = this.#afterWords(i);
+    if (!item.ordinal) {
+      if (this.#is(i, 'tool')) return this.#tool(i, item.value, at, push);
+      if (this.#is(i, 'open') && this.#figureOf(i) === null) return this.#bracket(i, item.value, depth, push);
+      if (this.#is(i, 'chain')) return this.#chain(i, item.value, push);
+      if (this.#is(i, 'together')) {
+        push(work({ stitch: null, per: 1, over: item.value }, once, EDGE, spanOf(this.#items, at, i + 1)));
+        return i + 1;
+      }
+      if (this.#is(i, 'stitches') && this.#is(i + 1, 'together')) {
+        push(work({ stitch: null, per: 1, over: item.value }, once, EDGE, spanOf(this.#items, at, i + 2)));
+        return i + 2;
+      }
+    }
+    const last = standing.at(-1);
+    const alone = i >= this.#items.length || this.#is(i, 'break', 'close', 'open');
+    // "dc into the ring, six of them"
+    if (!item.ordinal && alone && last?.step.kind === 'work' && isOnce(last.step)) {
+      standing[standing.length - 1] = { ...last, step: withAmount(last.step, item.value) };
+      return i;
+    }
+    return this.#leading(at, standing, depth, push);
+  }
+
+  #figureOf(open: number): number | null {
+    const item = this.#at(open);
+    return item?.is === 'open' ? this.#figureAlone(open + 1, item.close) : null;
+  }
+
+  /** "makes 18", "= 18": the count. */
+  #total(at: number): number {
+    const i = this.#afterWords(at + 1);
+    const number = this.#at(i);
+    if (number?.is !== 'number' || number.ordinal) return at + 1;
+    if (this.#stated && this.#stated.value !== number.value) throw FAILS;
+    this.#stated = { value: number.value, span: spanOf(this.#items, at, i + 1) };
+    return i + 1;
+  }
+
+  #timesSign(at: number, standing: Standing[]): number {
+    const times = this.#timesAt(at);
+    if (!times) return at + 1;
+    this.#wrap(standing, { kind: 'times', times: times.times }, spanOf(this.#items, at, times.next));
+    return times.next;
+  }
+
+  #repeat(at: number, standing: Standing[]): number {
+    const often = this.#often(at);
+    if (!often) throw FAILS;
+    this.#wrap(standing, often.amount, spanOf(this.#items, at, often.next));
+    return often.next;
+  }
+
+  #chain(at: number, before: number | null, push: (step: Step) => void): number {
+    const number = this.#at(at + 1);
+    const after = before === null && number?.is === 'number' && !number.ordinal ? number.value : null;
+    const next = after === null ? at + 1 : at + 2;
+    push({ kind: 'chain', count: before ?? after ?? 1, counts: null, span: spanOf(this.#items, at, next) });
+    return next;
+  }
+
+  #skip(at: number, push: (step: Step) => void): number {
+    const target = this.#target(at + 1);
+    const chains = this.#items.slice(at + 1, target.next).some(({ is }) => is === 'chain');
+    const next = Math.max(target.next, at + 1);
+    push({
+      kind: 'skip',
+      count: target.count ?? 1,
+      first: target.ranks[0] === 1,
+      ...(chains ? { chains } : {}),
+      span: spanOf(this.#items, at, next),
+    });
+    return next;
+  }
+
+  /** Words of place before the stitch that goes there: "in every stitch 2 sc", "each st. double", "every 3rd st. double". */
+  #leading(at: number, standing: Standing[], depth: number, push: (step: Step) => void): number {
+    const target = this.#target(at);
+    if (target.next <= at) throw FAILS;
+    let i = this.#afterWords(target.next);
+    const number = this.#at(i);
+    const before =
+      number?.is === 'number' && !number.ordinal && this.#is(this.#afterWords(i + 1), 'tool') ? number : null;
+    if (before) i = this.#afterWords(i + 1);
+    if (this.#is(i, 'tool')) return this.#tool(i, before?.value ?? null, at, push, target);
+    if (this.#is(i, 'together') && target.ranks.length === 0 && target.count !== null) {
+      push(work({ stitch: null, per: 1, over: target.count }, once, EDGE, spanOf(this.#items, at, i + 1)));
+      return i + 1;
+    }
+    if (target.place) {
+      if (target.place.kind === 'chain-from-hook')
+        push({ kind: 'first-chain', k: target.place.k, span: spanOf(this.#items, at, target.next) });
+      return target.next;
+    }
+    // "sc, inc, all round": what stands before it is done all around.
+    if ((target.around || target.each) && target.count === null && standing.some(({ step }) => isFabric(step))) {
+      this.#wrap(standing, { kind: 'fill', leave: 0 }, spanOf(this.#items, at, target.next));
+      return target.next;
+    }
+    throw FAILS;
+  }
+
+  /** A stitch with how many, and where they go. */
+  #tool(at: number, before: number | null, start: number | null, push: (step: Step) => void, leading?: Target): number {
+    const tool = this.#at(at);
+    if (tool?.is !== 'tool') throw FAILS;
+    let i = at + 1;
+    let shape: Pick<Work, 'stitch' | 'per' | 'over'> = tool;
+    // "2 sc together", "sc 2 together"
+    const joined = this.#is(i, 'together') ? before : null;
+    if (joined !== null) {
+      shape = { stitch: tool.stitch, per: 1, over: joined };
+      push(work(shape, once, EDGE, spanOf(this.#items, start ?? at, i + 1)));
+      return i + 1;
+    }
+    let after: number | null = null;
+    const sign = this.#at(i);
+    const figure = sign?.is === 'times' && sign.times === null && sign.sign ? i + 1 : i;
+    const number = this.#at(figure);
+    if (before === null && number?.is === 'number' && !number.ordinal) {
+      if (this.#is(figure + 1, 'together')) {
+        push(
+          work({ stitch: tool.stitch, per: 1, over: number.value }, once, EDGE, spanOf(this.#items, at, figure + 2)),
+        );
+        return figure + 2;
+      }
+      if (figure > i || (!this.#timesAt(i) && !this.#is(figure + 1, 'tool', 'open', 'times', 'chain'))) {
+        after = number.value;
+        i = figure + 1;
+      }
+    }
+    const target = leading ?? this.#target(i);
+    const next = leading ? i : Math.max(target.next, i);
+    const span = spanOf(this.#items, start ?? at, next);
+    const count = before ?? after;
+    for (const step of this.#placed(shape, count, target, span)) push(step);
+    return next;
+  }
+
+  #placed(tool: Pick<Work, 'stitch' | 'per' | 'over'>, count: number | null, target: Target, span: Span): Step[] {
+    const plain = tool.per === 1 && tool.over === 1;
+    if (target.place) {
+      const { place } = target;
+      if (place.kind === 'ring' || place.kind === 'both-layers')
+        return [work(tool, { kind: 'times', times: count ?? target.count ?? 1 }, place, span)];
+      // "3 sc in the last ch": all of them in one.
+      return [work({ ...tool, per: plain ? (count ?? 1) : tool.per }, once, place, span)];
+    }
+    const inOne = plain && count !== null && count > 1;
+    const perEach = inOne ? { ...tool, per: count } : tool;
+    const nth = target.ranks[0];
+    if (target.each && nth !== undefined && nth > 1) return [everyNth(perEach, nth, target.ranks[1], span)];
+    if (target.around && !target.each && target.count === null && inOne)
+      return [
+        work(
+          tool,
+          this.#chooser.choose('around', ['so many', 'so many in each']) === 'so many in each' ? FILL : times(count),
+          EDGE,
+          span,
+        ),
+      ];
+    if (target.around || (target.each && target.count === null)) return [work(perEach, FILL, EDGE, span)];
+    if (target.count !== null && (target.each || target.inside || target.next1)) {
+      if (target.count === 1) return [work(perEach, once, EDGE, span)];
+      const each =
+        !inOne ||
+        target.each ||
+        this.#chooser.choose('in the next', ['so many in each', 'one in each']) === 'so many in each';
+      return [work(each ? perEach : tool, times(target.count), EDGE, span)];
+    }
+    if (target.same) return [work(perEach, once, { kind: 'same' }, span)];
+    if (target.next1 || target.last || nth !== undefined) return [work(perEach, once, EDGE, span)];
+    return [{ ...work(tool, times(count ?? 1), EDGE, span), ...(count === null ? { bare: true as const } : {}) }];
+  }
+
+  /** The words about where a stitch goes, from an index on. */
+  #target(at: number): Target {
+    const ranks: number[] = [];
+    let [each, around, next1, same, last, inside] = [false, false, false, false, false, false];
+    let count: number | null = null;
+    let place: Place | null = null;
+    let i = at;
+    for (; ; i += 1) {
+      const item = this.#at(i);
+      if (item === undefined) break;
+      if (item.is === 'in') inside = true;
+      else if (item.is === 'each') each = true;
+      else if (item.is === 'around') around = true;
+      else if (item.is === 'next') next1 = true;
+      else if (item.is === 'same') same = true;
+      else if (item.is === 'last') last = true;
+      else if (item.is === 'ring' && inside) place = { kind: 'ring' };
+      else if (item.is === 'layers') place = { kind: 'both-layers' };
+      else if (item.is === 'from-hook' && ranks[0] !== undefined) place = { kind: 'chain-from-hook', k: ranks[0] };
+      else if (item.is === 'chain' && (inside || each || last)) {
+        if (ranks[0] !== undefined) place = { kind: 'chain-from-hook', k: ranks[0] };
+        else if (last) place = { kind: 'last-chain' };
+      } else if (item.is === 'number') {
+        const ordinal = item.ordinal;
+        if (ordinal) {
+          if (!inside && !each && !this.#is(i + 1, 'stitches', 'each')) break;
+          ranks.push(item.value);
+        } else {
+          const named = this.#is(i + 1, 'stitches');
+          const placed = inside || each || next1 || named;
+          if (count !== null || !placed || this.#timesAt(i) || this.#is(i + 1, 'tool', 'open')) break;
+          count = item.value;
+        }
+      } else if (item.is === 'and' && each && ranks.length === 1 && this.#rankAt(i + 1)) continue;
+      else if (item.is === 'stitches') continue;
+      else if (item.is === 'tool' && item.per === 1 && item.over === 1 && (each || next1) && count !== null) continue;
+      else break;
+    }
+    // A word such as "in" belongs to what comes after it, where nothing of a place has been said.
+    const said = each || around || next1 || same || last || count !== null || ranks.length > 0 || place !== null;
+    return { next: said ? i : at, each, around, next1, same, last, inside, count, ranks, place };
+  }
+
+  #rankAt(i: number): boolean {
+    const item = this.#at(i);
+    return item?.is === 'number' && item.ordinal;
+  }
+
+  /** What stands before is done so often: all of it, its last sentence, its last clause or its last step. */
+  #wrap(standing: Standing[], amount: Amount, behind: Span): void {
+    const last = standing.at(-1);
+    if (!last) throw FAILS;
+    if (last.step.kind === 'repeat' && last.step.amount === null) {
+      standing[standing.length - 1] = { ...last, step: { ...last.step, amount } };
+      return;
+    }
+    const first = standing.findIndex(({ step }) => isFabric(step));
+    if (first < 0) throw FAILS;
+    const begins = new Map<number, string>();
+    const ways: [number, string][] = [
+      [0, 'all before'],
+      [last.sentence, 'the sentence before'],
+      [last.clause, 'the clause before'],
+      [standing.length - 1, 'the step before'],
+    ];
+    for (const [from, way] of ways) {
+      const start = Math.max(first, from);
+      if (start < standing.length && !begins.has(start)) begins.set(start, way);
+    }
+    const names = [...begins.values()];
+    const [one = 'all before', ...others] = names;
+    const way = this.#chooser.choose('repeats', [one, ...others]);
+    const start = [...begins].find(([, name]) => name === way)?.[0] ?? first;
+    const taken = standing.splice(start);
+    const body = taken.map(({ step }) => step);
+    const from = body[0]?.span.from ?? behind.from;
+    const { clause, sentence } = taken[0] ?? last;
+    standing.push({ step: repeated(body, amount, { from, to: behind.to }), clause, sentence });
+  }
+}
+
+const EDGE: Place = { kind: 'edge' };
+const FILL: Amount = { kind: 'fill', leave: 0 };
+const times = (count: number): Amount => ({ kind: 'times', times: count });
+
+function work(
+  { stitch, per, over }: Pick<Work, 'stitch' | 'per' | 'over'>,
+  amount: Amount,
+  place: Place,
+  span: Span,
+): Work {
+  return { kind: 'work', stitch, per, over, amount, place, span };
+}
+
+function isOnce({ amount }: Work): boolean {
+  return amount.kind === 'times' && amount.times === 1;
+}
+
+function withAmount({ bare: _bare, ...step }: Work, count: number): Work {
+  return { ...step, amount: times(count) };
+}
+
+/** A single step that is done once needs no bracket. */
+function repeated(body: readonly Step[], amount: Amount, span: Span): Step {
+  const only = body.length === 1 ? body[0] : undefined;
+  const single = only?.kind === 'work' && only.amount.kind === 'times' && only.amount.times === 1;
+  return single ? { ...only, amount, span } : { kind: 'repeat', body, amount, span };
+}
+
+/** "every 3rd st double", "every 4th and 5th st together": so many plain ones between. */
+function everyNth(
+  tool: Pick<Work, 'stitch' | 'per' | 'over'>,
+  nth: number,
+  second: number | undefined,
+  span: Span,
+): Step {
+  if (second !== undefined && (tool.over !== 2 || second !== nth + 1)) throw FAILS;
+  const between = second === undefined ? nth - tool.over : nth - 1;
+  const plain = work({ stitch: tool.stitch, per: 1, over: 1 }, times(between), EDGE, span);
+  const body = between > 0 ? [plain, work(tool, once, EDGE, span)] : [work(tool, once, EDGE, span)];
+  return { kind: 'repeat', body, amount: FILL, span };
+}
+
+/** "into one stitch", "in the next": one stitch takes it all. */
+function isSingle({ each, around, count, next1, same, ranks, inside }: Target): boolean {
+  return (
+    !each &&
+    !around &&
+    (count === null || count === 1) &&
+    (next1 || same || ranks.length > 0 || (inside && count === 1))
+  );
+}
+
+function group(members: readonly Step[], span: Span): Step {
+  const works = members.filter((step) => step.kind === 'work');
+  if (works.length !== members.length) throw FAILS;
+  return { kind: 'group', members: works, amount: once, place: EDGE, span };
+}
+
+function isFabric(step: Step): boolean {
+  return step.kind === 'work' || step.kind === 'group' || step.kind === 'repeat' || step.kind === 'skip';
+}
+
+/** "tutti", "sc": a stitch that is all there is of the instruction is worked all around. */
+function alone(steps: readonly Step[]): readonly Step[] {
+  const fabric = steps.filter(isFabric);
+  const only = fabric[0];
+  if (fabric.length !== 1 || only?.kind !== 'work' || !only.bare) return steps;
+  return steps.map((step) => (step === only ? { ...only, amount: FILL } : step));
+}

@@ -1,0 +1,199 @@
+import type { Step } from '../../pattern/instruction.js';
+import type { Span } from '../../text/source.js';
+import type { Loops, StitchId } from '../../vocabulary/stitches.js';
+import type { Lexicon, Meaning } from '../lexicon.js';
+import type { Token } from '../lexer.js';
+import type { Sense } from '../hand.js';
+
+/** What is left of the words of an instruction when only what can bear on its count is kept. */
+export type Item = Span & ItemKind;
+
+type ItemKind =
+  | { readonly is: 'number'; readonly value: number; readonly ordinal: boolean; readonly glued: boolean }
+  | { readonly is: 'tool'; readonly stitch: StitchId | null; readonly per: number; readonly over: number }
+  | { readonly is: 'times'; readonly times: number | null; readonly sign: boolean }
+  | { readonly is: 'steps'; readonly steps: readonly Step[] }
+  | { readonly is: 'chain' | 'skip' | 'ring' | 'from-hook' | 'other-side' | 'layers' }
+  | { readonly is: 'loops'; readonly loops: Loops }
+  | { readonly is: 'marker'; readonly kind: 'turn' | 'join' }
+  | { readonly is: 'each' | 'around' | 'in' | 'next' | 'same' | 'last' | 'stitches' | 'together' }
+  | { readonly is: 'repeat' | 'more' | 'total' | 'and' }
+  /** A comma is weak, the end of a sentence strong. */
+  | { readonly is: 'break'; readonly strong: boolean }
+  | { readonly is: 'open'; readonly close: number }
+  | { readonly is: 'close' }
+  | { readonly is: 'word'; readonly word: string };
+
+const PLAIN: Readonly<Partial<Record<Meaning['is'], ItemKind>>> = {
+  'magic-ring': { is: 'ring' },
+  skip: { is: 'skip' },
+  turn: { is: 'marker', kind: 'turn' },
+  join: { is: 'marker', kind: 'join' },
+  repeat: { is: 'repeat' },
+  around: { is: 'around' },
+  'stitch-word': { is: 'stitches' },
+  'chain-word': { is: 'stitches' },
+  'loop-word': { is: 'stitches' },
+  each: { is: 'each' },
+  same: { is: 'same' },
+  last: { is: 'last' },
+  next: { is: 'next' },
+  in: { is: 'in' },
+  'from-hook': { is: 'from-hook' },
+  'other-side': { is: 'other-side' },
+  'both-layers': { is: 'layers' },
+  together: { is: 'together' },
+  total: { is: 'total' },
+  more: { is: 'more' },
+  and: { is: 'and' },
+};
+
+/** Words that say nothing of the count wherever they stand. */
+const SAYS_NOTHING: ReadonlySet<Meaning['is']> = new Set([
+  'work',
+  'with',
+  'invisible',
+  'post',
+  'evenly',
+  'colour',
+  'remark',
+  'change',
+  'counts-not',
+]);
+
+const STRONG = /^[.;!?:|]$/;
+
+/**
+ * The items of an instruction. Brackets and stars without a partner are left out, as are signs that part nothing.
+ * @param senses what words mean in this hand that mean nothing by themselves.
+ */
+export function itemsOf(tokens: readonly Token[], lexicon: Lexicon, senses: ReadonlyMap<string, Sense>): Item[] {
+  const items: Item[] = [];
+  const open: number[] = [];
+  for (let i = 0; i < tokens.length;) {
+    const token = tokens[i];
+    if (!token) break;
+    const { from, to } = token;
+    if (multiplies(tokens, i)) {
+      items.push({ is: 'times', times: null, sign: true, from, to });
+      i += 1;
+      continue;
+    }
+    if (token.kind === 'open' || (token.kind === 'star' && !open.some((at) => isStar(items[at])))) {
+      open.push(items.length);
+      items.push({ is: 'open', close: token.kind === 'star' ? -2 : -1, from, to });
+      i += 1;
+      continue;
+    }
+    if (token.kind === 'close' || token.kind === 'star') {
+      const at = open.pop();
+      if (at !== undefined) {
+        const begun = items[at];
+        if (begun) items[at] = { is: 'open', close: items.length, from: begun.from, to: begun.to };
+        items.push({ is: 'close', from, to });
+      }
+      i += 1;
+      continue;
+    }
+    const lexeme = lexicon.at(tokens, i);
+    const phrase = lexeme && (token.kind !== 'number' || lexeme.length > 1) ? lexeme : null;
+    const item = phrase ? meant(phrase.meaning, token) : shortens(tokens, i) ? 'nothing' : bare(token, senses);
+    if (item !== 'nothing') items.push({ ...item, from, to: tokens[i + (phrase?.length ?? 1) - 1]?.to ?? to });
+    i += phrase?.length ?? 1;
+  }
+  return open.length > 0 ? withoutOpen(items) : items;
+}
+
+/** "inc*6", "(sc, inc) * 6": a star between what is done and a figure. */
+function multiplies(tokens: readonly Token[], at: number): boolean {
+  const [before, token, after] = [tokens[at - 1], tokens[at], tokens[at + 1]];
+  if (token?.kind !== 'star' || after?.kind !== 'number' || before === undefined) return false;
+  return before.kind === 'close' || (token.glued && after.glued);
+}
+
+/** "each st. double": a full stop behind a short word, where the sentence goes on. */
+function shortens(tokens: readonly Token[], at: number): boolean {
+  const [before, dot, after] = [tokens[at - 1], tokens[at], tokens[at + 1]];
+  return dot?.word === '.' && dot.glued && (before?.word.length ?? 9) <= 3 && /^\p{Ll}/u.test(after?.raw ?? '');
+}
+
+function isStar(item: Item | undefined): boolean {
+  return item?.is === 'open' && item.close === -2;
+}
+
+/** Without the brackets that nothing closes; the others keep their partners. */
+function withoutOpen(items: readonly Item[]): Item[] {
+  const kept = items.map((item) => !(item.is === 'open' && item.close < 0));
+  const moved = kept.map((_, at) => kept.slice(0, at).filter(Boolean).length);
+  return items
+    .filter((_, at) => kept[at])
+    .map((item) => (item.is === 'open' ? { ...item, close: moved[item.close] ?? 0 } : item));
+}
+
+function meant(meaning: Meaning, token: Token): ItemKind | 'nothing' {
+  if (SAYS_NOTHING.has(meaning.is)) return 'nothing';
+  switch (meaning.is) {
+    case 'stitch':
+      if (meaning.stitch === 'chain') return { is: 'chain' };
+      return meaning.stitch === 'picot' ? 'nothing' : { is: 'tool', stitch: meaning.stitch, per: 1, over: 1 };
+    case 'shaping':
+      return { is: 'tool', stitch: meaning.stitch, per: meaning.per, over: meaning.over };
+    case 'increase':
+      return { is: 'tool', stitch: null, per: meaning.per, over: 1 };
+    case 'decrease':
+      return { is: 'tool', stitch: null, per: 1, over: meaning.over };
+    case 'loops':
+      return { is: 'loops', loops: meaning.loops };
+    case 'steps':
+      return meaning;
+    case 'times':
+      return { is: 'times', times: meaning.times, sign: meaning.times === null && !/^time/.test(token.word) };
+    case 'round-word':
+    case 'row-word':
+      return { is: 'word', word: token.word };
+    case 'until':
+    case 'leave':
+    case 'remain':
+      return { is: 'word', word: token.word };
+    default:
+      return PLAIN[meaning.is] ?? 'nothing';
+  }
+}
+
+function bare(token: Token, senses: ReadonlyMap<string, Sense>): ItemKind | 'nothing' {
+  if (token.kind === 'number' || token.kind === 'ordinal')
+    return { is: 'number', value: token.value, ordinal: token.kind === 'ordinal', glued: token.glued };
+  if (token.kind === 'mark') {
+    if (token.word === ',' || token.word === '/') return { is: 'break', strong: false };
+    if (token.word === '=') return { is: 'total' };
+    return STRONG.test(token.word) ? { is: 'break', strong: true } : 'nothing';
+  }
+  return ofSense(senses.get(token.word)) ?? { is: 'word', word: token.word };
+}
+
+function ofSense(sense: Sense | undefined): ItemKind | null {
+  switch (sense) {
+    case 'increase':
+      return { is: 'tool', stitch: null, per: 2, over: 1 };
+    case 'decrease':
+      return { is: 'tool', stitch: null, per: 1, over: 2 };
+    case 'stitch':
+      return { is: 'tool', stitch: null, per: 1, over: 1 };
+    case 'times':
+      return { is: 'times', times: null, sign: false };
+    case 'around':
+      return { is: 'around' };
+    case 'repeat':
+      return { is: 'repeat' };
+    case 'more':
+      return { is: 'more' };
+    default:
+      return null;
+  }
+}
+
+/** Where a step of the instruction stands. */
+export function spanOf(items: readonly Item[], from: number, to: number): Span {
+  const first = items[from];
+  return { from: first?.from ?? 0, to: items[Math.max(from, to - 1)]?.to ?? first?.to ?? 0 };
+}

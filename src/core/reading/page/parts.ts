@@ -1,0 +1,107 @@
+import { lineIndexAt, lineSpan, type SourceText } from '../../text/source.js';
+import { cardinal } from '../../vocabulary/numbers.js';
+import { headingByLook, headingByPlace, sectionOf, type Heading } from '../headings.js';
+import type { Unit } from './unit.js';
+
+/** First words of a line that tells the maker to do something, and so names nothing. */
+const ORDERS =
+  /^\W{0,4}(?:cut|fasten|finish|stuff|fill|sew|change|close|break|draw|pull|leave|join|go on|now|then|use|using|with|weave|end|work|turn|switch|note|gather|thread|press|fold)(?!\p{L})/iu;
+const MOST_LINES = 14;
+
+/** The lines that name a piece: of those between two series the one that most looks like a name. */
+export function headingsBetween(source: SourceText, units: readonly Unit[]): ReadonlyMap<number, Heading> {
+  const headings = new Map<number, Heading>();
+  const taken = new Set<number>();
+  const ordered = [...units].sort((a, b) => a.span.from - b.span.from);
+  for (const { span } of ordered)
+    for (
+      let line = lineIndexAt(source, span.from);
+      line <= lineIndexAt(source, Math.max(span.from, span.to - 1));
+      line += 1
+    )
+      taken.add(line);
+  ordered.forEach((unit, i) => {
+    const before = ordered[i - 1];
+    const from = before ? lineIndexAt(source, Math.max(before.span.from, before.span.to - 1)) + 1 : 0;
+    const to = lineIndexAt(source, unit.span.from);
+    const begins = !before || unit.label.from <= before.label.from;
+    const descends = before !== undefined && unit.label.from > before.label.to + 1 && before.label.from === 1;
+    if (!begins && !descends && to - from < 2) return;
+    const best = bestName(source, Math.max(from, to - MOST_LINES), to, begins || descends ? 1 : 6);
+    if (best) headings.set(best.line, best.heading);
+  });
+  return headings;
+}
+
+function bestName(
+  source: SourceText,
+  from: number,
+  to: number,
+  least: number,
+): { line: number; heading: Heading } | null {
+  let best: { line: number; heading: Heading; rating: number } | null = null;
+  for (let line = from; line < to; line += 1) {
+    const { from: start, to: end } = lineSpan(source, line);
+    const text = source.text.slice(start, end).trim();
+    if (text === '' || text.length > 110 || !/\p{L}{2}/u.test(text)) continue;
+    const above = line > from || line === 0 ? source.text.slice(...edges(source, line - 1)).trim() : '-';
+    const heading = nameIn(text);
+    const rating = rated(text, line === 0 || above === '', heading);
+    if (heading && rating >= least && rating > (best?.rating ?? 0)) best = { line, heading, rating };
+  }
+  return best;
+}
+
+function edges(source: SourceText, line: number): [number, number] {
+  const { from, to } = lineSpan(source, Math.max(0, line));
+  return [from, to];
+}
+
+/** How much a line looks like the name of a piece. */
+function rated(text: string, afterBlank: boolean, heading: Heading | null): number {
+  const letters = text.replace(/[^\p{L}]/gu, '');
+  const capital = /^\W*(\p{Lu}{3,})(?!\p{Ll})/u.test(text);
+  let rating = 2;
+  if (afterBlank) rating += 3;
+  if (capital) rating += 4;
+  if (headingByLook(text)) rating += 3;
+  if (text.split(/\s+/).length <= 4) rating += 1;
+  if (text.length > 70) rating -= 2;
+  if (/[.!?]$/u.test(text) && !capital) rating -= 3;
+  if (/[;,]$/u.test(text)) rating -= 3;
+  if (/\t|;.*;|\|.*\|/u.test(text)) rating -= 6;
+  if (/=/.test(text)) rating -= 3;
+  if (ORDERS.test(text) && !capital) rating -= 5;
+  if (letters.length < 3) rating -= 4;
+  if (heading?.section) rating -= 8;
+  return rating;
+}
+
+/** The name of a piece in a line, and how many are made of it. */
+export function nameIn(line: string): Heading | null {
+  const text = line.replace(/^[^\p{L}\d]*(?:\d{1,2}[.)]?\s+|[A-Z]\s{2,})?/u, '').replace(/[^\p{L}\d)!?'’"”]+$/u, '');
+  const known = headingByLook(line.trim()) ?? headingByPlace(line.trim());
+  const first = /^(.{2,60}?)(?:[,:;(*[]|\s[-–—]\s|\s(?:in|with|from)\s|$)/iu.exec(text)?.[1]?.trim();
+  const name = known?.name ?? first?.replace(/^(?:the|a|an|first|now)\s+(?=\p{L})/iu, '');
+  if (!name) return null;
+  const make = known?.saysMake ? known.make : madeIn(text.slice(name.length));
+  return {
+    name,
+    make: make ?? 1,
+    saysMake: make !== null,
+    section: known?.section ?? sectionOf(name),
+    level: 0,
+    rest: text.slice(Math.min(text.length, text.indexOf(name) + name.length)),
+  };
+}
+
+/** "two of them", "(2)", "make 4", "x2" behind a name. */
+function madeIn(behind: string): number | null {
+  for (const [word] of behind.matchAll(/\p{L}+|\d+/gu)) {
+    const value = /^\d/.test(word)
+      ? Number(word)
+      : (cardinal(word.toLowerCase()) ?? (word.toLowerCase() === 'both' ? 2 : 0));
+    if (value >= 2 && value <= 12) return value;
+  }
+  return null;
+}

@@ -1,0 +1,216 @@
+import { lineSpan, type SourceText, type Span } from '../../text/source.js';
+import { contentStart } from '../labels.js';
+import { numeralsIn, type Numeral } from './numerals.js';
+
+/** A number where a label may stand. */
+export interface Place {
+  readonly numeral: Numeral;
+  readonly line: number;
+  /** The content of its line. */
+  readonly start: number;
+  readonly end: number;
+  /** Numbers right behind it that go on from it: "10 11 12 plain". They may be of the label. */
+  readonly more: readonly Numeral[];
+}
+
+/** Numbers that go up by one, from one place like another to the next. */
+export interface Series {
+  /** What is alike around them: all that stands before them in their line, both sides, or one. */
+  readonly by: Family;
+  readonly places: readonly Place[];
+  readonly steps: number;
+  /** The numbers go up while the lines go down. */
+  readonly upwards: boolean;
+}
+
+type Family = 'start' | 'near' | 'right' | 'left';
+const FAMILIES: readonly Family[] = ['start', 'near', 'right', 'left'];
+
+/** A series is believed from so many steps of one on, and where so great a share of its numbers go up by one. */
+const FEWEST = 3;
+const SHARE = 0.75;
+const LONGEST_LINE = 2000;
+const LONGEST_PREFIX = 48;
+const MOST_NUMERALS = 20_000;
+
+/** The series of a text that may be its labels, the longest first; at most three that differ. */
+export function seriesOf(source: SourceText): Series[] {
+  const byKey = placesByKey(source);
+  const found: Series[] = [];
+  for (const [key, all] of byKey) {
+    // Where most begin a line or a sentence, those in the middle of one only speak of a round.
+    const begin = all.filter(({ numeral, start }) => begins(source.text, numeral.from, start));
+    const places = begin.length >= all.length * 0.7 ? begin : all;
+    const by = FAMILIES.find((family) => key.startsWith(family)) ?? 'near';
+    for (const upwards of by === 'start' || by === 'near' ? [false, true] : [false]) {
+      const series = along(upwards ? [...places].reverse() : places, by, upwards);
+      if (series) found.push(series);
+    }
+  }
+  found.sort((a, b) => b.steps - a.steps || FAMILIES.indexOf(a.by) - FAMILIES.indexOf(b.by));
+  const best = found[0];
+  if (!best) return [];
+  const kept: Series[] = [];
+  for (const series of found) {
+    if (series.steps < best.steps * 0.6) break;
+    const same = kept.some(
+      (other) =>
+        other.places.filter((place) => series.places.some((one) => one.numeral.from === place.numeral.from)).length >
+        series.places.length * 0.7,
+    );
+    if (!same) kept.push(withGaps(source, series));
+    if (kept.length === 3) break;
+  }
+  return kept;
+}
+
+const NONE: readonly Numeral[] = [];
+
+function along(places: readonly Place[], by: Family, upwards: boolean): Series | null {
+  const kept: Place[] = [];
+  let [steps, breaks, last, lastLine, lists] = [0, 0, 0, -1, 0];
+  for (const place of places) {
+    const { first } = place.numeral;
+    const before = kept.at(-1);
+    const further = before?.more[first - last - 2];
+    // "8 9 plain" before "10": the numbers that are missing stand behind the one before.
+    if (before && further && last > 0) {
+      kept[kept.length - 1] = withList(before, further);
+      last = further.last;
+      lists += 1;
+    } else if (before && lists > 0 && first === 1 && before.more.length > 0)
+      kept[kept.length - 1] = withList(before, before.more.at(-1) ?? before.numeral);
+    const single = before?.numeral.single;
+    // "Turn one – six dc" before "Turn two": no range.
+    if (before && single && first === single.first + 1) {
+      kept[kept.length - 1] = { ...before, numeral: single };
+      last = single.last;
+    }
+    const goesOn = last > 0 && first === last + 1;
+    if (goesOn) steps += 1;
+    else if (first !== 1 || place.line === lastLine) {
+      breaks += 1;
+      continue;
+    }
+    last = place.numeral.last;
+    lastLine = place.line;
+    kept.push(place);
+  }
+  if (steps < FEWEST || steps / (steps + breaks) < SHARE) return null;
+  if (upwards) kept.reverse();
+  return { by, places: kept, steps, upwards };
+}
+
+function withList(place: Place, end: Numeral): Place {
+  return { ...place, numeral: { ...place.numeral, last: end.last, to: end.to }, more: [] };
+}
+
+/** The numerals behind one that go on from it, with nothing but spaces or commas between. */
+function goingOn(text: string, numerals: readonly Numeral[], at: number): Numeral[] {
+  const found: Numeral[] = [];
+  for (let i = at + 1; i < numerals.length; i += 1) {
+    const [before, next] = [numerals[i - 1], numerals[i]];
+    if (!before || !next || next.first !== before.last + 1 || !/^[ \t,&+]+$/.test(text.slice(before.to, next.from)))
+      break;
+    found.push(next);
+  }
+  return found;
+}
+
+/** All numerals of the text, by what stands around them. */
+function placesByKey(source: SourceText): Map<string, Place[]> {
+  const byKey = new Map<string, Place[]>();
+  let count = 0;
+  source.lineStarts.forEach((_, line) => {
+    const span = lineSpan(source, line);
+    if (span.to - span.from > LONGEST_LINE || count > MOST_NUMERALS) return;
+    const start = contentStart(source.text, span.from, span.to);
+    let first = true;
+    const numerals = numeralsIn(source.text, { from: start, to: span.to });
+    for (const [i, numeral] of numerals.entries()) {
+      count += 1;
+      const place = { line, numeral, start, end: span.to, more: first ? goingOn(source.text, numerals, i) : NONE };
+      const { left, right } = sidesOf(source.text, numeral, span);
+      const keys = [`near ${numeral.kind} ${left}|${right}`];
+      const before = source.text.slice(start, numeral.from);
+      // "2.3": the number of the piece may stand before that of the round.
+      if (first || (before.length <= 6 && !/\p{L}|\s/u.test(before))) {
+        if (before.length <= LONGEST_PREFIX) keys.push(`start ${numeral.kind} ${alike(before)}`);
+      }
+      if (/^\p{L}{2,}$|^[#№]$/u.test(left)) keys.push(`left ${left}`);
+      if (/^[.:)\]|~>=–—»•]$/u.test(right) && begins(source.text, numeral.from, start))
+        keys.push(`right ${numeral.kind} ${right}`);
+      first = false;
+      for (const key of keys) {
+        const places = byKey.get(key);
+        if (places) places.push(place);
+        else byKey.set(key, [place]);
+      }
+    }
+  });
+  return byKey;
+}
+
+/** Whether a label may begin at a place in the middle of a line: behind the end of a sentence or of a column. */
+function begins(text: string, at: number, start: number): boolean {
+  if (at - start <= 12 && !/\d/.test(text.slice(start, at))) return true;
+  return /(?:^|[.;:!?)\]|+/]|\s\s|\t)\s*[([{]?$/u.test(text.slice(Math.max(start, at - 6), at));
+}
+
+/** Numbers that the series leaves out, and that stand where it would go on in another dress: "II:" behind "I (Denim):". */
+function withGaps(source: SourceText, series: Series): Series {
+  if (series.upwards) return series;
+  const kind = series.places[0]?.numeral.kind;
+  const label =
+    series.by === 'left'
+      ? sidesOf(source.text, series.places[0]?.numeral ?? { from: 0, to: 0 }, { from: 0, to: source.text.length }).left
+      : null;
+  const filled: Place[] = [];
+  series.places.forEach((place, i) => {
+    filled.push(place);
+    let last = place;
+    const next = series.places[i + 1];
+    for (let line = place.line; line <= Math.min(next?.line ?? place.line + 6, place.line + 12); line += 1) {
+      const span = lineSpan(source, line);
+      const from = Math.max(last.numeral.to, contentStart(source.text, span.from, span.to));
+      const to = next && next.line === line ? next.numeral.from : span.to;
+      if (to <= from) continue;
+      for (const numeral of numeralsIn(source.text, { from, to })) {
+        if (numeral.kind !== kind || numeral.first !== last.numeral.last + 1) continue;
+        if (next && next.numeral.first === numeral.first) break;
+        const start = contentStart(source.text, span.from, span.to);
+        const { left, right } = sidesOf(source.text, numeral, span);
+        const alikeLabel =
+          label !== null ? left === label : begins(source.text, numeral.from, start) && /^[.:)\](|]$/.test(right);
+        if (!alikeLabel) continue;
+        last = { numeral, line, start, end: span.to, more: NONE };
+        filled.push(last);
+      }
+    }
+  });
+  return { ...series, places: filled };
+}
+
+/** What stands at the sides of a numeral: the word or sign before it, and the sign behind it. */
+export function sidesOf(text: string, { from, to }: Span, line: Span): { left: string; right: string } {
+  const before = piecesOf(text.slice(Math.max(line.from, from - 24), from)).at(-1) ?? '^';
+  const behind = text
+    .slice(to, Math.min(line.to, to + 4))
+    .trimStart()
+    .charAt(0);
+  return { left: alike(before), right: behind === '' ? '$' : /[\p{L}\p{N}]/u.test(behind) ? 'w' : behind };
+}
+
+export function piecesOf(text: string): string[] {
+  return text.toLowerCase().match(/\p{L}+|\d+|[^\s\p{L}\d]/gu) ?? [];
+}
+
+/** The same for what differs only in its figures, case, spaces and plural. */
+export function alike(text: string): string {
+  return text
+    .toLowerCase()
+    .replace(/\d+/g, '#')
+    .replace(/\s+/g, ' ')
+    .replace(/(?<=\p{L}{2})s(?=\W*$)/u, '')
+    .trimEnd();
+}
