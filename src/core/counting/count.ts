@@ -336,7 +336,12 @@ function linkOf(
         : startsInRing(instruction.steps)
           ? { kind: 'start' }
           : (ground ?? { kind: 'edge', length: edge });
-      return workRounds({ ...round, ...instruction }, again, grounds, { chainCounts, tracing: false });
+      const other = { ...round, ...instruction };
+      const referring = instruction.reference && instruction.reference !== round.reference;
+      return workRounds(other, referring ? referred(run.with(index, other), index, known) : again, grounds, {
+        chainCounts,
+        tracing: false,
+      });
     },
   };
 }

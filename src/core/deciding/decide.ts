@@ -12,6 +12,7 @@ const ENOUGH = 0.9;
 const FEWEST = 4;
 /** So many rounds more have to come out by the series. */
 const MARGIN = 1;
+const MOST_PASSES = 3;
 /** A longer text is read by the forms that are known alone; characters. */
 const LONGEST = 60_000;
 
@@ -34,24 +35,28 @@ export function decide(text: string, options: ReadOptions = { terms: 'auto' }): 
 }
 
 /** Reads a text in one way, and what is left in doubt by the evidence of all its rounds. */
-function readingOf(text: string, options: ReadOptions, units?: Units): CountedPattern {
+export function readingOf(text: string, options: ReadOptions, units?: Units): CountedPattern {
   const first = readText(text, options, units);
   const counted = countPattern(first.pattern);
   if (text.length > LONGEST || counted.rounds.every(({ verdict }) => verdict !== 'unreadable' && verdict !== 'off'))
     return counted;
-  const { words, readings } = evidenceOf(counted, first.gists);
-  if (words.size === 0) return readings.size > 0 ? countPattern(retaken(first.pattern, readings)) : counted;
+  const { words } = evidenceOf(counted, first.gists);
   const hand: Hand = { words: new Map([...(options.hand ?? NO_HAND).words, ...words]) };
-  const again = readText(text, { ...options, hand }, units);
-  const recounted = countPattern(again.pattern);
-  const rest = evidenceOf(recounted, again.gists);
-  return rest.readings.size > 0 ? countPattern(retaken(again.pattern, rest.readings)) : recounted;
+  const reading = words.size === 0 ? first : readText(text, { ...options, hand }, units);
+  let settled = words.size === 0 ? counted : countPattern(reading.pattern);
+  // What one round is taken for lets others come out that refer to it.
+  for (let pass = 0; pass < MOST_PASSES; pass += 1) {
+    const { readings } = evidenceOf(settled, reading.gists);
+    if (readings.size === 0) break;
+    settled = countPattern(retaken(settled.pattern, readings));
+  }
+  return settled;
 }
 
 /**
  * How many rounds come out: those whose count is stated and is what they make. One that fits and states none proves half as
  * much, since another reading might fit too.
  */
-function proofOf({ rounds }: CountedPattern): number {
+export function proofOf({ rounds }: CountedPattern): number {
   return rounds.reduce((sum, { verdict }) => sum + (verdict === 'agrees' ? 1 : verdict === 'counted' ? 0.5 : 0), 0);
 }

@@ -5,6 +5,7 @@ import type { Lexicon } from '../lexicon.js';
 import { wordsOf } from '../instruction.js';
 import type { Span } from '../../text/source.js';
 import { everyChoice, type Chooser } from './choices.js';
+import { referenceIn } from './reference.js';
 import { itemsOf, spanOf, type Item } from './items.js';
 
 /** One way to take an instruction, with the choices that were made for it. */
@@ -17,8 +18,8 @@ export interface Gist {
 }
 
 /** So many words and signs are looked at, and so many ways to take them. */
-const MOST_TOKENS = 400;
-const MOST_WAYS = 96;
+const MOST_TOKENS = 160;
+const MOST_WAYS = 64;
 
 /**
  * All ways to take the gist of an instruction: only what can bear on its count is looked at, in whatever order a hand puts
@@ -28,29 +29,47 @@ const MOST_WAYS = 96;
 export function gistsOf(text: string, span: Span, lexicon: Lexicon, senses: ReadonlyMap<string, Sense>): Gist[] {
   const tokens = wordsOf(text, span, lexicon, MOST_TOKENS + 1);
   const items = tokens.length > MOST_TOKENS ? null : itemsOf(tokens, lexicon, senses);
-  if (!items) return [];
+  const reference = referenceIn(text, span);
+  const referring: Gist[] = reference ? [{ ...NOTHING_FOUND, instruction: { ...NO_INSTRUCTION, reference } }] : [];
+  if (!items) return referring;
   const ways = everyChoice((chooser) => new Taking(text, items, chooser).all(), MOST_WAYS);
-  return ways.flatMap(({ result, chosen }) => {
+  const taken = ways.flatMap(({ result, chosen }) => {
     if (!result) return [];
-    const { steps, stated, passed } = result;
+    const { steps, stated, rounds, passed } = result;
     const words = passed.map(({ from, to }) => text.slice(from, to).toLowerCase());
     const instruction: Instruction = {
+      ...NO_INSTRUCTION,
       steps,
       stated: stated && { total: stated.value, breakdown: [], span: stated.span },
-      reference: null,
-      statedRounds: null,
-      unread: [],
-      brackets: [],
-      foreign: [],
-      remarks: [],
+      statedRounds: rounds && { count: rounds.value, span: rounds.span },
     };
     return [{ instruction, chosen, words, passed }];
   });
+  return [...taken, ...referring];
+}
+
+const NO_INSTRUCTION: Instruction = {
+  steps: [],
+  stated: null,
+  reference: null,
+  statedRounds: null,
+  unread: [],
+  brackets: [],
+  foreign: [],
+  remarks: [],
+};
+const NOTHING_FOUND = { chosen: ['read: a reference'], words: [], passed: [] };
+
+interface Told {
+  readonly value: number;
+  readonly span: Span;
 }
 
 interface Taken {
   readonly steps: readonly Step[];
-  readonly stated: { readonly value: number; readonly span: Span } | null;
+  readonly stated: Told | null;
+  /** "four rounds of that" */
+  readonly rounds: Told | null;
   readonly passed: readonly Span[];
 }
 
@@ -83,7 +102,8 @@ class Taking {
   readonly #text: string;
   readonly #items: readonly Item[];
   readonly #chooser: Chooser;
-  #stated: Taken['stated'] = null;
+  #stated: Told | null = null;
+  #rounds: Told | null = null;
   readonly #passed: Span[] = [];
 
   constructor(text: string, items: readonly Item[], chooser: Chooser) {
@@ -95,7 +115,9 @@ class Taking {
   all(): Taken | null {
     try {
       const steps = this.#sequence(0, this.#items.length, 0);
-      return steps.some(isFabric) ? { steps: alone(steps), stated: this.#stated, passed: this.#passed } : null;
+      return steps.some(isFabric)
+        ? { steps: alone(steps), stated: this.#stated, rounds: this.#rounds, passed: this.#passed }
+        : null;
     } catch (error) {
       if (error === FAILS) return null;
       throw error;
@@ -107,7 +129,7 @@ class Taking {
     let [clause, sentence] = [0, 0];
     const push = (step: Step) => standing.push({ step, clause, sentence });
     let i = from;
-    let often: { readonly amount: Amount; readonly from: number } | null = null;
+    let said: { readonly amount: Amount; readonly from: number } | null = null;
     while (i < to) {
       const item = this.#items[i];
       if (!item) break;
@@ -122,8 +144,8 @@ class Taking {
       }
       // "6 times: dc, 2 dc in one": said before what is done.
       const first = standing.some(({ step }) => isFabric(step)) ? null : this.#timesAt(i);
-      if (first && often === null) {
-        often = { amount: times(first.times), from: standing.length };
+      if (first && said === null) {
+        said = { amount: often(first.times), from: standing.length };
         i = first.next;
         continue;
       }
@@ -168,7 +190,7 @@ class Taking {
           i = this.#skip(i, push);
           break;
         case 'tool':
-          i = this.#tool(i, null, null, push);
+          i = this.#tool(i, null, null, standing, push);
           break;
         case 'number':
           i = this.#number(i, depth, standing, push);
@@ -176,6 +198,12 @@ class Taking {
         case 'total':
           i = this.#total(i);
           break;
+        case 'more': {
+          const again = this.#timesAt(i);
+          if (again) this.#wrap(standing, often(again.times), spanOf(this.#items, i, again.next));
+          i = again?.next ?? i + 1;
+          break;
+        }
         case 'times':
           if (item.times === null) i = this.#timesSign(i, standing);
           else {
@@ -197,6 +225,7 @@ class Taking {
           i = this.#leading(i, standing, depth, push);
           break;
         case 'word':
+        case 'rounds':
           this.#passed.push({ from: item.from, to: item.to });
           i += 1;
           break;
@@ -205,10 +234,10 @@ class Taking {
       }
       if (i <= start) throw FAILS;
     }
-    if (often) {
-      const body = standing.splice(often.from).map(({ step }) => step);
+    if (said) {
+      const body = standing.splice(said.from).map(({ step }) => step);
       if (body.length === 0) throw FAILS;
-      push(repeated(body, often.amount, spanOf(this.#items, from, to)));
+      push(repeated(body, said.amount, spanOf(this.#items, from, to)));
     }
     return standing.map(({ step }) => step);
   }
@@ -259,21 +288,21 @@ class Taking {
     }
     const body = this.#sequence(at + 1, close, depth + 1);
     const after = this.#afterWords(close + 1);
-    const often = before === null ? this.#often(after) : null;
-    const span = spanOf(this.#items, at, often?.next ?? close + 1);
+    const behind = before === null ? this.#often(after) : null;
+    const span = spanOf(this.#items, at, behind?.next ?? close + 1);
     const fabric = body.filter(isFabric);
     if (fabric.length === 0) {
       body.forEach(push);
       return close + 1;
     }
-    const one = before === null && !often ? this.#target(close + 1) : null;
+    const one = before === null && !behind ? this.#target(close + 1) : null;
     if (one && isSingle(one) && fabric.length > 1) {
       push(group(fabric, span));
       return one.next;
     }
-    const amount: Amount | null = before === null ? (often?.amount ?? null) : { kind: 'times', times: before };
+    const amount: Amount | null = before === null ? (behind?.amount ?? null) : { kind: 'times', times: before };
     push({ kind: 'repeat', body, amount, span });
-    return often?.next ?? close + 1;
+    return behind?.next ?? close + 1;
   }
 
   /** The figure that a bracket holds besides words that count stitches: "(18 sts)", "(that's 24)", "[6 in all]". */
@@ -343,6 +372,13 @@ class Taking {
     return { times: number.value + more, next: i };
   }
 
+  /** "×6" where nothing about a place follows. */
+  #signed(at: number): { times: number; next: number } | null {
+    const sign = this.#at(at);
+    const found = sign?.is === 'times' && sign.times === null && sign.sign ? this.#timesAt(at) : null;
+    return found && !this.#is(found.next, 'in', 'each', 'next', 'stitches') ? found : null;
+  }
+
   #number(at: number, depth: number, standing: Standing[], push: (step: Step) => void): number {
     const item = this.#at(at);
     if (item?.is !== 'number') throw FAILS;
@@ -351,12 +387,17 @@ class Taking {
       this.#wrap(standing, { kind: 'times', times: times.times }, spanOf(this.#items, at, times.next));
       return times.next;
     }
+    // "four rounds of that"
+    if (!item.ordinal && this.#is(at + 1, 'rounds')) {
+      this.#rounds = { value: item.value, span: spanOf(this.#items, at, at + 2) };
+      return at + 2;
+    }
     const sign = this.#at(at + 1);
     let i = sign?.is === 'times' && sign.times === null ? at + 2 : at + 1;
     if (this.#is(i, 'more')) i += 1;
     i = this.#afterWords(i);
     if (!item.ordinal) {
-      if (this.#is(i, 'tool')) return this.#tool(i, item.value, at, push);
+      if (this.#is(i, 'tool')) return this.#tool(i, item.value, at, standing, push);
       if (this.#is(i, 'open') && this.#figureOf(i) === null) return this.#bracket(i, item.value, depth, push);
       if (this.#is(i, 'chain')) return this.#chain(i, item.value, push);
       if (this.#is(i, 'together')) {
@@ -373,6 +414,11 @@ class Taking {
     // "dc into the ring, six of them"
     if (!item.ordinal && alone && last?.step.kind === 'work' && isOnce(last.step)) {
       standing[standing.length - 1] = { ...last, step: withAmount(last.step, item.value) };
+      return i;
+    }
+    // "sc + inc, 6"
+    if (!item.ordinal && alone && last && this.#chooser.choose('a figure behind', ['the count', 'times']) === 'times') {
+      this.#wrap(standing, often(item.value), spanOf(this.#items, at, i));
       return i;
     }
     return this.#leading(at, standing, depth, push);
@@ -401,10 +447,10 @@ class Taking {
   }
 
   #repeat(at: number, standing: Standing[]): number {
-    const often = this.#often(at);
-    if (!often) throw FAILS;
-    this.#wrap(standing, often.amount, spanOf(this.#items, at, often.next));
-    return often.next;
+    const found = this.#often(at);
+    if (!found) throw FAILS;
+    this.#wrap(standing, found.amount, spanOf(this.#items, at, found.next));
+    return found.next;
   }
 
   #chain(at: number, before: number | null, push: (step: Step) => void): number {
@@ -434,11 +480,13 @@ class Taking {
     const target = this.#target(at);
     if (target.next <= at) throw FAILS;
     let i = this.#afterWords(target.next);
+    // "into each st. 1 sc"
+    if (this.#is(i, 'break') && this.#is(i + 1, 'number', 'tool') && !target.place) i += 1;
     const number = this.#at(i);
     const before =
       number?.is === 'number' && !number.ordinal && this.#is(this.#afterWords(i + 1), 'tool') ? number : null;
     if (before) i = this.#afterWords(i + 1);
-    if (this.#is(i, 'tool')) return this.#tool(i, before?.value ?? null, at, push, target);
+    if (this.#is(i, 'tool')) return this.#tool(i, before?.value ?? null, at, standing, push, target);
     if (this.#is(i, 'together') && target.ranks.length === 0 && target.count !== null) {
       push(work({ stitch: null, per: 1, over: target.count }, once, EDGE, spanOf(this.#items, at, i + 1)));
       return i + 1;
@@ -457,7 +505,14 @@ class Taking {
   }
 
   /** A stitch with how many, and where they go. */
-  #tool(at: number, before: number | null, start: number | null, push: (step: Step) => void, leading?: Target): number {
+  #tool(
+    at: number,
+    before: number | null,
+    start: number | null,
+    standing: Standing[],
+    push: (step: Step) => void,
+    leading?: Target,
+  ): number {
     const tool = this.#at(at);
     if (tool?.is !== 'tool') throw FAILS;
     let i = at + 1;
@@ -470,17 +525,40 @@ class Taking {
       return i + 1;
     }
     let after: number | null = null;
+    // "dc inc ×6": the sign may be of all that stands before it.
+    const signed =
+      before === null && leading === undefined && standing.some(({ step }) => isFabric(step)) ? this.#signed(i) : null;
+    if (signed) {
+      push(work(shape, once, EDGE, spanOf(this.#items, at, i)));
+      this.#wrap(standing, often(signed.times), spanOf(this.#items, at, signed.next));
+      return signed.next;
+    }
+    const named = this.#at(i);
+    // "dc twice in the next", "dc once"
+    if (
+      before === null &&
+      named?.is === 'times' &&
+      named.times !== null &&
+      (named.times === 1 || this.#is(i + 1, 'in', 'each', 'next'))
+    ) {
+      after = named.times;
+      i += 1;
+    }
     const sign = this.#at(i);
     const figure = sign?.is === 'times' && sign.times === null && sign.sign ? i + 1 : i;
     const number = this.#at(figure);
-    if (before === null && number?.is === 'number' && !number.ordinal) {
+    if (before === null && after === null && number?.is === 'number' && !number.ordinal) {
       if (this.#is(figure + 1, 'together')) {
         push(
           work({ stitch: tool.stitch, per: 1, over: number.value }, once, EDGE, spanOf(this.#items, at, figure + 2)),
         );
         return figure + 2;
       }
-      if (figure > i || (!this.#timesAt(i) && !this.#is(figure + 1, 'tool', 'open', 'times', 'chain'))) {
+      if (
+        figure > i ||
+        number.glued ||
+        (!this.#timesAt(i) && !this.#is(figure + 1, 'tool', 'open', 'times', 'chain'))
+      ) {
         after = number.value;
         i = figure + 1;
       }
@@ -489,8 +567,35 @@ class Taking {
     const next = leading ? i : Math.max(target.next, i);
     const span = spanOf(this.#items, start ?? at, next);
     const count = before ?? after;
-    for (const step of this.#placed(shape, count, target, span)) push(step);
-    return next;
+    // "sc inc all": the last step, or all of them.
+    const whole =
+      (target.each || target.around) && target.count === null && target.ranks.length === 0 && !target.place && !leading;
+    if (whole && !this.#is(next - 1, 'stitches') && standing.some(({ step }) => isFabric(step))) {
+      if (this.#chooser.choose('all round', ['the last step', 'all steps']) === 'all steps') {
+        push(work(shape, often(count ?? 1), EDGE, span));
+        this.#wrap(standing, FILL, span);
+        return next;
+      }
+    }
+    const source = target.count === null ? null : this.#source(next);
+    for (const step of this.#placed(shape, count, target, span))
+      push(step.kind === 'work' && source ? { ...step, source: source.name } : step);
+    return source?.next ?? next;
+  }
+
+  /** "(over the 12 of) the first leg": the piece that stitches belong to. */
+  #source(at: number): { name: string; next: number } | null {
+    const first = this.#at(at);
+    const ordinal = first?.is === 'number' && first.ordinal;
+    const word = this.#at(ordinal ? at + 1 : at);
+    if (
+      word?.is !== 'word' ||
+      !/(?<!\p{L})of\s+(?:the\s+)?$/iu.test(
+        this.#text.slice(Math.max(0, (first ?? word).from - 10), (first ?? word).from),
+      )
+    )
+      return null;
+    return { name: this.#text.slice((first ?? word).from, word.to).toLowerCase(), next: ordinal ? at + 2 : at + 1 };
   }
 
   #placed(tool: Pick<Work, 'stitch' | 'per' | 'over'>, count: number | null, target: Target, span: Span): Step[] {
@@ -510,7 +615,7 @@ class Taking {
       return [
         work(
           tool,
-          this.#chooser.choose('around', ['so many', 'so many in each']) === 'so many in each' ? FILL : times(count),
+          this.#chooser.choose('around', ['so many', 'so many in each']) === 'so many in each' ? FILL : often(count),
           EDGE,
           span,
         ),
@@ -522,11 +627,11 @@ class Taking {
         !inOne ||
         target.each ||
         this.#chooser.choose('in the next', ['so many in each', 'one in each']) === 'so many in each';
-      return [work(each ? perEach : tool, times(target.count), EDGE, span)];
+      return [work(each ? perEach : tool, often(target.count), EDGE, span)];
     }
     if (target.same) return [work(perEach, once, { kind: 'same' }, span)];
     if (target.next1 || target.last || nth !== undefined) return [work(perEach, once, EDGE, span)];
-    return [{ ...work(tool, times(count ?? 1), EDGE, span), ...(count === null ? { bare: true as const } : {}) }];
+    return [{ ...work(tool, often(count ?? 1), EDGE, span), ...(count === null ? { bare: true as const } : {}) }];
   }
 
   /** The words about where a stitch goes, from an index on. */
@@ -546,6 +651,7 @@ class Taking {
       else if (item.is === 'same') same = true;
       else if (item.is === 'last') last = true;
       else if (item.is === 'ring' && inside) place = { kind: 'ring' };
+      else if (item.is === 'other-side' && inside) continue;
       else if (item.is === 'layers') place = { kind: 'both-layers' };
       else if (item.is === 'from-hook' && ranks[0] !== undefined) place = { kind: 'chain-from-hook', k: ranks[0] };
       else if (item.is === 'chain' && (inside || each || last)) {
@@ -554,7 +660,7 @@ class Taking {
       } else if (item.is === 'number') {
         const ordinal = item.ordinal;
         if (ordinal) {
-          if (!inside && !each && !this.#is(i + 1, 'stitches', 'each')) break;
+          if (count !== null || (!inside && !each && !this.#is(i + 1, 'stitches', 'each'))) break;
           ranks.push(item.value);
         } else {
           const named = this.#is(i + 1, 'stitches');
@@ -594,12 +700,12 @@ class Taking {
       [last.clause, 'the clause before'],
       [standing.length - 1, 'the step before'],
     ];
+    // Where two of them begin alike it can't be told which of them is the habit.
     for (const [from, way] of ways) {
       const start = Math.max(first, from);
-      if (start < standing.length && !begins.has(start)) begins.set(start, way);
+      if (start < standing.length) begins.set(start, begins.has(start) ? `${begins.get(start) ?? ''}|${way}` : way);
     }
-    const names = [...begins.values()];
-    const [one = 'all before', ...others] = names;
+    const [one = 'all before', ...others] = begins.values();
     const way = this.#chooser.choose('repeats', [one, ...others]);
     const start = [...begins].find(([, name]) => name === way)?.[0] ?? first;
     const taken = standing.splice(start);
@@ -612,7 +718,7 @@ class Taking {
 
 const EDGE: Place = { kind: 'edge' };
 const FILL: Amount = { kind: 'fill', leave: 0 };
-const times = (count: number): Amount => ({ kind: 'times', times: count });
+const often = (count: number): Amount => ({ kind: 'times', times: count });
 
 function work(
   { stitch, per, over }: Pick<Work, 'stitch' | 'per' | 'over'>,
@@ -628,7 +734,7 @@ function isOnce({ amount }: Work): boolean {
 }
 
 function withAmount({ bare: _bare, ...step }: Work, count: number): Work {
-  return { ...step, amount: times(count) };
+  return { ...step, amount: often(count) };
 }
 
 /** A single step that is done once needs no bracket. */
@@ -647,7 +753,7 @@ function everyNth(
 ): Step {
   if (second !== undefined && (tool.over !== 2 || second !== nth + 1)) throw FAILS;
   const between = second === undefined ? nth - tool.over : nth - 1;
-  const plain = work({ stitch: tool.stitch, per: 1, over: 1 }, times(between), EDGE, span);
+  const plain = work({ stitch: tool.stitch, per: 1, over: 1 }, often(between), EDGE, span);
   const body = between > 0 ? [plain, work(tool, once, EDGE, span)] : [work(tool, once, EDGE, span)];
   return { kind: 'repeat', body, amount: FILL, span };
 }

@@ -17,7 +17,7 @@ type ItemKind =
   | { readonly is: 'loops'; readonly loops: Loops }
   | { readonly is: 'marker'; readonly kind: 'turn' | 'join' }
   | { readonly is: 'each' | 'around' | 'in' | 'next' | 'same' | 'last' | 'stitches' | 'together' }
-  | { readonly is: 'repeat' | 'more' | 'total' | 'and' }
+  | { readonly is: 'repeat' | 'more' | 'total' | 'and' | 'rounds' }
   /** A comma is weak, the end of a sentence strong. */
   | { readonly is: 'break'; readonly strong: boolean }
   | { readonly is: 'open'; readonly close: number }
@@ -79,6 +79,21 @@ export function itemsOf(tokens: readonly Token[], lexicon: Lexicon, senses: Read
       i += 1;
       continue;
     }
+    const lexeme = lexicon.at(tokens, i);
+    // "*…; repeat from * to the end": what is repeated ends before the word.
+    if (lexeme?.meaning.is === 'repeat') {
+      const star = open.findLastIndex((at) => isStar(items[at]));
+      const begun = star < 0 ? undefined : open.splice(star)[0];
+      if (begun !== undefined) {
+        const { from: start, to: end } = items[begun] ?? token;
+        items[begun] = { is: 'open', close: items.length, from: start, to: end };
+        items.push({ is: 'close', from, to: from });
+      }
+      items.push({ is: 'repeat', from, to: tokens[i + lexeme.length - 1]?.to ?? to });
+      i += lexeme.length;
+      if (tokens[i]?.kind === 'star') i += 1;
+      continue;
+    }
     if (token.kind === 'open' || (token.kind === 'star' && !open.some((at) => isStar(items[at])))) {
       open.push(items.length);
       items.push({ is: 'open', close: token.kind === 'star' ? -2 : -1, from, to });
@@ -95,8 +110,8 @@ export function itemsOf(tokens: readonly Token[], lexicon: Lexicon, senses: Read
       i += 1;
       continue;
     }
-    const lexeme = lexicon.at(tokens, i);
-    const phrase = lexeme && (token.kind !== 'number' || lexeme.length > 1) ? lexeme : null;
+    const own = token.kind === 'word' ? ofSense(senses.get(token.word)) : null;
+    const phrase = own ? null : lexeme && (token.kind !== 'number' || lexeme.length > 1) ? lexeme : null;
     const item = phrase ? meant(phrase.meaning, token) : shortens(tokens, i) ? 'nothing' : bare(token, senses);
     if (item !== 'nothing') items.push({ ...item, from, to: tokens[i + (phrase?.length ?? 1) - 1]?.to ?? to });
     i += phrase?.length ?? 1;
@@ -150,7 +165,7 @@ function meant(meaning: Meaning, token: Token): ItemKind | 'nothing' {
       return { is: 'times', times: meaning.times, sign: meaning.times === null && !/^time/.test(token.word) };
     case 'round-word':
     case 'row-word':
-      return { is: 'word', word: token.word };
+      return { is: 'rounds' };
     case 'until':
     case 'leave':
     case 'remain':

@@ -24,7 +24,7 @@ export function headingsBetween(source: SourceText, units: readonly Unit[]): Rea
     const before = ordered[i - 1];
     const from = before ? lineIndexAt(source, Math.max(before.span.from, before.span.to - 1)) + 1 : 0;
     const to = lineIndexAt(source, unit.span.from);
-    const begins = !before || unit.label.from <= before.label.from;
+    const begins = !before || (unit.label.from > 0 && unit.label.from <= before.label.from);
     const descends = before !== undefined && unit.label.from > before.label.to + 1 && before.label.from === 1;
     if (!begins && !descends && to - from < 2) return;
     const best = bestName(source, Math.max(from, to - MOST_LINES), to, begins || descends ? 1 : 6);

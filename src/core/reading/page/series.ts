@@ -39,11 +39,12 @@ export function seriesOf(source: SourceText): Series[] {
   const found: Series[] = [];
   for (const [key, all] of byKey) {
     // Where most begin a line or a sentence, those in the middle of one only speak of a round.
-    const begin = all.filter(({ numeral, start }) => begins(source.text, numeral.from, start));
+    const left = key.startsWith('left');
+    const begin = left ? all : all.filter(({ numeral, start }) => begins(source.text, numeral.from, start));
     const places = begin.length >= all.length * 0.7 ? begin : all;
     const by = FAMILIES.find((family) => key.startsWith(family)) ?? 'near';
     for (const upwards of by === 'start' || by === 'near' ? [false, true] : [false]) {
-      const series = along(upwards ? [...places].reverse() : places, by, upwards);
+      const series = along(source.text, upwards ? [...places].reverse() : places, by, upwards);
       if (series) found.push(series);
     }
   }
@@ -66,7 +67,7 @@ export function seriesOf(source: SourceText): Series[] {
 
 const NONE: readonly Numeral[] = [];
 
-function along(places: readonly Place[], by: Family, upwards: boolean): Series | null {
+function along(text: string, places: readonly Place[], by: Family, upwards: boolean): Series | null {
   const kept: Place[] = [];
   let [steps, breaks, last, lastLine, lists] = [0, 0, 0, -1, 0];
   for (const place of places) {
@@ -98,7 +99,20 @@ function along(places: readonly Place[], by: Family, upwards: boolean): Series |
   }
   if (steps < FEWEST || steps / (steps + breaks) < SHARE) return null;
   if (upwards) kept.reverse();
-  return { by, places: kept, steps, upwards };
+  return { by, places: withoutLoners(text, kept), steps, upwards };
+}
+
+/** Without a "1" that nothing goes on from, and behind which no such sign stands as behind the others: "I take worsted". */
+function withoutLoners(text: string, places: readonly Place[]): Place[] {
+  const right = (place: Place) => sidesOf(text, place.numeral, { from: place.start, to: place.end }).right;
+  const counts = new Map<string, number>();
+  for (const place of places) counts.set(right(place), (counts.get(right(place)) ?? 0) + 1);
+  const usual = [...counts].sort(([, a], [, b]) => b - a)[0]?.[0];
+  return places.filter((place, i) => {
+    const goesOn = Math.abs((places[i + 1]?.numeral.first ?? 0) - place.numeral.last) === 1;
+    const follows = Math.abs(place.numeral.first - (places[i - 1]?.numeral.last ?? 99)) === 1;
+    return goesOn || follows || right(place) === usual;
+  });
 }
 
 function withList(place: Place, end: Numeral): Place {
@@ -137,7 +151,9 @@ function placesByKey(source: SourceText): Map<string, Place[]> {
       if (first || (before.length <= 6 && !/\p{L}|\s/u.test(before))) {
         if (before.length <= LONGEST_PREFIX) keys.push(`start ${numeral.kind} ${alike(before)}`);
       }
-      if (/^\p{L}{2,}$|^[#№]$/u.test(left)) keys.push(`left ${left}`);
+      // "Rd" may stand at the end of the line above.
+      const word = left === '^' && line > 0 ? wordAbove(source, line) : left;
+      if (/^\p{L}{2,}$|^[#№]$/u.test(word)) keys.push(`left ${word}`);
       if (/^[.:)\]|~>=–—»•]$/u.test(right) && begins(source.text, numeral.from, start))
         keys.push(`right ${numeral.kind} ${right}`);
       first = false;
@@ -149,6 +165,11 @@ function placesByKey(source: SourceText): Map<string, Place[]> {
     }
   });
   return byKey;
+}
+
+function wordAbove(source: SourceText, line: number): string {
+  const { from, to } = lineSpan(source, line - 1);
+  return alike(piecesOf(source.text.slice(Math.max(from, to - 24), to)).at(-1) ?? '');
 }
 
 /** Whether a label may begin at a place in the middle of a line: behind the end of a sentence or of a column. */

@@ -6,6 +6,7 @@ import type { Lexicon, Meaning } from '../lexicon.js';
 import { headingsBetween } from './parts.js';
 import type { Figure, Unit, Units } from './unit.js';
 import { alike, piecesOf, seriesOf, sidesOf, type Place, type Series } from './series.js';
+import { unnumberedIn } from './unlabelled.js';
 import { isDitto, tablesIn, type Columns } from './table.js';
 
 const FEWEST = 3;
@@ -24,11 +25,28 @@ export function unitsOf(source: SourceText, lexicon: Lexicon): Units[] {
   if (source.lineStarts.length > MOST_LINES) return [];
   const ways: Unit[][] = tablesIn(source, lexicon).map((columns) => unitsInTable(source, columns));
   for (const series of seriesOf(source)) ways.push(...unitsOfSeries(source, lexicon, series));
+  ways.push(...unnumberedWays(source, lexicon));
   return ways.map((units) => ({ units, headings: headingsBetween(source, units), upwards: descends(units) }));
 }
 
 function unitsOfSeries(source: SourceText, lexicon: Lexicon, series: Series): Unit[][] {
-  const drafts = draftsOf(source, lexicon, series);
+  return waysOf(source, lexicon, draftsOf(source, lexicon, series));
+}
+
+/** The lines of a text without labels: those that state a count, start a piece, or are like other rounds. */
+function unnumberedWays(source: SourceText, lexicon: Lexicon): Unit[][] {
+  const found = unnumberedIn(source, lexicon);
+  if (found.length === 0) return [];
+  const ways = waysOf(
+    source,
+    lexicon,
+    found.map(({ label, line, words }) => ({ label, line, words: [words] })),
+  );
+  return ways.map((units) => units.filter(({ stated }, i) => stated !== null || found[i]?.stands));
+}
+
+/** The same units with each of the figures for their count that are likeliest, and with none. */
+function waysOf(source: SourceText, lexicon: Lexicon, drafts: readonly Draft[]): Unit[][] {
   const fields = countFields(source, lexicon, drafts);
   return [...fields, null]
     .slice(0, MOST_COUNT_FIELDS)
@@ -145,16 +163,16 @@ function countFields({ text }: SourceText, lexicon: Lexicon, drafts: readonly Dr
   const found = new Map<string, { units: number; offset: number; examples: Found[] }>();
   for (const draft of drafts) {
     const seen = new Set<string>();
-    for (const one of figuresIn(text, lexicon, draft)) {
-      const key = keyOf(text, one);
-      if (seen.has(key)) continue;
-      seen.add(key);
-      const field = found.get(key) ?? { units: 0, offset: 0, examples: [] };
-      field.units += 1;
-      field.offset += (one.figure.from - one.words.from) / Math.max(1, one.words.to - one.words.from);
-      field.examples.push(one);
-      found.set(key, field);
-    }
+    for (const one of figuresIn(text, lexicon, draft))
+      for (const key of keysOf(text, one)) {
+        if (seen.has(key)) continue;
+        seen.add(key);
+        const field = found.get(key) ?? { units: 0, offset: 0, examples: [] };
+        field.units += 1;
+        field.offset += (one.figure.from - one.words.from) / Math.max(1, one.words.to - one.words.from);
+        field.examples.push(one);
+        found.set(key, field);
+      }
   }
   const enough = Math.max(FEWEST, drafts.length * COUNTED);
   return [...found]
@@ -165,9 +183,11 @@ function countFields({ text }: SourceText, lexicon: Lexicon, drafts: readonly Dr
     .map(([key, { examples }]) => ({ key, ...surroundings(text, examples) }));
 }
 
-function keyOf(text: string, { figure, words }: Found): string {
+/** By what a figure is known: what stands on both of its sides, or where nothing but signs comes after it, those. */
+function keysOf(text: string, { figure, words }: Found): string[] {
   const { left, right } = sidesOf(text, figure, words);
-  return `${left}|${right}`;
+  const behind = text.slice(figure.to, words.to).trim();
+  return [`${left}|${right}`, ...(behind.length <= 3 && !/[\p{L}\d]/u.test(behind) ? [`last ${behind}`] : [])];
 }
 
 /** Single figures of a unit that belong to no stitch and to no repeat: those are of the instruction. */
@@ -190,9 +210,13 @@ function figuresIn(text: string, lexicon: Lexicon, draft: Draft): Found[] {
  * would leave one that fills any edge. Behind "around" or a column of spaces it may be the count.
  */
 const AMOUNTS: ReadonlySet<Meaning['is']> = new Set(['stitch', 'shaping', 'increase', 'decrease', 'skip', 'times']);
+/** What an instruction is known by. */
+const CROCHET: ReadonlySet<Meaning['is']> = new Set([...AMOUNTS, 'magic-ring', 'together', 'steps']);
 
 function isNoAmount(text: string, lexicon: Lexicon, words: Span, { from, to }: Span): boolean {
-  const before = /(?:\p{L}+|[x×*])[ \t]?$/iu.exec(text.slice(Math.max(words.from, from - 24), from))?.[0].trim() ?? '';
+  // In "4x 16" the sign is of the figure before it.
+  const before =
+    /(?<!\d)(?:\p{L}+|[x×*])[ \t]?$/iu.exec(text.slice(Math.max(words.from, from - 24), from))?.[0].trim() ?? '';
   const after = piecesOf(text.slice(to, Math.min(words.to, to + 24)))[0] ?? '';
   return [before, after].every((word) => {
     const meaning = meaningOf(lexicon, word);
@@ -228,7 +252,7 @@ function surroundings(text: string, examples: readonly Found[]): { left: string[
 
 function unitOf({ text }: SourceText, lexicon: Lexicon, draft: Draft, field: CountField | null): Unit {
   const { label, words } = draft;
-  const found = field && figuresIn(text, lexicon, draft).findLast((one) => keyOf(text, one) === field.key);
+  const found = field && figuresIn(text, lexicon, draft).findLast((one) => keysOf(text, one).includes(field.key));
   const count = found ? countSpan(text, lexicon, found, field) : null;
   const body = instructionIn(text, lexicon, words, count);
   return {
@@ -278,7 +302,7 @@ function instructionIn(text: string, lexicon: Lexicon, words: readonly Span[], c
           { from: inside.to, to: one.to },
         ]
       : [one];
-    for (const piece of pieces.map((span) => trimmed(text, span))) {
+    for (const piece of pieces.map((span) => trimmed(text, span, lexicon))) {
       const weight = weightOf(text.slice(piece.from, piece.to), lexicon);
       if (weight > best.weight) best = { ...piece, weight };
     }
@@ -292,13 +316,18 @@ function weightOf(words: string, lexicon: Lexicon): number {
   const tokens = tokenize(words, { from: 0, to: words.length });
   const crochet = tokens.filter((_, i) => {
     const meaning = lexicon.at(tokens, i)?.meaning.is;
-    return meaning !== undefined && (AMOUNTS.has(meaning) || meaning === 'magic-ring');
+    return meaning !== undefined && CROCHET.has(meaning);
   });
   return crochet.length * 100 + Math.min(99, tokens.filter(({ kind }) => kind !== 'mark').length);
 }
 
-function trimmed(text: string, { from, to }: Span): Span {
+function trimmed(text: string, { from, to }: Span, lexicon: Lexicon): Span {
   const words = text.slice(from, Math.max(from, to));
+  const signs = lexicon.alphabet?.signs;
+  if (signs && signs.size > 0) {
+    const lead = words.length - words.trimStart().length;
+    return { from: from + lead, to: from + Math.max(lead, words.trimEnd().length) };
+  }
   const lead = /^[\s|:;,.·–—~=>/-]*/u.exec(words)?.[0].length ?? 0;
   const tail = /[\s|:;,.·–—~=>/-]*$/u.exec(words.slice(lead))?.[0].length ?? 0;
   return { from: from + lead, to: Math.max(from + lead, from + words.length - tail) };
@@ -362,13 +391,16 @@ function labelAt(
   let to = numeral.to;
   if (sign !== null)
     to = [...piecesBehind(text, lexicon, numeral.to, end)].find(({ piece }) => piece === sign)?.to ?? to;
+  // "3/9": the third of nine.
+  const total = /^\/\d{1,3}(?!\d)/.exec(text.slice(to, to + 4))?.[0].length ?? 0;
+  if (to === numeral.to) to += total;
   SIGNS_BEHIND.lastIndex = to;
   to += SIGNS_BEHIND.exec(text)?.[0].length ?? 0;
   const before = text.slice(start, numeral.from);
   const beside = /(?:\p{L}+|[^\s\p{L}\p{N}]+)[ \t.]*$/u.exec(before)?.[0].length ?? 0;
   // A count may stand before the label: that is no part of it.
   const from = atStart && (!/\d/.test(before) || before.length <= 6) ? start : numeral.from - beside;
-  const written = text.slice(from, to).replace(/^[^\p{L}\p{N}#]+|[^\p{L}\p{N}]+$/gu, '');
+  const written = text.slice(from, to).replace(/^[^\p{L}\p{N}#]+|\s*[([<{].*$|[^\p{L}\p{N}]+$/gu, '');
   return labelled(written === '' ? `Line ${line + 1}` : written, numeral, { from, to }, ROW.test(text.slice(from, to)));
 }
 
