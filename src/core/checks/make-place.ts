@@ -48,6 +48,13 @@ interface Piece {
   readonly counted: readonly CountedRound[];
 }
 
+interface Where {
+  readonly piece: Piece;
+  readonly certain: boolean;
+  /** No piece that may be meant has a round after this. */
+  readonly farthest: number;
+}
+
 /** Which piece a sentence speaks of. */
 class Pieces {
   readonly #all: readonly Piece[];
@@ -68,14 +75,16 @@ class Pieces {
    * The part that something is put on, as the sentence names it; the one that it stands in where it speaks of no other;
    * else any at all. Of several the one with most rounds.
    */
-  of(talk: Talk, sentence: string): { piece: Piece; certain: boolean } | null {
+  of(talk: Talk, sentence: string): Where | null {
     const own = talk.section === null ? this.#all.find(({ part }) => part === talk.part) : undefined;
     const targets = this.#named([...sentence.matchAll(TARGET)].map((match) => match[1] ?? ''));
     const others = this.#named(wordsOf(sentence)).filter((piece) => piece !== own);
     const alone = own && others.length === 0 && !JOINS.test(sentence);
     const pieces = targets.length > 0 ? targets : alone ? [own] : this.#all;
     const longest = pieces.reduce<Piece | null>((best, one) => (best && best.last >= one.last ? best : one), null);
-    return longest && { piece: longest, certain: new Set(pieces).size === 1 };
+    // What is named by nothing but where it stands may as well be another.
+    const farthest = targets.length > 0 ? longest?.last : Math.max(...this.#all.map(({ last }) => last));
+    return longest && { piece: longest, certain: new Set(pieces).size === 1, farthest: farthest ?? 0 };
   }
 
   #named(words: Iterable<string>): Piece[] {
@@ -83,13 +92,9 @@ class Pieces {
   }
 }
 
-function fault(
-  place: Place,
-  sentence: string,
-  where: { piece: Piece; certain: boolean } | null,
-): Pick<Found, 'message' | 'severity'> | null {
+function fault(place: Place, sentence: string, where: Where | null): Pick<Found, 'message' | 'severity'> | null {
   if (!where || where.piece.last === 0) return null;
-  const { piece, certain } = where;
+  const { piece, certain, farthest } = where;
   const { name } = piece.part;
   if (!place.rounds) {
     if (!SETS.test(sentence) || place.apart === null) return null;
@@ -99,6 +104,7 @@ function fault(
     };
   }
   const [first, last] = place.rounds;
+  if (Math.max(first, last) > piece.last && Math.max(first, last) <= farthest) return null;
   if (Math.max(first, last) > piece.last) {
     const said = first === last ? String(first) : `${first} and ${last}`;
     const many = roundsInWords(piece.last, piece.counted[0]?.round.kind ?? 'round');

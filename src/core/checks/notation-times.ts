@@ -8,7 +8,7 @@ export const notationTimes: Rule = {
   failing: { text: 'Rnd 1: 6 sc in MR (6)\nRnd 2: (1 sc, inc) (9)\n', says: ['3 times', '6'] },
   passing: 'Rnd 1: 6 sc in MR (6)\nRnd 2: (1 sc, inc) x 3 (9)\n',
   *check({ pattern, rounds }): Iterable<Found> {
-    const implied = impliedRepeats(pattern.parts);
+    const implied = impliedRepeats(pattern.parts, pattern.source.text);
     const first = rounds.find(({ round }) => implied.has(round));
     if (first)
       yield {

@@ -7,12 +7,12 @@ import { impliedRepeats } from './implied.js';
 import type { Ground, Obstacle, Outcome } from './outcome.js';
 import { mostPlausible, type Link } from './plausible.js';
 import { pieceCalled, referred, type Known, type Settled } from './references.js';
-import { fixedSize } from './tally.js';
+import { fixedSize, isFabric } from './tally.js';
 
 /** Counts every round of a pattern on the most plausible edge, and gives each its verdict. */
 export function countPattern(pattern: Pattern): CountedPattern {
   const rounds: CountedRound[] = [];
-  const implied = impliedRepeats(pattern.parts);
+  const implied = impliedRepeats(pattern.parts, pattern.source.text);
   const earlier: Earlier = { counted: [], lastEdges: new Map(), pieces: new Map(), settled: new Map() };
   for (const part of pattern.parts) {
     const counted = countPart(pattern, part, earlier, implied);
@@ -195,7 +195,7 @@ function groundOf(
         : (near.findLast((rounds) => leavesLoops(rounds, into.round, into.loops)) ??
           near.findLast((rounds) => roundNumbered(rounds, into.round) !== undefined) ??
           []);
-    return { kind: 'edge', length: freeLoopCount(rounds, into.round, into.loops) };
+    return { kind: 'edge', length: freeLoopCount(rounds, into.round, into.loops) ?? into.count ?? null };
   }
   const partBefore = before.at(-1);
   if (partBefore) return { kind: 'edge', length: shareOf(partBefore, round, stretch.divided) };
@@ -317,6 +317,7 @@ function linkOf(
   return {
     stated,
     needs: round.reference || round.unread.length > 0 || !size || size.into === 0 ? null : size.into,
+    keeps: keepsCount(round),
     on: (edge) => {
       const known = remembered.get(edge);
       if (known) return known;
@@ -344,6 +345,14 @@ function linkOf(
       });
     },
   };
+}
+
+/** "sc around": whatever the edge, as many are made. */
+function keepsCount({ steps, unread, reference }: Round): boolean {
+  const fabric = steps.filter(isFabric);
+  const only = fabric[0];
+  if (unread.length > 0 || reference || fabric.length !== 1 || only?.kind !== 'work') return false;
+  return only.amount.kind === 'fill' && only.amount.leave === 0 && only.per === only.over && only.place.kind === 'edge';
 }
 
 /** A link that can also tell what each step did. */

@@ -11,7 +11,7 @@ const HABIT = 3;
  * forgotten, and nothing is changed.
  * @returns the steps of those rounds as they are meant; empty where the pattern has no such habit.
  */
-export function impliedRepeats(parts: readonly Part[]): ReadonlyMap<Round, readonly Step[]> {
+export function impliedRepeats(parts: readonly Part[], text: string): ReadonlyMap<Round, readonly Step[]> {
   const found = new Map<Round, readonly Step[]>();
   let said = 0;
   for (const { stretches } of parts)
@@ -25,7 +25,32 @@ export function impliedRepeats(parts: readonly Part[]): ReadonlyMap<Round, reado
         else if (saysOnce(round, edge)) found.set(round, toTheEnd(round.steps));
       }
   // Who says elsewhere how often has forgotten it here.
-  return found.size < HABIT || found.size < said ? new Map() : found;
+  if (found.size < HABIT || found.size < said) return new Map();
+  return new Map([...found, ...saidAlike(parts, found, text)]);
+}
+
+/** Rounds that don't come out, and end with the words with which at least three others say that they are repeated. */
+function saidAlike(
+  parts: readonly Part[],
+  found: ReadonlyMap<Round, readonly Step[]>,
+  text: string,
+): [Round, readonly Step[]][] {
+  const often = new Map<string, number>();
+  for (const round of found.keys())
+    for (const words of talkIn(round, text)) often.set(words, (often.get(words) ?? 0) + 1);
+  const said = new Set([...often].filter(([, count]) => count >= HABIT).map(([words]) => words));
+  if (said.size === 0) return [];
+  const rounds = parts.flatMap(({ stretches }) => stretches.flatMap((stretch) => stretch.rounds));
+  return rounds
+    .filter(
+      (round) =>
+        !found.has(round) && onceIn(round.steps).length > 0 && talkIn(round, text).some((words) => said.has(words)),
+    )
+    .map((round) => [round, toTheEnd(round.steps)]);
+}
+
+function talkIn({ remarks }: Round, text: string): string[] {
+  return remarks.map(({ from, to }) => text.slice(from, to).trim().toLowerCase());
 }
 
 /** Whether a round comes to its stated count when all of it is repeated to the end of its edge, and not as it stands. */

@@ -22,12 +22,23 @@ const outcome = (edge: number | null, into: number | null, made: number | null):
 const fixed = (into: number, made: number, stated: number | null = made): Link => ({
   stated,
   needs: into,
+  keeps: false,
   on: (edge) => outcome(edge, into, made),
 });
 /** "sc around" */
-const plain = (stated: number | null): Link => ({ stated, needs: null, on: (edge) => outcome(edge, edge, edge) });
+const plain = (stated: number | null): Link => ({
+  stated,
+  needs: null,
+  keeps: true,
+  on: (edge) => outcome(edge, edge, edge),
+});
 /** An instruction that was not understood. */
-const unread = (stated: number | null): Link => ({ stated, needs: null, on: (edge) => outcome(edge, null, null) });
+const unread = (stated: number | null): Link => ({
+  stated,
+  needs: null,
+  keeps: false,
+  on: (edge) => outcome(edge, null, null),
+});
 
 const blames = (links: readonly Link[], edge: number | null) =>
   mostPlausible(links, edge).map(({ blame, carried }) => [blame, carried]);

@@ -36,6 +36,8 @@ export interface Link {
   readonly on: (edge: number | null) => Outcome;
   /** Stitches of the edge that the instruction needs, where it doesn't adapt; null where it does. */
   readonly needs: number | null;
+  /** It makes as many stitches as it is worked into, however many those are. */
+  readonly keeps: boolean;
 }
 
 export interface Explained {
@@ -67,7 +69,7 @@ export function mostPlausible(links: readonly Link[], edge: number | null): Expl
   for (let i = 0; i < links.length; i += 1) {
     const link = links[i];
     if (!link) break;
-    const wanted = links[i + 1]?.needs ?? null;
+    const wanted = wantedAfter(links, i);
     const next = new Map<number | null, Node>();
     for (const [length, before] of states) {
       const outcome = link.on(length);
@@ -88,6 +90,17 @@ export function mostPlausible(links: readonly Link[], edge: number | null): Expl
   }
   return explained.reverse();
 }
+
+/** What the next round that doesn't adapt needs, where those before it keep the count. */
+function wantedAfter(links: readonly Link[], index: number): number | null {
+  for (let i = index + 1; i <= index + FARTHEST; i += 1) {
+    const link = links[i];
+    if (!link?.keeps || link.stated !== null) return link?.needs ?? null;
+  }
+  return null;
+}
+
+const FARTHEST = 8;
 
 function cheapest(states: ReadonlyMap<number | null, Node>): Map<number | null, Node> {
   return new Map([...states].sort(([, a], [, b]) => a.cost - b.cost).slice(0, MOST_COUNTS));

@@ -4,7 +4,7 @@ import type { Instruction, Round, RoundReference } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
 import type { Gist } from '../reading/gist/gist.js';
 import { SENSES, type Sense } from '../reading/hand.js';
-import { COSTS, Habits } from './habits.js';
+import { COSTS, Habits, type Reason } from './habits.js';
 
 /** All ways to take the words of an instruction, when some of them mean what is given. */
 export type Gists = (span: Span, senses: ReadonlyMap<string, Sense>) => readonly Gist[];
@@ -18,8 +18,8 @@ export interface Evidence {
 /** One way to take a round. `instruction` is null for what the forms have read. */
 interface Candidate {
   readonly instruction: Instruction | null;
-  /** What it departs in, as `symbol: way`; see `Habits`. */
-  readonly reasons: readonly string[];
+  /** What it rests on; see `Habits`. */
+  readonly reasons: readonly Reason[];
   /** Words passed over that stand in no other round. */
   readonly passed: number;
   /** The forms have read all words of the round: to take it otherwise needs others that bear that out. */
@@ -45,7 +45,7 @@ interface Node {
 }
 
 /** What is taken otherwise than the forms have read it. */
-const DEPARTS = 'read: by its gist';
+const DEPARTS: Reason = { what: 'read', ways: ['by its gist'], usual: false };
 /** A word is worked out where it stands in so many rounds. */
 const FEWEST = 2;
 const MOST_WORDS = 16;
@@ -119,7 +119,7 @@ function isSettled({ verdict }: CountedRound): boolean {
 function wordsOf(habits: Habits, frequent: ReadonlySet<string>): Map<string, Sense> {
   const words = new Map<string, Sense>();
   for (const word of frequent) {
-    const way = habits.usual(word);
+    const way = habits.usual(`"${word}"`);
     const sense = SENSES.find((one) => one === way);
     if (sense && sense !== 'nothing') words.set(word, sense);
   }
@@ -193,8 +193,8 @@ function candidatesOf(counted: CountedRound, { text, rounds, gists, frequent, bu
       candidates.push({
         instruction,
         reasons: [
-          ...[...senses].map(([word, sense]) => `${word}: ${sense}`),
-          ...gist.words.filter((word) => frequent.has(word)).map((word) => `${word}: nothing`),
+          ...[...senses].map(([word, sense]) => senseOf(word, sense)),
+          ...gist.words.filter((word) => frequent.has(word)).map((word) => senseOf(word, 'nothing')),
           ...gist.chosen,
         ],
         passed: gist.words.filter((word) => !frequent.has(word)).length,
@@ -207,6 +207,10 @@ function candidatesOf(counted: CountedRound, { text, rounds, gists, frequent, bu
     }
   }
   return candidates;
+}
+
+function senseOf(word: string, sense: Sense): Reason {
+  return { what: `"${word}"`, ways: [sense], usual: sense === 'nothing', word: true };
 }
 
 /** "The last two rounds" by their numbers; of the piece at hand, or of one that is named. */

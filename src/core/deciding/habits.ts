@@ -1,3 +1,5 @@
+import type { Choice } from '../reading/gist/choices.js';
+
 /**
  * Costs of what a hand may have meant, in bits: the less likely, the dearer. They stand on one scale with the slip of a pen,
  * so that nothing is taken in a way that is less likely than that.
@@ -16,64 +18,67 @@ export const COSTS = {
   /** A word passed over, where the round comes out without it, and where it doesn't. */
   passedProved: 0.3,
   passed: 3,
-  /** A way that no other round bears out: dearer than a slip. */
+  /** What is meant in the usual way, and no other round shows that this hand does not mean it so. */
+  usual: 1,
+  /** A way that no other round bears out: dearer than a slip, and dearest for what a word means. */
   alone: 9,
-  /** A way that one other round bears out; and as dear as a slip where all words have been read. */
-  once: 5,
-  departsOnce: 8,
+  wordAlone: 13,
+  /** A way that one other round bears out. */
+  once: 3,
   /** A way of which nothing is known yet. */
   unknown: 2,
 } as const;
+
+/** What a round has been taken to mean: the choices made for it, and the senses given to words. */
+export interface Reason extends Choice {
+  /** It is about what a word means. */
+  readonly word?: true;
+}
 
 /** What the rounds of a hand have been taken to mean, and so what it usually means. */
 export class Habits {
   readonly #used = new Map<string, Map<string, Set<number>>>();
   readonly #known: boolean;
 
-  /** @param taken the reasons of each round, as `symbol: way`; `way|way` where it can't be told which of two. */
-  constructor(taken: readonly (readonly string[])[]) {
+  /** @param taken the reasons of each round. */
+  constructor(taken: readonly (readonly Reason[])[]) {
     this.#known = taken.length > 0;
     taken.forEach((reasons, round) => {
-      for (const reason of reasons) {
-        const [symbol, way] = partsOf(reason);
-        const ways = this.#used.get(symbol) ?? new Map<string, Set<number>>();
-        for (const one of way.split('|')) ways.set(one, (ways.get(one) ?? new Set()).add(round));
-        this.#used.set(symbol, ways);
+      for (const { what, ways } of reasons) {
+        const used = this.#used.get(what) ?? new Map<string, Set<number>>();
+        for (const way of ways) used.set(way, (used.get(way) ?? new Set()).add(round));
+        this.#used.set(what, used);
       }
     });
   }
 
   /** What taking a round so costs, by what the other rounds bear out. */
-  costOf(reasons: readonly string[], round: number): number {
-    return reasons.reduce((sum, reason) => sum + this.#cost(reason, round), 0);
+  costOf(reasons: readonly Reason[], round: number): number {
+    // What is meant alike twice in a round is one habit.
+    const costs = new Map(reasons.map((reason) => [`${reason.what} ${reason.ways.join()}`, this.#cost(reason, round)]));
+    return [...costs.values()].reduce((sum, cost) => sum + cost, 0);
   }
 
-  #cost(reason: string, round: number): number {
-    if (!this.#known) return COSTS.unknown;
-    const [symbol, way] = partsOf(reason);
-    return Math.min(...way.split('|').map((one) => this.#costOfWay(symbol, one, round)));
+  #cost(reason: Reason, round: number): number {
+    if (!this.#known) return reason.usual ? COSTS.usual : COSTS.unknown;
+    return Math.min(...reason.ways.map((way) => this.#costOfWay(reason, way, round)));
   }
 
-  #costOfWay(symbol: string, way: string, round: number): number {
-    const ways = this.#used.get(symbol);
+  #costOfWay({ what, usual, word }: Reason, way: string, round: number): number {
+    const used = this.#used.get(what);
     const others = (rounds: ReadonlySet<number> | undefined) =>
       rounds ? rounds.size - (rounds.has(round) ? 1 : 0) : 0;
-    const count = others(ways?.get(way));
-    if (count === 0) return COSTS.alone;
-    if (count === 1) return symbol === 'read' ? COSTS.departsOnce : COSTS.once;
-    const all = new Set([...(ways?.values() ?? [])].flatMap((rounds) => [...rounds]));
-    return Math.log2(others(all) / count);
+    const all = others(new Set([...(used?.values() ?? [])].flatMap((rounds) => [...rounds])));
+    const count = others(used?.get(way));
+    if (count === 0) return usual && all < 2 ? COSTS.usual : word ? COSTS.wordAlone : COSTS.alone;
+    if (count === 1) return usual ? COSTS.usual : COSTS.once;
+    return Math.log2(all / count);
   }
 
-  /** The way in which a symbol is mostly taken; null where fewer than two rounds take it so. */
-  usual(symbol: string): string | null {
-    const ways = [...(this.#used.get(symbol) ?? [])].sort(([, a], [, b]) => b.size - a.size);
+  /** The way in which something is mostly taken; null where fewer than two rounds take it so. */
+  usual(what: string): string | null {
+    const ways = [...(this.#used.get(what) ?? [])].sort(([, a], [, b]) => b.size - a.size);
     const best = ways[0];
     return best && best[1].size >= 2 ? best[0] : null;
   }
-}
-
-function partsOf(reason: string): [symbol: string, way: string] {
-  const at = reason.indexOf(': ');
-  return [reason.slice(0, at), reason.slice(at + 2)];
 }

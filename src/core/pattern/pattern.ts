@@ -81,7 +81,13 @@ export interface Stretch {
   readonly name: string | null;
   readonly start: PieceStart | null;
   /** Loops left free earlier that this stretch is worked into, where its lead says so. */
-  readonly into: { readonly loops: 'front' | 'back' | null; readonly round: number | null; readonly span: Span } | null;
+  readonly into: {
+    readonly loops: 'front' | 'back' | null;
+    readonly round: number | null;
+    /** How many there are, where the words say it. */
+    readonly count?: number;
+    readonly span: Span;
+  } | null;
   /** The words before its first round divide the edge, or pass over a part of it: the stretch takes a share. */
   readonly divided: boolean;
   readonly rounds: readonly Round[];

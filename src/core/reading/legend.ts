@@ -37,7 +37,7 @@ const SIGN =
 /** "s sc, i two sc in one, d two sc together" */
 const LETTER =
   /^\s*(\p{Ll})\s+((?:\d|two|three|sc|dc|hdc|htr|tr|single|double|half|treble|inc|dec|slip|sl)[^)]{0,40})/u;
-const SIGNS_IN_LINE = /([^\s\p{L}\d(){}[\],;."“”'’]{1,2})\s*=\s*([^,;]{2,40})/gu;
+const SIGNS_IN_LINE = /([^\s\p{L}\d(){}[\],;."“”'’]{1,2})\s*=\s*(?=[^,;]{0,40}\p{L}{2})([^,;]{2,40})/gu;
 /** Words that a sentence can begin with, and that no hand calls a stitch by. */
 const NO_TERM =
   /^(?:this|that|these|those|it|there|here|which|what|he|she|they|we|i|you|rounds?|rows?|rnds?|rd|yarn|hook|colou?r|stitch(?:es)?|sts?|one|all|each|every|body|head|the|first|last|next|work)(?!\p{L})/iu;

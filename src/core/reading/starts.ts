@@ -1,4 +1,5 @@
 import { cardinal } from '../vocabulary/numbers.js';
+import { numeralsIn } from './page/numerals.js';
 import type { PieceStart, Stretch } from '../pattern/pattern.js';
 
 const CHAINS =
@@ -36,12 +37,42 @@ export function freeLoopsIn(prose: string, offset: number): Stretch['into'] {
     return { loops: null, round: Number(stitches[1]), span: { from, to: from + stitches[0].length } };
   }
   const match = LOOPS.exec(prose);
+  if (!match) return loopsLeft(prose, offset);
   const round = Number(match?.[2] ?? match?.[3]) || cardinal(match?.[2]?.toLowerCase() ?? '');
-  if (!match || round === null) return null;
+  if (round === null) return loopsLeft(prose, offset);
   const side = match[1]?.toLowerCase();
   return {
     loops: side === 'front' || side === 'back' ? side : null,
     round,
     span: { from: offset + match.index, to: offset + match.index + match[0].length },
+  };
+}
+
+/** "in the 24 front loops that t) has left", "in the front loops that 25 left, there are 24" */
+const LEFT =
+  /(?:(\d{1,3})\s+)?(?<!\p{L})(front|back|free)\s+(?:loops?|lps?|links?|threads?)(?!\p{L})([^.!?\n]{0,90})/iu;
+const SO_MANY = /(?:there|these|they) are\s+(\d{1,3})|(\d{1,3})\s+(?:of them|in all|loops)/iu;
+
+/** Loops that a round has left free, which is named in a way of its own, or that are only counted. */
+function loopsLeft(prose: string, offset: number): Stretch['into'] {
+  const match = LEFT.exec(prose);
+  if (!match) return null;
+  const [all, before, side = '', behind = ''] = match;
+  const told = SO_MANY.exec(behind);
+  const count = Number(before ?? told?.[1] ?? told?.[2] ?? 0);
+  const words = told ? behind.slice(0, told.index) : behind;
+  const by = /(?<!\p{L})(?:that|which|of|by|from|left)(?!\p{L})/iu.exec(words);
+  const named = by
+    ? numeralsIn(words, { from: by.index, to: words.length }).find(
+        ({ kind, to }) => kind !== 'letter' || /^[).:]/.test(words.slice(to)),
+      )
+    : undefined;
+  if (!named && count === 0) return null;
+  const loops = side.toLowerCase();
+  return {
+    loops: loops === 'front' || loops === 'back' ? loops : null,
+    round: named?.first ?? null,
+    ...(count > 0 ? { count } : {}),
+    span: { from: offset + match.index, to: offset + match.index + all.length },
   };
 }

@@ -111,7 +111,7 @@ export const remark: InstructionForm = {
       : WEAK_REMARK_LEADS.has(first.word) || (reader.steps.length > 0 && beginsSentence(reader, at))
         ? endOfPlainSentence(reader, at)
         : null;
-    if (end === null) return null;
+    if (end === null || saysTimes(reader, at, end)) return null;
     const span = spanBetween(reader, at, end);
     for (let i = at; i < end; i += 1) {
       if (FLAT.test(tokenAt(reader, i)?.word ?? '') || meaningAt(reader, i, 'both-layers')) {
@@ -123,6 +123,14 @@ export const remark: InstructionForm = {
     return end;
   },
 };
+
+/** "and again 5 times": how often something is done is no talk. */
+function saysTimes(reader: Reader, from: number, to: number): boolean {
+  for (let i = from; i < to; i += 1)
+    if (tokenAt(reader, i)?.kind === 'number' && meaningAt(reader, i + 1, 'times') && !isWord(reader, i + 1, 'x', '×'))
+      return true;
+  return false;
+}
 
 /** Index after the talk: where crochet begins again, or the sentence ends. Null where crochet in it must not be done. */
 function endOfTalk(reader: Reader, at: number, talk: boolean): number | null {

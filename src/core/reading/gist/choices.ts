@@ -1,29 +1,42 @@
+/** How something was taken that may be meant in several ways. */
+export interface Choice {
+  readonly what: string;
+  /** Several where it can't be told which of them it is. */
+  readonly ways: readonly string[];
+  /** The way in which most people mean it. */
+  readonly usual: boolean;
+}
+
 /** Where the words leave it open how they are meant, one of several ways is chosen. */
 export interface Chooser {
-  /** One of the ways in which something may be meant; a single one is no choice. */
+  /**
+   * One of the ways in which something may be meant, the usual one first; a single one is no choice. `way|way` is one that
+   * can't be told from another.
+   */
   choose<Way extends string>(what: string, ways: readonly [Way, ...Way[]]): Way;
 }
 
 /**
  * Runs a reading once for every way to choose in it, the first ways first.
  * @param most runs at most.
- * @returns what each run came to, with the ways that were chosen in it, as `what: way`.
+ * @returns what each run came to, with the choices that were made in it.
  */
 export function everyChoice<Result>(
   run: (chooser: Chooser) => Result,
   most: number,
-): { result: Result; chosen: readonly string[] }[] {
-  const found: { result: Result; chosen: readonly string[] }[] = [];
+): { result: Result; chosen: readonly Choice[] }[] {
+  const found: { result: Result; chosen: readonly Choice[] }[] = [];
   let path: number[] = [];
   for (;;) {
     const sizes: number[] = [];
-    const chosen: string[] = [];
+    const chosen: Choice[] = [];
     const result = run({
       choose(what, ways) {
         if (ways.length === 1) return ways[0];
         const at = sizes.push(ways.length) - 1;
-        const way = ways[path[at] ?? 0] ?? ways[0];
-        chosen.push(`${what}: ${way}`);
+        const index = path[at] ?? 0;
+        const way = ways[index] ?? ways[0];
+        chosen.push({ what, ways: way.split('|'), usual: index === 0 });
         return way;
       },
     });

@@ -4,14 +4,14 @@ import type { Sense } from '../hand.js';
 import type { Lexicon } from '../lexicon.js';
 import { wordsOf } from '../instruction.js';
 import type { Span } from '../../text/source.js';
-import { everyChoice, type Chooser } from './choices.js';
+import { everyChoice, type Choice, type Chooser } from './choices.js';
 import { referenceIn } from './reference.js';
 import { itemsOf, spanOf, type Item } from './items.js';
 
 /** One way to take an instruction, with the choices that were made for it. */
 export interface Gist {
   readonly instruction: Instruction;
-  readonly chosen: readonly string[];
+  readonly chosen: readonly Choice[];
   /** Words without a meaning that were passed over, and where. */
   readonly words: readonly string[];
   readonly passed: readonly Span[];
@@ -58,7 +58,7 @@ const NO_INSTRUCTION: Instruction = {
   foreign: [],
   remarks: [],
 };
-const NOTHING_FOUND = { chosen: ['read: a reference'], words: [], passed: [] };
+const NOTHING_FOUND = { chosen: [], words: [], passed: [] };
 
 interface Told {
   readonly value: number;
@@ -216,7 +216,7 @@ class Taking {
           break;
         case 'each':
           // "all six times"
-          i = this.#timesAt(i + 1) ? i + 1 : this.#leading(i, standing, depth, push);
+          i = this.#timesAt(this.#afterWords(i + 1)) ? i + 1 : this.#leading(i, standing, depth, push);
           break;
         case 'around':
         case 'in':
@@ -524,6 +524,8 @@ class Taking {
       push(work(shape, once, EDGE, spanOf(this.#items, start ?? at, i + 1)));
       return i + 1;
     }
+    if (tool.stitch === 'slip' && before === null && standing.at(-1)?.step.kind === 'chain')
+      return this.#closing(at, push);
     let after: number | null = null;
     // "dc inc ×6": the sign may be of all that stands before it.
     const signed =
@@ -581,6 +583,14 @@ class Taking {
     for (const step of this.#placed(shape, count, target, span))
       push(step.kind === 'work' && source ? { ...step, source: source.name } : step);
     return source?.next ?? next;
+  }
+
+  /** "ch 12, sl st to the first ch to close the ring": the words up to the end of the clause. */
+  #closing(at: number, push: (step: Step) => void): number {
+    let next = at + 1;
+    while (this.#at(next) && !this.#is(next, 'break', 'close', 'open', 'tool')) next += 1;
+    push({ kind: 'join', span: spanOf(this.#items, at, next) });
+    return next;
   }
 
   /** "(over the 12 of) the first leg": the piece that stitches belong to. */
@@ -645,8 +655,11 @@ class Taking {
       const item = this.#at(i);
       if (item === undefined) break;
       if (item.is === 'in') inside = true;
-      else if (item.is === 'each') each = true;
-      else if (item.is === 'around') around = true;
+      else if (item.is === 'each') {
+        // "all that 6 times"
+        if (this.#timesAt(this.#afterWords(i + 1))) break;
+        each = true;
+      } else if (item.is === 'around') around = true;
       else if (item.is === 'next') next1 = true;
       else if (item.is === 'same') same = true;
       else if (item.is === 'last') last = true;
