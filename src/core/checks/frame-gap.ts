@@ -16,7 +16,14 @@ export const frameGap: Rule = {
       const message = inside
         ? `${round.round.label} leaves out ${numbers}.`
         : `${round.round.label} follows ${before.round.label}: ${numbers} ${missing.length === 1 ? 'is' : 'are'} missing.`;
-      yield { span: round.round.labelSpan, round, message, fixes: renumbered(counted.pattern.source, step) };
+      // Where rounds grow from the bottom of a table, the one before stands below.
+      const upwards = before.round.labelSpan.from > round.round.labelSpan.from;
+      yield {
+        span: (upwards ? before : round).round.labelSpan,
+        round,
+        message,
+        fixes: renumbered(counted.pattern.source, step),
+      };
     }
   },
 };

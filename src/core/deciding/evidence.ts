@@ -130,8 +130,7 @@ function wordsOf(habits: Habits, frequent: ReadonlySet<string>): Map<string, Sen
 function wordsOften(text: string, rounds: readonly CountedRound[], gists: Gists): ReadonlySet<string> {
   const often = new Map<string, number>();
   for (const counted of rounds) {
-    if (isSettled(counted)) continue;
-    const words = new Set([...passedIn(counted, gists), ...otherwiseIn(text, counted)]);
+    const words = new Set([...(isSettled(counted) ? [] : passedIn(counted, gists)), ...otherwiseIn(text, counted)]);
     for (const word of words) often.set(word, (often.get(word) ?? 0) + 1);
   }
   const frequent = [...often].filter(([, count]) => count >= FEWEST).sort(([, a], [, b]) => b - a);

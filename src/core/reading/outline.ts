@@ -22,6 +22,8 @@ import type { Lexicon } from './lexicon.js';
 import { COUNT_AT_END, IN_RING, Lookahead } from './lookahead.js';
 import { chainStartIn, freeLoopsIn } from './starts.js';
 import { nameIn } from './page/parts.js';
+import { NO_INSTRUCTION } from './gist/gist.js';
+import { referenceIn } from './gist/reference.js';
 import { beginsInRing, isInstruction, mayInstruct, wordsBeforeWork } from './unlabelled.js';
 import { Yarns } from './yarns.js';
 
@@ -208,6 +210,7 @@ class Outliner {
       return;
     }
     this.#inlineSection(index, text, span);
+    if (this.#likeOther(span, text)) return;
     const begun = this.#units.units.length === 0 || this.#part !== null;
     if (begun && (this.#unlabelled(index, span, text) || this.#pieceInLine(index, span, text))) return;
     this.#addProse(span);
@@ -230,6 +233,33 @@ class Outliner {
     if (first && first.span.from > contentStart(this.#source.text, line.from, line.to) && line.from >= before)
       this.#addProse({ from: line.from, to: first.span.from });
     for (const unit of units) this.#unit(unit);
+  }
+
+  /** "Just like the first leg, I to VIII": a piece whose rounds have been told with another, between the units of the page. */
+  #likeOther(line: Span, text: string): boolean {
+    if (this.#units.units.length === 0 || !this.#pending || text.length > 120) return false;
+    const reference = referenceIn(this.#source.text, line);
+    const stem = reference?.part?.split(' ').at(-1)?.replace(/s$/, '');
+    const like = stem === undefined ? undefined : this.#parts.findLast(({ name }) => name.toLowerCase().includes(stem));
+    if (!reference || !like) return false;
+    const all = like.stretches.flatMap(({ rounds }) => rounds.flatMap(({ numbers }) => numbers));
+    const [first, last] = [reference.rounds[0] ?? all[0], reference.rounds.at(-1) ?? all.at(-1)];
+    if (first === undefined || last === undefined) return false;
+    const numbers = all.filter((number) => number >= first && number <= last);
+    const label = {
+      span: line,
+      bodyFrom: line.from,
+      text: firstWords(text),
+      from: first,
+      to: last,
+      numbers,
+      kind: null,
+      series: '',
+    };
+    this.#begin(label);
+    const reading = { ...NO_INSTRUCTION, reference: { ...reference, rounds: numbers } };
+    this.#stretch?.rounds.push(this.#roundOf({ label, from: line.from, bodyFrom: line.from, to: line.to }, reading));
+    return true;
   }
 
   #unit(unit: Unit): void {

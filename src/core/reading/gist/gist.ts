@@ -48,7 +48,7 @@ export function gistsOf(text: string, span: Span, lexicon: Lexicon, senses: Read
   return [...taken, ...referring];
 }
 
-const NO_INSTRUCTION: Instruction = {
+export const NO_INSTRUCTION: Instruction = {
   steps: [],
   stated: null,
   reference: null,
@@ -206,6 +206,7 @@ class Taking {
         }
         case 'times':
           if (item.times === null) i = this.#timesSign(i, standing);
+          else if (this.#placedOnly(i + 1)) i = this.#unnamed(i, item.times, push);
           else {
             this.#wrap(standing, { kind: 'times', times: item.times }, item);
             i += 1;
@@ -219,14 +220,24 @@ class Taking {
           i = this.#timesAt(this.#afterWords(i + 1)) ? i + 1 : this.#leading(i, standing, depth, push);
           break;
         case 'around':
-        case 'in':
+        case 'in': {
+          // "in the back loops", "into the back link": where, and not how many.
+          const behind = this.#afterWords(i + 1);
+          if (this.#is(behind, 'loops') || (behind > i + 1 && this.#is(behind, 'break'))) {
+            for (let word = i + 1; word < behind; word += 1) this.#pass(word);
+            i = behind;
+            break;
+          }
+          i = this.#leading(i, standing, depth, push);
+          break;
+        }
         case 'next':
         case 'last':
           i = this.#leading(i, standing, depth, push);
           break;
         case 'word':
         case 'rounds':
-          this.#passed.push({ from: item.from, to: item.to });
+          this.#pass(i);
           i += 1;
           break;
         default:
@@ -240,6 +251,11 @@ class Taking {
       push(repeated(body, said.amount, spanOf(this.#items, from, to)));
     }
     return standing.map(({ step }) => step);
+  }
+
+  #pass(i: number): void {
+    const item = this.#at(i);
+    if (item) this.#passed.push({ from: item.from, to: item.to });
   }
 
   /** Where a clause ends that holds neither a figure nor a stitch; the same index where it holds one. */
@@ -372,6 +388,22 @@ class Taking {
     return { times: number.value + more, next: i };
   }
 
+  /** Whether words of a place follow, and no stitch before them: "twice in the next". */
+  #placedOnly(at: number): boolean {
+    if (!this.#is(at, 'in')) return false;
+    const target = this.#target(at);
+    const after = this.#afterWords(target.next);
+    return target.next > at && !this.#is(after, 'tool', 'number') && target.place === null;
+  }
+
+  /** So many of the stitch that the round is of. */
+  #unnamed(at: number, count: number, push: (step: Step) => void): number {
+    const target = this.#target(at + 1);
+    const shape = { stitch: null, per: 1, over: 1 };
+    for (const step of this.#placed(shape, count, target, spanOf(this.#items, at, target.next))) push(step);
+    return target.next;
+  }
+
   /** "×6" where nothing about a place follows. */
   #signed(at: number): { times: number; next: number } | null {
     const sign = this.#at(at);
@@ -387,6 +419,8 @@ class Taking {
       this.#wrap(standing, { kind: 'times', times: times.times }, spanOf(this.#items, at, times.next));
       return times.next;
     }
+    // "one in one, two in the next"
+    if (!item.ordinal && this.#placedOnly(at + 1)) return this.#unnamed(at, item.value, push);
     // "four rounds of that"
     if (!item.ordinal && this.#is(at + 1, 'rounds')) {
       this.#rounds = { value: item.value, span: spanOf(this.#items, at, at + 2) };
@@ -486,6 +520,17 @@ class Taking {
     const before =
       number?.is === 'number' && !number.ordinal && this.#is(this.#afterWords(i + 1), 'tool') ? number : null;
     if (before) i = this.#afterWords(i + 1);
+    const members = target.each && target.count === null && target.ranks.length === 0 ? this.#members(i) : null;
+    if (members && this.#chooser.choose('in each', ['the first', 'all that follow']) === 'all that follow') {
+      push({
+        kind: 'group',
+        members: members.works,
+        amount: FILL,
+        place: EDGE,
+        span: spanOf(this.#items, at, members.next),
+      });
+      return members.next;
+    }
     if (this.#is(i, 'tool')) return this.#tool(i, before?.value ?? null, at, standing, push, target);
     if (this.#is(i, 'together') && target.ranks.length === 0 && target.count !== null) {
       push(work({ stitch: null, per: 1, over: target.count }, once, EDGE, spanOf(this.#items, at, i + 1)));
@@ -501,7 +546,33 @@ class Taking {
       this.#wrap(standing, { kind: 'fill', leave: 0 }, spanOf(this.#items, at, target.next));
       return target.next;
     }
+    // "simply go round"
+    if (target.around && !target.each && !standing.some(({ step }) => isFabric(step))) {
+      push(work({ stitch: null, per: 1, over: 1 }, FILL, EDGE, spanOf(this.#items, at, target.next)));
+      return target.next;
+    }
     throw FAILS;
+  }
+
+  /** "(into each loop) 1 sl st, 6 ch, 1 sl st": several things that are all done in one stitch; null for a single one. */
+  #members(tool: number): { works: Work[]; next: number } | null {
+    const works: Work[] = [];
+    let i = this.#is(tool - 1, 'number') ? tool - 1 : tool;
+    for (;;) {
+      const number = this.#at(i);
+      const count = number?.is === 'number' && !number.ordinal ? number.value : 1;
+      const at = number?.is === 'number' ? i + 1 : i;
+      const item = this.#at(at);
+      if (item?.is !== 'tool' && item?.is !== 'chain') break;
+      const span = spanOf(this.#items, i, at + 1);
+      const shape = item.is === 'tool' ? item : ({ stitch: 'chain', per: 1, over: 1 } as const);
+      works.push(work(shape, often(count), EDGE, span));
+      i = at + 1;
+      if (!this.#is(i, 'break', 'and')) break;
+      i += 1;
+    }
+    const end = this.#is(i - 1, 'break', 'and') ? i - 1 : i;
+    return works.length > 1 ? { works, next: end } : null;
   }
 
   /** A stitch with how many, and where they go. */
@@ -556,7 +627,15 @@ class Taking {
         );
         return figure + 2;
       }
+      // "sc 2 inc": the figure is of the one or of the other.
+      const between = figure === i && !number.glued && this.#is(figure + 1, 'tool');
       if (
+        between &&
+        this.#chooser.choose('a figure between', ['of what follows', 'of what is before']) === 'of what is before'
+      ) {
+        after = number.value;
+        i = figure + 1;
+      } else if (
         figure > i ||
         number.glued ||
         (!this.#timesAt(i) && !this.#is(figure + 1, 'tool', 'open', 'times', 'chain'))

@@ -3,6 +3,7 @@ import type { Span } from '../../text/source.js';
 import type { Loops, StitchId } from '../../vocabulary/stitches.js';
 import type { Lexicon, Meaning } from '../lexicon.js';
 import type { Token } from '../lexer.js';
+import { numeralsIn } from '../page/numerals.js';
 import type { Sense } from '../hand.js';
 
 /** What is left of the words of an instruction when only what can bear on its count is kept. */
@@ -110,6 +111,12 @@ export function itemsOf(tokens: readonly Token[], lexicon: Lexicon, senses: Read
       i += 1;
       continue;
     }
+    // "into a loop go six": the loop of yarn that a piece begins in.
+    if (token.word === 'loop' && items.length === 1 && items[0]?.is === 'in') {
+      items.push({ is: 'ring', from, to });
+      i += 1;
+      continue;
+    }
     const own = token.kind === 'word' ? ofSense(senses.get(token.word)) : null;
     const phrase = own ? null : lexeme && (token.kind !== 'number' || lexeme.length > 1) ? lexeme : null;
     const item = phrase ? meant(phrase.meaning, token) : shortens(tokens, i) ? 'nothing' : bare(token, senses);
@@ -183,6 +190,11 @@ function bare(token: Token, senses: ReadonlyMap<string, Sense>): ItemKind | 'not
     if (token.word === '=') return { is: 'total' };
     return STRONG.test(token.word) ? { is: 'break', strong: true } : 'nothing';
   }
+  const roman =
+    token.raw.length > 1 && /^[IVX]+$/.test(token.raw)
+      ? numeralsIn(token.raw, { from: 0, to: token.raw.length })[0]
+      : undefined;
+  if (roman) return { is: 'number', value: roman.first, ordinal: false, glued: false };
   return ofSense(senses.get(token.word)) ?? { is: 'word', word: token.word };
 }
 

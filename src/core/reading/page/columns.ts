@@ -1,27 +1,17 @@
 import { once, type Step, type Work } from '../../pattern/instruction.js';
 import type { Instruction, PieceStart } from '../../pattern/pattern.js';
 import type { Span } from '../../text/source.js';
+import { NO_INSTRUCTION } from '../gist/gist.js';
 import type { Unit } from './unit.js';
 
 /** The instruction of a unit, where columns of their own say a part of it: how often, by how much, or the same again. */
 export function instructionOf(unit: Unit, read: Instruction, start: PieceStart | null): Instruction {
   const { label, times, change, ditto, body } = unit;
-  if (ditto) return { ...NOTHING, reference: { rounds: [label.from - 1], times: null, span: body } };
-  if (change) return { ...NOTHING, steps: stepsOf(unit, change.value, start) };
+  if (ditto) return { ...NO_INSTRUCTION, reference: { rounds: [label.from - 1], times: null, span: body } };
+  if (change) return { ...NO_INSTRUCTION, steps: stepsOf(unit, change.value, start) };
   if (times && times.value > 1) return { ...read, steps: often(read.steps, times.value) };
   return read;
 }
-
-const NOTHING: Instruction = {
-  steps: [],
-  reference: null,
-  stated: null,
-  statedRounds: null,
-  unread: [],
-  brackets: [],
-  foreign: [],
-  remarks: [],
-};
 
 /** "6 | 2 sc, inc": what the work column says, so many times. */
 function often(steps: readonly Step[], times: number): readonly Step[] {

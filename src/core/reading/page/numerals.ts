@@ -15,7 +15,7 @@ const ROMAN = /^(?=[ivxl])(?:xl|l?x{0,3})(?:ix|iv|v?i{0,3})$/iu;
 const ROMAN_VALUES: Readonly<Record<string, number>> = { i: 1, v: 5, x: 10, l: 50 };
 /** What stands between the two ends of a range. A dash with spaces may stand before a count as well. */
 const TO = /[)\]}°.]?(?:[-–—]|\.{2,3}|…|[ \t]{1,2}(?:to|till|until|through|and|&)[ \t]{1,2})[([]?/iuy;
-const TO_AT_START = /[)\]}°.]?[ \t]{0,2}(?:[-–—]|to|and|&)[ \t]{0,2}[([#]?/iuy;
+const TO_AT_START = /[)\]}°.]?[ \t]{0,2}(?:[-–—]|to|and|&)(?:[ \t]the)?[ \t]{0,2}[([#]?/iuy;
 
 /** All numerals in a stretch of text, from left to right; a range is one. */
 export function numeralsIn(text: string, { from, to }: Span): Numeral[] {

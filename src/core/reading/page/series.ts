@@ -9,6 +9,8 @@ export interface Place {
   /** The content of its line. */
   readonly start: number;
   readonly end: number;
+  /** Where its label begins, if that is in the line above. */
+  readonly from?: number;
   /** Numbers right behind it that go on from it: "10 11 12 plain". They may be of the label. */
   readonly more: readonly Numeral[];
 }
@@ -152,24 +154,30 @@ function placesByKey(source: SourceText): Map<string, Place[]> {
         if (before.length <= LONGEST_PREFIX) keys.push(`start ${numeral.kind} ${alike(before)}`);
       }
       // "Rd" may stand at the end of the line above.
-      const word = left === '^' && line > 0 ? wordAbove(source, line) : left;
-      if (/^\p{L}{2,}$|^[#№]$/u.test(word)) keys.push(`left ${word}`);
+      const above = left === '^' && line > 0 ? wordAbove(source, line) : null;
+      const word = above?.word ?? left;
+      const leftKey = /^\p{L}{2,}$|^[#№]$/u.test(word) ? `left ${word}` : null;
+      if (leftKey) keys.push(leftKey);
       if (/^[.:)\]|~>=–—»•]$/u.test(right) && begins(source.text, numeral.from, start))
         keys.push(`right ${numeral.kind} ${right}`);
       first = false;
       for (const key of keys) {
+        const one = above && key === leftKey ? { ...place, from: above.from } : place;
         const places = byKey.get(key);
-        if (places) places.push(place);
-        else byKey.set(key, [place]);
+        if (places) places.push(one);
+        else byKey.set(key, [one]);
       }
     }
   });
   return byKey;
 }
 
-function wordAbove(source: SourceText, line: number): string {
+/** The last word of the line above, and where it stands. */
+function wordAbove(source: SourceText, line: number): { word: string; from: number } {
   const { from, to } = lineSpan(source, line - 1);
-  return alike(piecesOf(source.text.slice(Math.max(from, to - 24), to)).at(-1) ?? '');
+  const words = source.text.slice(Math.max(from, to - 24), to).trimEnd();
+  const last = /[^\s]+$/u.exec(words);
+  return { word: alike(piecesOf(last?.[0] ?? '').at(-1) ?? ''), from: Math.max(from, to - 24) + (last?.index ?? 0) };
 }
 
 /** Whether a label may begin at a place in the middle of a line: behind the end of a sentence or of a column. */

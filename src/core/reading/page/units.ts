@@ -62,7 +62,7 @@ interface Draft {
 }
 
 /** What an instruction that goes on in the next line ends with. */
-const GOES_ON = /(?:[,;:(\[{*+&–—-]|(?<![\p{L}\d])(?:and|in|into|the|next|each|of|to|from|then|with|a|over))\s*$/iu;
+const GOES_ON = /(?:[,;:(\[{*+&–—-]|(?<![\p{L}\d])(?:and|in|into|the|next|each|of|to|from|then|with|a))\s*$/iu;
 const ONLY_COUNT = /^\W*(?:\d{1,4}|\p{L}{3,9}(?:-\p{L}{3,5})?)\W*(?:sts?|stitches)?\W*$/u;
 
 function draftsOf(source: SourceText, lexicon: Lexicon, { places, by, upwards: reversed }: Series): Draft[] {
@@ -191,14 +191,14 @@ function keysOf(text: string, { figure, words }: Found): string[] {
 }
 
 /** Single figures of a unit that belong to no stitch and to no repeat: those are of the instruction. */
-function figuresIn(text: string, lexicon: Lexicon, draft: Draft): Found[] {
+function figuresIn(text: string, lexicon: Lexicon, draft: Draft, least = 2): Found[] {
   return draft.words.flatMap((words) =>
     numeralsIn(text, words)
       .filter(
         (figure) =>
           (figure.kind === 'figure' || figure.kind === 'word') &&
           figure.first === figure.last &&
-          figure.first > 1 &&
+          figure.first >= least &&
           (endsUnit(text, words, figure) || isNoAmount(text, lexicon, words, figure)),
       )
       .map((figure) => ({ draft, words, figure })),
@@ -252,7 +252,7 @@ function surroundings(text: string, examples: readonly Found[]): { left: string[
 
 function unitOf({ text }: SourceText, lexicon: Lexicon, draft: Draft, field: CountField | null): Unit {
   const { label, words } = draft;
-  const found = field && figuresIn(text, lexicon, draft).findLast((one) => keysOf(text, one).includes(field.key));
+  const found = field && figuresIn(text, lexicon, draft, 1).findLast((one) => keysOf(text, one).includes(field.key));
   const count = found ? countSpan(text, lexicon, found, field) : null;
   const body = instructionIn(text, lexicon, words, count);
   return {
@@ -380,14 +380,9 @@ function* piecesBehind(
   }
 }
 
-function labelAt(
-  source: SourceText,
-  lexicon: Lexicon,
-  { numeral, start, end, line }: Place,
-  atStart: boolean,
-  sign: string | null,
-): Label {
+function labelAt(source: SourceText, lexicon: Lexicon, place: Place, atStart: boolean, sign: string | null): Label {
   const { text } = source;
+  const { numeral, start, end, line } = place;
   let to = numeral.to;
   if (sign !== null)
     to = [...piecesBehind(text, lexicon, numeral.to, end)].find(({ piece }) => piece === sign)?.to ?? to;
@@ -399,7 +394,7 @@ function labelAt(
   const before = text.slice(start, numeral.from);
   const beside = /(?:\p{L}+|[^\s\p{L}\p{N}]+)[ \t.]*$/u.exec(before)?.[0].length ?? 0;
   // A count may stand before the label: that is no part of it.
-  const from = atStart && (!/\d/.test(before) || before.length <= 6) ? start : numeral.from - beside;
+  const from = place.from ?? (atStart && (!/\d/.test(before) || before.length <= 6) ? start : numeral.from - beside);
   const written = text.slice(from, to).replace(/^[^\p{L}\p{N}#]+|\s*[([<{].*$|[^\p{L}\p{N}]+$/gu, '');
   return labelled(written === '' ? `Line ${line + 1}` : written, numeral, { from, to }, ROW.test(text.slice(from, to)));
 }
@@ -417,6 +412,11 @@ function labelled(written: string, { first, last }: Numeral, span: Span, row: bo
   };
 }
 
+/** "shut": a flat closing, or another round without a number. */
+function unnumbered(text: string, span: Span): Label {
+  return { span, bodyFrom: span.to, text, from: 0, to: 0, numbers: [], kind: null, series: '' };
+}
+
 /** The rounds of a table, by what its columns hold. */
 function unitsInTable({ text }: SourceText, columns: Columns): Unit[] {
   const units: Unit[] = [];
@@ -430,7 +430,9 @@ function unitsInTable({ text }: SourceText, columns: Columns): Unit[] {
     const numeral = label.length <= 14 ? numeralsIn(text, cell)[0] : undefined;
     if (/^rows?$/i.test(label)) row = true;
     else if (/^(?:rnds?|rounds?)$/i.test(label)) row = false;
-    if (!numeral) continue;
+    const closing =
+      !numeral && words(at(columns.work)) !== '' && words(at(columns.count)) !== '' && /^\p{L}/u.test(label);
+    if (!numeral && !closing) continue;
     const body = at(columns.work) ?? { from: cell.to, to: cell.to };
     const end = cells.at(-1)?.to ?? cell.to;
     const part = words(at(columns.part));
@@ -443,7 +445,7 @@ function unitsInTable({ text }: SourceText, columns: Columns): Unit[] {
     const times = figure(at(columns.times));
     const change = columns.work < 0 ? (figure(at(columns.change)) ?? { value: 0, span: cell }) : null;
     units.push({
-      label: labelled(label, numeral, cell, row || ROW.test(label)),
+      label: numeral ? labelled(label, numeral, cell, row || ROW.test(label)) : unnumbered(label, cell),
       body,
       stated,
       ...(times ? { times } : {}),

@@ -22,6 +22,8 @@ const SO_MANY =
   /(?<!\p{L})(\d{1,3}|two|three|four|five|six|seven|eight|nine|ten|twelve)\s+(?:more\s+)?(?:rounds?|rows?|rnds?|rds?)(?!\p{L})/iu;
 /** "rounds 1 to 5 exactly like the head" */
 const NUMBERED = /(?<!\p{L})(?:rounds?|rows?|rnds?|rds?)\s+(\d{1,3})(?:\s*(?:-|–|to|and)\s*(\d{1,3}))?/iu;
+/** "first three rounds of the legs again" */
+const FIRST = /(?<!\p{L})first\s+(\d{1,2}|\p{L}{3,5})\s+(?:rounds?|rows?|rnds?|rds?)(?!\p{L})/iu;
 const ALIKE = /(?<!\p{L})(?:same|as|like|again)(?!\p{L})/iu;
 const FLAT = /(?<!\p{L})(?:both|two) (?:layers|sides|edges)/iu;
 
@@ -57,6 +59,9 @@ function numbersOf(text: string, first: number): number[] {
     const from = Number(named[1]);
     return range(from, Number(named[2] ?? from));
   }
+  const begun = FIRST.exec(text)?.[1];
+  if (begun !== undefined && ALIKE.test(text))
+    return range(1, numeralsIn(begun, { from: 0, to: begun.length })[0]?.first ?? 1);
   const many = SO_MANY.exec(text)?.[1];
   const count = many === undefined ? 1 : (numeralsIn(many, { from: 0, to: many.length })[0]?.first ?? 1);
   return range(first, first + count - 1);
