@@ -14,8 +14,15 @@ export const countStated: Rule = {
   *check({ rounds }): Iterable<Found> {
     for (const [i, counted] of rounds.entries()) {
       const { stated } = counted.round;
-      const { made, into, edge, misfits } = counted.outcome;
-      if (!stated || made === null || made === stated.total || misfits.length > 0 || counted.verdict !== 'off')
+      const { made, into, edge, misfits, obstacles } = counted.outcome;
+      if (
+        !stated ||
+        made === null ||
+        obstacles.length > 0 ||
+        made === stated.total ||
+        misfits.length > 0 ||
+        counted.verdict !== 'off'
+      )
         continue;
       // A count by kinds is compared kind by kind.
       if (comparableKinds(counted)) continue;

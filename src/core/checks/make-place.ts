@@ -77,7 +77,10 @@ class Pieces {
    */
   of(talk: Talk, sentence: string): Where | null {
     const own = talk.section === null ? this.#all.find(({ part }) => part === talk.part) : undefined;
-    const targets = this.#named([...sentence.matchAll(TARGET)].map((match) => match[1] ?? ''));
+    const places = [...sentence.matchAll(TARGET)];
+    // "the edge of the wings to the sides": the wings are what is put there.
+    const onto = places.findIndex(([words]) => !/^of/i.test(words));
+    const targets = this.#named(places.slice(Math.max(0, onto)).map((match) => match[1] ?? ''));
     const others = this.#named(wordsOf(sentence)).filter((piece) => piece !== own);
     const alone = own && others.length === 0 && !JOINS.test(sentence);
     const pieces = targets.length > 0 ? targets : alone ? [own] : this.#all;

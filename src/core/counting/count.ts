@@ -435,6 +435,7 @@ function verdictOf(round: Round, outcome: Outcome, blamed: boolean): Verdict {
   if (round.unread.length > 0 || round.brackets.length > 0 || outcome.obstacles.some(({ kind }) => kind === 'unread'))
     return 'unreadable';
   if (outcome.made === null) return 'on-trust';
+  if (outcome.obstacles.some(({ kind }) => kind === 'no-amount')) return 'off';
   if (blamed || outcome.misfits.length > 0) return 'off';
   if (!outcome.starts && outcome.edge === null) return round.stated ? 'on-trust' : 'counted';
   return round.stated ? 'agrees' : 'counted';

@@ -10,7 +10,7 @@ import type { Outcome } from './outcome.js';
  * - an instruction that doesn't fit its edge is one fault, however far off it is; when what it makes is
  *   carried on against its stated count, both figures are wrong;
  * - a count that neither the instruction nor the stated figure gives, and only the next round needs,
- *   is two faults at once.
+ *   is two faults at once, and a little less where the instruction does not fit its edge anyway.
  */
 export const COSTS = {
   statedSlip: 1,
@@ -19,6 +19,7 @@ export const COSTS = {
   misfitKeepsMade: 1.3,
   misfitAndStated: 2.1,
   neitherFigure: 2.2,
+  neitherOfMisfit: 1.9,
   unread: 0.1,
   unreadUnstated: 0.6,
 } as const;
@@ -95,7 +96,8 @@ export function mostPlausible(links: readonly Link[], edge: number | null): Expl
 function wantedAfter(links: readonly Link[], index: number): number | null {
   for (let i = index + 1; i <= index + FARTHEST; i += 1) {
     const link = links[i];
-    if (!link?.keeps || link.stated !== null) return link?.needs ?? null;
+    if (!link?.keeps) return link?.needs ?? null;
+    if (link.stated !== null) return link.stated;
   }
   return null;
 }
@@ -110,7 +112,8 @@ function cheapest(states: ReadonlyMap<number | null, Node>): Map<number | null, 
 function readings(outcome: Outcome, stated: number | null, wanted: number | null): Reading[] {
   const { made } = outcome;
   const found: Reading[] = [];
-  if (made === null) {
+  const unsaid = outcome.obstacles.some(({ kind }) => kind === 'no-amount');
+  if (made === null || unsaid) {
     if (stated !== null) found.push({ count: stated, cost: COSTS.unread, blame: null });
     else found.push({ count: null, cost: COSTS.unreadUnstated, blame: null });
   } else if (outcome.misfits.length > 0) {
@@ -128,7 +131,11 @@ function readings(outcome: Outcome, stated: number | null, wanted: number | null
   }
   // Where a round gives no figure at all, nothing is guessed from the next one.
   if (wanted !== null && found.every(({ count }) => count !== wanted && count !== null)) {
-    found.push({ count: wanted, cost: COSTS.neitherFigure, blame: 'both' });
+    found.push({
+      count: wanted,
+      cost: outcome.misfits.length > 0 ? COSTS.neitherOfMisfit : COSTS.neitherFigure,
+      blame: 'both',
+    });
   }
   return found;
 }

@@ -183,7 +183,9 @@ export class Tally {
     this.airy ||= body.airy;
     this.#layers ||= body.#layers;
     if (step.amount === null) {
+      // The words are worked once, as they stand; how often is for somebody to say.
       this.obstacles.push({ kind: 'no-amount', span: step.span, into: body.into, made: body.made });
+      if (!body.depends) this.#times(step, body.into, body.made, 1, body.worked);
       return;
     }
     if (body.depends) {
@@ -287,8 +289,8 @@ export class Tally {
     const misfits = [...this.misfits];
     const obstacles = [...this.obstacles];
     if (this.depends) obstacles.push({ kind: 'edge-unknown' });
-    const computable = obstacles.length === 0;
-    if (!starts && computable && this.edge !== null && misfits.length === 0) {
+    const computable = obstacles.every(({ kind }) => kind === 'no-amount');
+    if (!starts && obstacles.length === 0 && this.edge !== null && misfits.length === 0) {
       if (this.into > this.edge) misfits.push({ kind: 'over', into: this.into, edge: this.edge });
       const atFold = this.#layers && this.into === this.edge - 1;
       if (this.into < this.edge && !atFold && !this.#leavesTheRest(this.edge))

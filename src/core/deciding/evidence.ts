@@ -4,6 +4,7 @@ import type { Instruction, Round, RoundReference } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
 import type { Gist } from '../reading/gist/gist.js';
 import { SENSES, type Sense } from '../reading/hand.js';
+import { cardinal } from '../vocabulary/numbers.js';
 import { COSTS, Habits, type Reason } from './habits.js';
 
 /** All ways to take the words of an instruction, when some of them mean what is given. */
@@ -179,6 +180,14 @@ function candidatesOf(counted: CountedRound, { text, rounds, gists, frequent, bu
   const body = bodyOf(round);
   const words = new Set([...passedIn(counted, gists), ...otherwiseIn(text, counted)]);
   const candidates = [read];
+  const without = withoutTalk(text, counted);
+  if (without)
+    candidates.push({
+      ...read,
+      instruction: without.instruction,
+      passed: without.words,
+      on: remembered((edge) => counted.instead(without.instruction, edge ?? undefined)),
+    });
   for (const senses of assignments([...words].filter((word) => frequent.has(word)))) {
     for (const gist of gists(body, senses)) {
       if (!budget.spend(body.to - body.from + WORK_OF_ONE)) return candidates;
@@ -211,6 +220,29 @@ function candidatesOf(counted: CountedRound, { text, rounds, gists, frequent, bu
 function senseOf(word: string, sense: Sense): Reason {
   return { what: `"${word}"`, ways: [sense], usual: sense === 'nothing', word: true };
 }
+
+/** The round without the words that were not understood, where none of them can bear on its count. */
+function withoutTalk(text: string, { round }: CountedRound): { instruction: Instruction; words: number } | null {
+  const { unread, steps, reference, stated, statedRounds, brackets, foreign, remarks } = round;
+  if (unread.length === 0 || steps.length === 0) return null;
+  const words = unread.flatMap(
+    ({ span }) =>
+      text
+        .slice(span.from, span.to)
+        .toLowerCase()
+        .match(/[\p{L}\d]+/gu) ?? [],
+  );
+  if (words.some((word) => /^\d/.test(word) || cardinal(word) !== null || NEEDED.test(word))) return null;
+  const talk = [...remarks, ...unread.map(({ span }) => span)];
+  return {
+    instruction: { unread: [], steps, reference, stated, statedRounds, brackets, foreign, remarks: talk },
+    words: unread.length,
+  };
+}
+
+/** Words that an instruction never holds for nothing. */
+const NEEDED =
+  /^(?:sts?|stitch(?:es)?|each|every|all|around|round|repeat|rep|times|twice|inc|dec|loops?|together|same|next|last|turn|skip|miss)$/;
 
 /** "The last two rounds" by their numbers; of the piece at hand, or of one that is named. */
 function resolved(

@@ -48,7 +48,7 @@ const AFTER_LABEL = new RegExp(
 const NUMBER_FIRST =
   /(\d{1,3})(?:\.?[ \t]{0,2}[-–—~][ \t]{0,2}(\d{1,3}))?(?:\.?[ \t]{1,2}(?=r)|(?=r[ \t]?[:.)]))(rnds?|rounds?|rds?|rows?|r)([:.)–—]|[ \t]{1,2}[-–—=] )/iuy;
 const BARE_LABEL =
-  /\(?(\d{1,3})([a-d]?)(?:[.)]?[ \t]{0,2}(?:[-–—]|to)[ \t]{0,2}\(?(\d{1,3}))?(?:[ \t]{0,2}([.):|]{1,2}|[-–—][ \t]|\t|$)|[ \t]{3,10}(\|))/muy;
+  /\(?(\d{1,3})([a-d]?)(?:[.)]?[ \t]{0,2}(?:[-–—]|to|and|&)[ \t]{0,2}\(?(\d{1,3}))?(?:[ \t]{0,2}([.):|]{1,2}|[-–—][ \t]|\t|$)|[ \t]{3,10}(\|))/muy;
 /** "10 (dc 6, dc2tog) x 3", below "9  dc 24": a figure and spaces. */
 const SPACED_LABEL = /(\d{1,3})(?:[-–—](\d{1,3}))?[ \t]{1,4}(?=[\p{L}\d([{*])/uy;
 /** "③ sc, inc", "⑤–⑨ sc around": figures in circles, from 1 to 20. */

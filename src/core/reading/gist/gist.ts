@@ -223,6 +223,10 @@ class Taking {
         case 'in': {
           // "in the back loops", "into the back link": where, and not how many.
           const behind = this.#afterWords(i + 1);
+          if (this.#is(behind, 'stitches') && this.#is(behind + 1, 'break')) {
+            i = behind + 1;
+            break;
+          }
           if (this.#is(behind, 'loops') || (behind > i + 1 && this.#is(behind, 'break'))) {
             for (let word = i + 1; word < behind; word += 1) this.#pass(word);
             i = behind;
@@ -421,10 +425,24 @@ class Taking {
     }
     // "one in one, two in the next"
     if (!item.ordinal && this.#placedOnly(at + 1)) return this.#unnamed(at, item.value, push);
-    // "four rounds of that"
-    if (!item.ordinal && this.#is(at + 1, 'rounds')) {
-      this.#rounds = { value: item.value, span: spanOf(this.#items, at, at + 2) };
+    // "still 42 sts"
+    const told = this.#at(at + 1)?.is === 'stitches' ? this.#at(at + 2) : undefined;
+    const closes = at + 2 >= this.#items.length || told?.is === 'break' || told?.is === 'close';
+    if (
+      !item.ordinal &&
+      this.#is(at + 1, 'stitches') &&
+      closes &&
+      standing.some(({ step }) => isFabric(step)) &&
+      this.#stated === null
+    ) {
+      this.#stated = { value: item.value, span: spanOf(this.#items, at, at + 2) };
       return at + 2;
+    }
+    // "four rounds of that", "7 lovely boring rounds"
+    const unit = this.#afterWords(at + 1);
+    if (!item.ordinal && this.#is(unit, 'rounds')) {
+      this.#rounds = { value: item.value, span: spanOf(this.#items, at, unit + 1) };
+      return unit + 1;
     }
     const sign = this.#at(at + 1);
     let i = sign?.is === 'times' && sign.times === null ? at + 2 : at + 1;
@@ -597,6 +615,18 @@ class Taking {
     }
     if (tool.stitch === 'slip' && before === null && standing.at(-1)?.step.kind === 'chain')
       return this.#closing(at, push);
+    // "…, the inc sits in the middle": a clause that speaks of a stitch.
+    const speaks =
+      before === null &&
+      leading === undefined &&
+      this.#is(at + 1, 'word') &&
+      standing.some(({ step }) => isFabric(step));
+    if (speaks && this.#chooser.choose('a clause', ['works', 'speaks']) === 'speaks') {
+      let end = at;
+      while (this.#at(end) && !this.#is(end, 'break', 'open', 'close')) end += 1;
+      for (let word = at; word < end; word += 1) if (this.#is(word, 'word')) this.#pass(word);
+      return end;
+    }
     let after: number | null = null;
     // "dc inc ×6": the sign may be of all that stands before it.
     const signed =

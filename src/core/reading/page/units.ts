@@ -431,7 +431,10 @@ function unitsInTable({ text }: SourceText, columns: Columns): Unit[] {
     if (/^rows?$/i.test(label)) row = true;
     else if (/^(?:rnds?|rounds?)$/i.test(label)) row = false;
     const closing =
-      !numeral && words(at(columns.work)) !== '' && words(at(columns.count)) !== '' && /^\p{L}/u.test(label);
+      !numeral &&
+      /\p{L}/u.test(words(at(columns.work))) &&
+      /\d/.test(words(at(columns.count))) &&
+      /^\p{L}/u.test(label);
     if (!numeral && !closing) continue;
     const body = at(columns.work) ?? { from: cell.to, to: cell.to };
     const end = cells.at(-1)?.to ?? cell.to;
