@@ -1,4 +1,4 @@
-import type { Pattern } from '../pattern/pattern.js';
+import type { Part, Pattern } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
 import { formsOf, nounOf } from './prose.js';
 import type { Found, Rule } from './rule.js';
@@ -19,8 +19,10 @@ export const makeNotAttached: Rule = {
     // Only an assembly that speaks of most parts has forgotten one.
     if (attached.size === 0 || attached.size < pattern.parts.length / 2) return;
     const standsOutside = outsideIn(pattern);
+    const largest = pattern.parts.reduce((most, part) => (lengthOf(part) > lengthOf(most) ? part : most));
     for (const [i, part] of pattern.parts.entries()) {
-      if (i === 0 || attached.has(part)) continue;
+      // All else is attached to the largest piece, and to the one that others are worked into.
+      if (i === 0 || attached.has(part) || part === largest || joinsOthers(part)) continue;
       const own = { from: part.heading.from, to: pattern.parts[i + 1]?.heading.from ?? Infinity };
       const elsewhere = formsOf(nounOf(part)).some((form) => standsOutside(form, own));
       // A collar is worked on the piece that it belongs to.
@@ -36,6 +38,16 @@ export const makeNotAttached: Rule = {
     }
   },
 };
+
+function lengthOf({ stretches }: Part): number {
+  return stretches.reduce((sum, { rounds }) => sum + rounds.reduce((all, { numbers }) => all + numbers.length, 0), 0);
+}
+
+function joinsOthers({ stretches }: Part): boolean {
+  return stretches.some(({ rounds }) =>
+    rounds.some(({ steps }) => steps.some((step) => step.kind === 'work' && step.source !== undefined)),
+  );
+}
 
 const LETTER = /\p{L}/u;
 

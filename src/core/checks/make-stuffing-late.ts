@@ -82,7 +82,7 @@ function throughNarrow(
 ): Found | null {
   const index = counted.findIndex(({ round }) => round === first.after);
   const after = counted[index];
-  const made = after?.outcome.made ?? null;
+  const made = after && after.outcome.obstacles.length === 0 ? after.outcome.made : (after?.carried ?? null);
   if (!after || made === null || first.negated || !isHollow(counted.slice(0, index + 1))) return null;
   const opening = openingOf(made, gauge.width);
   const better = counted.slice(0, index).findLast(({ outcome }) => (outcome.made ?? 0) >= 2 * made);

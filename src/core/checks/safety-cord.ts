@@ -4,7 +4,7 @@ export const safetyCord = reminder(
   'safety/cord',
   'A long cord or a loop is used, and no caution about strangling stands in the text.',
   /(?<!\p{L})(?:(?:draw|pull|apron|neck)[- ]?strings?|cords?|lanyards?|hanging loops?|ribbons? (?:round|around) (?:the|its|his|her) neck|necklaces?)(?!\p{L})/iu,
-  /strang|(?:short|no longer|less|not more|longer|under|max)[^.]{0,40}\d+ ?(?:cm|in|mm)|(?:sew|sewn|stitch)[^.]{0,60}(?:cord|ribbon|string)[^.]{0,40}(?:firm|secure|in place|fast)|not (?:suitable |safe |meant )?for (?:small |young )?(?:child|bab)|out of (?:the )?reach/iu,
+  /strang|tangle|chok|(?:in|over|on) (?:a|the) (?:crib|cot|bed)|(?:short|no longer|less|not more|longer|under|max)[^.]{0,40}\d+ ?(?:cm|in|mm)|(?:sew|sewn|stitch)[^.]{0,60}(?:cord|ribbon|string)[^.]{0,40}(?:firm|secure|in place|fast)|not (?:suitable |safe |meant )?for (?:small |young )?(?:child|bab)|out of (?:the )?reach/iu,
   'no caution about cords stands in the text. Usual: no cord or loop longer than 20 cm on a toy for small children.',
   {
     failing: { text: `US terms\n\n${BALL}Tie a cord round the ball.\n`, says: ['20 cm'] },

@@ -278,7 +278,7 @@ class Outliner {
   #bareLabelsStand(text: string): boolean {
     if (this.#section === 'assembly') return false;
     // Behind a list without a heading of its own a ring begins the first piece.
-    return (this.#section !== 'materials' && this.#section !== 'legend') || FIRST_RING.test(text);
+    return this.#section === null || this.#section === 'part' || this.#section === 'gauge' || FIRST_RING.test(text);
   }
 
   #labels(labels: readonly Label[], line: Span): void {

@@ -1,4 +1,4 @@
-import { once, type Amount, type Place, type Step, type Work } from '../../pattern/instruction.js';
+import { once, type Amount, type Group, type Place, type Step, type Work } from '../../pattern/instruction.js';
 import { COLOUR_WORDS } from '../../vocabulary/words.js';
 import { isTimesSign, amountAfter } from '../amount.js';
 import { isPlainAround, spreadEvenly } from '../evenly.js';
@@ -62,6 +62,11 @@ export const work: InstructionForm = {
     }
     const read = readWork(reader, at) ?? again(reader, at) ?? inStitch(reader, at);
     if (!read) return null;
+    const both = bothInOne(reader, at, read);
+    if (both) {
+      reader.steps.push(both.step);
+      return both.next;
+    }
     const nth = inEveryNth(reader, at, read.work, read.next);
     if (nth) {
       reader.steps.push(nth.step);
@@ -74,6 +79,31 @@ export const work: InstructionForm = {
     return read.next;
   },
 };
+
+/** "1 hdc and 1 dc (both) in the next stitch": two unlike stitches in one. */
+function bothInOne(reader: Reader, at: number, { work: first, next }: ReadWork): { step: Group; next: number } | null {
+  const and = meaningAt(reader, next, 'and') ? next + 1 : null;
+  if (and === null || !isPlainOnce(first) || isWord(reader, next, '+')) return null;
+  const second = readWork(reader, and);
+  if (!second || second.work.per !== 1 || second.work.over !== 1 || second.work.stitch === first.stitch) return null;
+  const { place, amount } = second.work;
+  const single = place.kind === 'edge' && amount.kind === 'times' && amount.times === 1;
+  if (!single || !namesNext(reader, and, second.next)) return null;
+  const span = spanBetween(reader, at, second.next);
+  return { step: { kind: 'group', members: [first, second.work], amount: once, place: EDGE, span }, next: second.next };
+}
+
+function isPlainOnce({ per, over, place, amount, bare }: Work): boolean {
+  return per === 1 && over === 1 && place.kind === 'edge' && !bare && amount.kind === 'times' && amount.times === 1;
+}
+
+/** Whether the words between say "in the next stitch", "in one stitch". */
+function namesNext(reader: Reader, from: number, to: number): boolean {
+  for (let i = from; i < to; i += 1)
+    if (meaningAt(reader, i, 'in') && (meaningAt(reader, i + 1, 'next') || tokenAt(reader, i + 1)?.value === 1))
+      return true;
+  return false;
+}
 
 /**
  * The stitch before goes on in other places.

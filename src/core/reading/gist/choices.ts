@@ -14,6 +14,8 @@ export interface Chooser {
    * can't be told from another.
    */
   choose<Way extends string>(what: string, ways: readonly [Way, ...Way[]]): Way;
+  /** As above, for what only the sums can tell and no hand has a habit of. */
+  either<Way extends string>(ways: readonly [Way, Way]): Way;
 }
 
 /**
@@ -30,11 +32,12 @@ export function everyChoice<Result>(
   for (;;) {
     const sizes: number[] = [];
     const chosen: Choice[] = [];
+    const next = (ways: number): number => path[sizes.push(ways) - 1] ?? 0;
     const result = run({
+      either: (ways) => ways[next(ways.length)] ?? ways[0],
       choose(what, ways) {
         if (ways.length === 1) return ways[0];
-        const at = sizes.push(ways.length) - 1;
-        const index = path[at] ?? 0;
+        const index = next(ways.length);
         const way = ways[index] ?? ways[0];
         chosen.push({ what, ways: way.split('|'), usual: index === 0 });
         return way;

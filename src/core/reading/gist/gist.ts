@@ -621,7 +621,7 @@ class Taking {
       leading === undefined &&
       this.#is(at + 1, 'word') &&
       standing.some(({ step }) => isFabric(step));
-    if (speaks && this.#chooser.choose('a clause', ['works', 'speaks']) === 'speaks') {
+    if (speaks && this.#chooser.either(['works', 'speaks']) === 'speaks') {
       let end = at;
       while (this.#at(end) && !this.#is(end, 'break', 'open', 'close')) end += 1;
       for (let word = at; word < end; word += 1) if (this.#is(word, 'word')) this.#pass(word);
