@@ -227,7 +227,8 @@ class Taking {
             i = behind + 1;
             break;
           }
-          if (this.#is(behind, 'loops') || (behind > i + 1 && this.#is(behind, 'break'))) {
+          const ends = behind >= to || this.#is(behind, 'break', 'and');
+          if (this.#is(behind, 'loops') || ends) {
             for (let word = i + 1; word < behind; word += 1) this.#pass(word);
             i = behind;
             break;
@@ -420,6 +421,11 @@ class Taking {
     if (item?.is !== 'number') throw FAILS;
     const times = this.#timesAt(at);
     if (times) {
+      // "eight times round"
+      if (this.#is(times.next, 'rounds')) {
+        this.#rounds = { value: times.times, span: spanOf(this.#items, at, times.next + 1) };
+        return times.next + 1;
+      }
       this.#wrap(standing, { kind: 'times', times: times.times }, spanOf(this.#items, at, times.next));
       return times.next;
     }
@@ -462,7 +468,8 @@ class Taking {
       }
     }
     const last = standing.at(-1);
-    const alone = i >= this.#items.length || this.#is(i, 'break', 'close', 'open');
+    i = this.#afterWords(i);
+    const alone = i >= this.#items.length || this.#is(i, 'break', 'close', 'open', 'and');
     // "dc into the ring, six of them"
     if (!item.ordinal && alone && last?.step.kind === 'work' && isOnce(last.step)) {
       standing[standing.length - 1] = { ...last, step: withAmount(last.step, item.value) };
@@ -791,6 +798,7 @@ class Taking {
           count = item.value;
         }
       } else if (item.is === 'and' && each && ranks.length === 1 && this.#rankAt(i + 1)) continue;
+      else if (item.is === 'and' && each && this.#is(i + 1, 'each')) continue;
       else if (item.is === 'stitches') continue;
       else if (item.is === 'tool' && item.per === 1 && item.over === 1 && (each || next1) && count !== null) continue;
       else break;
