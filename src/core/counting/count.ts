@@ -374,7 +374,8 @@ const MOST_STITCHES = 100_000;
 /** Works a round, or each round of a range, or the rounds it refers to, one into the other. */
 function workRounds(round: Round, again: (readonly Step[])[] | null, ground: Ground, manner: Manner): Outcome {
   const stated = round.stated?.total ?? null;
-  if (round.unread.length > 0 || round.brackets.length > 0) return hindered(ground, [{ kind: 'unread' }]);
+  if (round.unread.length > 0 || (round.brackets.length > 0 && !round.repaired))
+    return hindered(ground, [{ kind: 'unread' }]);
   const own = round.stated?.spaces ? round.steps.map(asAir) : round.steps;
   const worked = round.reference ? again : Array<readonly Step[]>(Math.max(1, round.numbers.length)).fill(own);
   if (!worked) return hindered(ground, [{ kind: 'reference', span: round.reference?.span ?? round.span }]);
@@ -432,8 +433,8 @@ function hindered(ground: Ground, obstacles: readonly Obstacle[]): Outcome {
 }
 
 function verdictOf(round: Round, outcome: Outcome, blamed: boolean): Verdict {
-  if (round.unread.length > 0 || round.brackets.length > 0 || outcome.obstacles.some(({ kind }) => kind === 'unread'))
-    return 'unreadable';
+  const open = round.brackets.length > 0 && !round.repaired;
+  if (round.unread.length > 0 || open || outcome.obstacles.some(({ kind }) => kind === 'unread')) return 'unreadable';
   if (outcome.made === null) return 'on-trust';
   if (outcome.obstacles.some(({ kind }) => kind === 'no-amount')) return 'off';
   if (blamed || outcome.misfits.length > 0) return 'off';

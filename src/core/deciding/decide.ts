@@ -12,7 +12,12 @@ const ENOUGH = 0.9;
 const FEWEST = 4;
 /** So many rounds more have to come out by the series. */
 const MARGIN = 1;
-const MOST_PASSES = 3;
+const MOST_PASSES = 2;
+const MOST_WAYS = 3;
+/** So great a share of the rounds comes out in a reading that is not to be bettered. */
+const PLAIN = 0.95;
+/** A stated count promises a part of a round that comes out. */
+const PROMISE = 0.3;
 /** A longer text is read by the forms that are known alone; characters. */
 const LONGEST = 60_000;
 
@@ -26,29 +31,49 @@ export function decide(text: string, options: ReadOptions = { terms: 'auto' }): 
   if (text.length > LONGEST || (known.rounds.length >= FEWEST && proved >= known.rounds.length * ENOUGH)) return known;
   // What is read by known forms stands, unless more than a round or so speaks against it.
   let best = { counted: known, proved: Math.max(proved + (proved >= FEWEST ? MARGIN : 0), FEWEST - 1) };
-  for (const units of seriesIn(text, options)) {
+  for (const units of likeliest(text, options)) {
     const counted = readingOf(text, options, units);
     const also = proofOf(counted);
     if (also > best.proved) best = { counted, proved: also };
+    // A reading under which nearly all comes out is not bettered.
+    if (also >= counted.rounds.length * PLAIN) break;
   }
   return best.counted;
 }
 
+/** The ways to take a text by its series under which most comes out at first sight; the others are not looked into. */
+function likeliest(text: string, options: ReadOptions): Units[] {
+  const ways = seriesIn(text, options).map((units) => {
+    const counted = countPattern(readText(text, options, units).pattern);
+    const stated = units.units.filter((unit) => unit.stated !== null).length;
+    return { units, rating: proofOf(counted) + stated * PROMISE };
+  });
+  ways.sort((a, b) => b.rating - a.rating);
+  return ways.slice(0, MOST_WAYS).map(({ units }) => units);
+}
+
 /** Reads a text in one way, and what is left in doubt by the evidence of all its rounds. */
-export function readingOf(text: string, options: ReadOptions, units?: Units): CountedPattern {
+function readingOf(text: string, options: ReadOptions, units?: Units): CountedPattern {
   const first = readText(text, options, units);
   const counted = countPattern(first.pattern);
   if (text.length > LONGEST || counted.rounds.every(({ verdict }) => verdict !== 'unreadable' && verdict !== 'off'))
     return counted;
-  const { words } = evidenceOf(counted, first.gists);
-  const hand: Hand = { words: new Map([...(options.hand ?? NO_HAND).words, ...words]) };
-  const reading = words.size === 0 ? first : readText(text, { ...options, hand }, units);
-  let settled = words.size === 0 ? counted : countPattern(reading.pattern);
-  // What one round is taken for lets others come out that refer to it.
-  for (let pass = 0; pass < MOST_PASSES; pass += 1) {
-    const { readings } = evidenceOf(settled, reading.gists);
-    if (readings.size === 0) break;
+  const evidence = evidenceOf(counted, first.gists);
+  const { words } = evidence;
+  let { readings } = evidence;
+  let reading = first;
+  let settled = counted;
+  if (words.size > 0) {
+    const hand: Hand = { words: new Map([...(options.hand ?? NO_HAND).words, ...words]) };
+    reading = readText(text, { ...options, hand }, units);
+    settled = countPattern(reading.pattern);
+    ({ readings } = evidenceOf(settled, reading.gists));
+  }
+  for (let pass = 1; readings.size > 0; pass += 1) {
     settled = countPattern(retaken(settled.pattern, readings));
+    // What one round is taken for lets others come out that refer to it.
+    if (pass === MOST_PASSES || settled.rounds.every(({ verdict }) => verdict !== 'unreadable')) break;
+    ({ readings } = evidenceOf(settled, reading.gists));
   }
   return settled;
 }
@@ -57,6 +82,6 @@ export function readingOf(text: string, options: ReadOptions, units?: Units): Co
  * How many rounds come out: those whose count is stated and is what they make. One that fits and states none proves half as
  * much, since another reading might fit too.
  */
-export function proofOf({ rounds }: CountedPattern): number {
+function proofOf({ rounds }: CountedPattern): number {
   return rounds.reduce((sum, { verdict }) => sum + (verdict === 'agrees' ? 1 : verdict === 'counted' ? 0.5 : 0), 0);
 }

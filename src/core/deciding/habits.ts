@@ -35,9 +35,26 @@ export interface Reason extends Choice {
   readonly word?: true;
 }
 
+/** The rounds that mean something, and those that mean it in a way. */
+interface Used {
+  readonly all: Set<number>;
+  readonly ways: Map<string, Set<number>>;
+}
+
+/** How many rounds besides one. */
+function othersOf(rounds: ReadonlySet<number> | undefined, round: number): number {
+  return rounds ? rounds.size - (rounds.has(round) ? 1 : 0) : 0;
+}
+
+/** What is meant alike twice in a round is one habit. */
+function isAgain(reasons: readonly Reason[], index: number): boolean {
+  const { what, ways } = reasons[index] ?? { what: '', ways: [] };
+  return reasons.slice(0, index).some((other) => other.what === what && other.ways.join() === ways.join());
+}
+
 /** What the rounds of a hand have been taken to mean, and so what it usually means. */
 export class Habits {
-  readonly #used = new Map<string, Map<string, Set<number>>>();
+  readonly #used = new Map<string, Used>();
   readonly #known: boolean;
 
   /** @param taken the reasons of each round. */
@@ -45,8 +62,9 @@ export class Habits {
     this.#known = taken.length > 0;
     taken.forEach((reasons, round) => {
       for (const { what, ways } of reasons) {
-        const used = this.#used.get(what) ?? new Map<string, Set<number>>();
-        for (const way of ways) used.set(way, (used.get(way) ?? new Set()).add(round));
+        const used = this.#used.get(what) ?? { all: new Set(), ways: new Map<string, Set<number>>() };
+        used.all.add(round);
+        for (const way of ways) used.ways.set(way, (used.ways.get(way) ?? new Set()).add(round));
         this.#used.set(what, used);
       }
     });
@@ -54,9 +72,7 @@ export class Habits {
 
   /** What taking a round so costs, by what the other rounds bear out. */
   costOf(reasons: readonly Reason[], round: number): number {
-    // What is meant alike twice in a round is one habit.
-    const costs = new Map(reasons.map((reason) => [`${reason.what} ${reason.ways.join()}`, this.#cost(reason, round)]));
-    return [...costs.values()].reduce((sum, cost) => sum + cost, 0);
+    return reasons.reduce((sum, reason, i) => (isAgain(reasons, i) ? sum : sum + this.#cost(reason, round)), 0);
   }
 
   #cost(reason: Reason, round: number): number {
@@ -66,18 +82,18 @@ export class Habits {
 
   #costOfWay({ what, usual, word }: Reason, way: string, round: number): number {
     const used = this.#used.get(what);
-    const others = (rounds: ReadonlySet<number> | undefined) =>
-      rounds ? rounds.size - (rounds.has(round) ? 1 : 0) : 0;
-    const all = others(new Set([...(used?.values() ?? [])].flatMap((rounds) => [...rounds])));
-    const count = others(used?.get(way));
-    if (count === 0) return usual && all < 2 ? COSTS.usual : word ? COSTS.wordAlone : COSTS.alone;
+    const count = othersOf(used?.ways.get(way), round);
+    if (count === 0) {
+      if (usual && othersOf(used?.all, round) < 2) return COSTS.usual;
+      return word ? COSTS.wordAlone : COSTS.alone;
+    }
     if (count === 1) return usual ? COSTS.usual : COSTS.once;
-    return Math.log2(all / count);
+    return Math.log2(othersOf(used?.all, round) / count);
   }
 
   /** The way in which something is mostly taken; null where fewer than two rounds take it so. */
   usual(what: string): string | null {
-    const ways = [...(this.#used.get(what) ?? [])].sort(([, a], [, b]) => b.size - a.size);
+    const ways = [...(this.#used.get(what)?.ways ?? [])].sort(([, a], [, b]) => b.size - a.size);
     const best = ways[0];
     return best && best[1].size >= 2 ? best[0] : null;
   }

@@ -40,6 +40,8 @@ export interface Instruction {
   readonly statedRounds: { readonly count: number; readonly span: Span } | null;
   readonly unread: readonly Unread[];
   readonly brackets: readonly BracketProblem[];
+  /** Its brackets are in disorder, and it was read as it must be meant. */
+  readonly repaired?: true;
   /** Stitches that are called by a name of the other vocabulary. */
   readonly foreign: readonly { readonly span: Span; readonly stitch: StitchId }[];
   /** Words to the maker in the instruction: markers, stuffing, talk. */
