@@ -29,9 +29,9 @@ describe('fixes for slips planted in clean patterns', () => {
     const countable = planted.filter(({ text }) =>
       errors(checkPattern(text, 'x').report).some(({ rule }) => rule.startsWith('count/')),
     );
-    const places = countable.map(({ text, line, before }) => {
+    const places = countable.map(({ text, whole }) => {
       const fixes = errors(checkPattern(text, 'x').fixed()).flatMap((finding) => finding.fixes);
-      return fixes.findIndex((fix) => apply(text, fix).split('\n')[line - 1] === before);
+      return fixes.findIndex((fix) => apply(text, fix) === whole);
     });
     const share = (test: (place: number) => boolean) => places.filter(test).length / places.length;
     expect(countable.length).toBeGreaterThan(80);

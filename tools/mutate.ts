@@ -29,8 +29,9 @@ export interface Planted {
   readonly kind: string;
   readonly fate: Fate;
   readonly named: readonly number[];
-  /** The whole pattern with the slip in it. */
+  /** The whole pattern with the slip in it, and as it was. */
   readonly text: string;
+  readonly whole: string;
 }
 
 interface Slip {
@@ -146,7 +147,7 @@ export function mutate(cases: number, seed: number, folders = ['demo', 'corpus',
             : named.length === 1
               ? 'named'
               : 'and others';
-      return { file, line, before, after, kind, fate, named, text };
+      return { file, line, before, after, kind, fate, named, text, whole: all };
     });
 }
 

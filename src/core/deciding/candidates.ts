@@ -30,9 +30,9 @@ const MOST_WORDS = 16;
 const MOST_CANDIDATES = 120;
 /** So many of them are looked at with the other rounds: of those that come out by themselves, and of all others. */
 const MOST_PROVED = 16;
-const MOST_UNPROVED = 20;
+const MOST_UNPROVED = 12;
 const FEW_UNPROVED = 4;
-const MOST_WORK = 400_000;
+const MOST_WORK = 120_000;
 /** What working one candidate costs besides the letters it has, in the same unit. */
 const WORK_OF_ONE = 60;
 

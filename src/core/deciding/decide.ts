@@ -3,7 +3,7 @@ import { countPattern } from '../counting/count.js';
 import { retaken } from '../pattern/retaken.js';
 import { NO_HAND, type Hand } from '../reading/hand.js';
 import type { Units } from '../reading/page/unit.js';
-import { readText, seriesIn, type ReadOptions } from '../reading/read.js';
+import { TextReader, type ReadOptions } from '../reading/read.js';
 import { evidenceOf } from './evidence.js';
 
 /** A text of which so great a share of the rounds comes out is read rightly, and not tried otherwise. */
@@ -26,13 +26,14 @@ const LONGEST = 60_000;
  * well, and the reading stands under which most rounds come out.
  */
 export function decide(text: string, options: ReadOptions = { terms: 'auto' }): CountedPattern {
-  const known = readingOf(text, options);
+  const reader = new TextReader(text, options);
+  const known = readingOf(reader, text, options);
   const proved = proofOf(known);
   if (text.length > LONGEST || (known.rounds.length >= FEWEST && proved >= known.rounds.length * ENOUGH)) return known;
   // What is read by known forms stands, unless more than a round or so speaks against it.
   let best = { counted: known, proved: Math.max(proved + (proved >= FEWEST ? MARGIN : 0), FEWEST - 1) };
-  for (const units of likeliest(text, options)) {
-    const counted = readingOf(text, options, units);
+  for (const units of likeliest(reader)) {
+    const counted = readingOf(reader, text, options, units);
     const also = proofOf(counted);
     if (also > best.proved) best = { counted, proved: also };
     // A reading under which nearly all comes out is not bettered.
@@ -42,9 +43,9 @@ export function decide(text: string, options: ReadOptions = { terms: 'auto' }): 
 }
 
 /** The ways to take a text by its series under which most comes out at first sight; the others are not looked into. */
-function likeliest(text: string, options: ReadOptions): Units[] {
-  const ways = seriesIn(text, options).map((units) => {
-    const counted = countPattern(readText(text, options, units).pattern);
+function likeliest(reader: TextReader): Units[] {
+  const ways = reader.ways().map((units) => {
+    const counted = countPattern(reader.read(units).pattern);
     const stated = units.units.filter((unit) => unit.stated !== null).length;
     return { units, rating: proofOf(counted) + stated * PROMISE };
   });
@@ -53,8 +54,8 @@ function likeliest(text: string, options: ReadOptions): Units[] {
 }
 
 /** Reads a text in one way, and what is left in doubt by the evidence of all its rounds. */
-function readingOf(text: string, options: ReadOptions, units?: Units): CountedPattern {
-  const first = readText(text, options, units);
+function readingOf(reader: TextReader, text: string, options: ReadOptions, units?: Units): CountedPattern {
+  const first = reader.read(units);
   const counted = countPattern(first.pattern);
   if (text.length > LONGEST || counted.rounds.every(({ verdict }) => verdict !== 'unreadable' && verdict !== 'off'))
     return counted;
@@ -65,7 +66,7 @@ function readingOf(text: string, options: ReadOptions, units?: Units): CountedPa
   let settled = counted;
   if (words.size > 0) {
     const hand: Hand = { words: new Map([...(options.hand ?? NO_HAND).words, ...words]) };
-    reading = readText(text, { ...options, hand }, units);
+    reading = new TextReader(text, { ...options, hand }).read(units);
     settled = countPattern(reading.pattern);
     ({ readings } = evidenceOf(settled, reading.gists));
   }

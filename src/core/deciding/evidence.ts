@@ -29,7 +29,7 @@ interface Node {
 const DEPARTS: Reason = { what: 'read', ways: ['by its gist'], usual: false };
 /** A text of more rounds is a collection, and read by the forms alone. */
 const MOST_ROUNDS = 400;
-const MOST_COUNTS = 6;
+const MOST_COUNTS = 4;
 const PASSES = 3;
 
 /**
@@ -111,8 +111,8 @@ function readings(
   if (made === null) return [{ count: stated, cost: COSTS.unread }];
   const taken = instruction === null ? (talks ? COSTS.talk : 0) : COSTS.gist;
   const proved = fits(outcome) && stated === made;
-  const base = taken + passed * (proved ? COSTS.passedProved : COSTS.passed);
-  if (misfits.length === 0 && (stated === null || stated === made)) return [{ count: made, cost: base + departure }];
+  const base = taken + departure + passed * (proved ? COSTS.passedProved : COSTS.passed);
+  if (misfits.length === 0 && (stated === null || stated === made)) return [{ count: made, cost: base }];
   // What neither uses its edge nor makes its count has two faults, whichever figure is carried on.
   const slips = misfits.length > 0 && stated !== null && stated !== made ? COSTS.slip + COSTS.second : COSTS.slip;
   const found = [{ count: made, cost: base + slips }];

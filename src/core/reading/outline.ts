@@ -11,7 +11,7 @@ import type {
 } from '../pattern/pattern.js';
 import { lineIndexAt, lineSpan, type SourceText, type Span } from '../text/source.js';
 import type { SectionKind } from '../vocabulary/sections.js';
-import { InstructionReader } from './again.js';
+import type { InstructionReader } from './again.js';
 import { headingBeforeLabel, partInLine, sectionOf, type Heading } from './headings.js';
 import { beginsInstruction, contentStart, labelsIn, type Label } from './labels.js';
 import { legendIn, toldIn } from './legend.js';
@@ -94,8 +94,13 @@ const DIVIDES = /(?<!\p{L})(?:shape (?:the )?(?:neck|armhole|shoulder)|skip|miss
 const LEAD = /^[^\p{L}\d]{0,4}(\p{L}[\p{L} '’-]{1,28}?)\s*(?:[:.]\s*[*_]{1,2}|[*_]{1,2}\s*[:.–—-]|:)(?=\s)/u;
 
 /** Finds parts and rounds, in one pass over the lines. */
-export function outlineOf(source: SourceText, lexicon: Lexicon, units: Units = NO_UNITS): Outline {
-  return new Outliner(source, lexicon, units).run();
+export function outlineOf(
+  source: SourceText,
+  lexicon: Lexicon,
+  instructions: InstructionReader,
+  units: Units = NO_UNITS,
+): Outline {
+  return new Outliner(source, lexicon, instructions, units).run();
 }
 
 class Outliner {
@@ -125,7 +130,7 @@ class Outliner {
   readonly #sections: Draft<Section>[] = [];
   readonly #passages: PassageDraft[] = [];
 
-  constructor(source: SourceText, lexicon: Lexicon, units: Units) {
+  constructor(source: SourceText, lexicon: Lexicon, instructions: InstructionReader, units: Units) {
     this.#source = source;
     this.#lexicon = lexicon;
     this.#units = units;
@@ -136,7 +141,7 @@ class Outliner {
       for (let below = line; below <= last; below += 1) this.#covered.add(below);
     }
     this.#ahead = new Lookahead(source, lexicon, units);
-    this.#instructions = new InstructionReader(source.text, lexicon);
+    this.#instructions = instructions;
   }
 
   run(): Outline {

@@ -5,6 +5,7 @@ import { detectTerms } from './detect.js';
 import { masked } from './page/mask.js';
 import { NO_UNITS, type Units } from './page/unit.js';
 import { unitsOf } from './page/units.js';
+import { InstructionReader } from './again.js';
 import { gistsOf, type Gist } from './gist/gist.js';
 import { NO_HAND, wordsOf, type Hand, type Sense } from './hand.js';
 import { readInstruction } from './instruction.js';
@@ -31,29 +32,54 @@ export interface Reading {
  * kept in the rounds as `unread`.
  */
 export function readPattern(text: string, options: ReadOptions = { terms: 'auto' }): Pattern {
-  return readText(text, options).pattern;
+  return new TextReader(text, options).read().pattern;
 }
 
-/** Reads a text by the forms of labels that are known, or by the units that its series of numbers show. */
-export function readText(text: string, options: ReadOptions = { terms: 'auto' }, units: Units = NO_UNITS): Reading {
-  const ground = groundOf(text, options);
-  const { source, terms, legend, lexicon } = ground;
-  const view = units.units.length > 0 ? masked(source) : source;
-  const pattern = {
-    source,
-    terms,
-    legend,
-    chainRule: chainRuleIn(text),
-    ...outlineOf(view, lexicon, units),
-    readAgain: readEachOnce(lexicon),
-  };
-  return { pattern, gists: (span, senses) => gistsOf(view.text, span, lexicon, senses) };
-}
+/** Reads one text, in as many ways as are wanted; what is the same for all of them is found out once. */
+export class TextReader {
+  readonly #ground: Ground;
+  readonly #readAgain: Pattern['readAgain'];
+  readonly #chainRule: ChainRule;
+  readonly #plain: InstructionReader;
+  #view: { readonly source: SourceText; readonly instructions: InstructionReader } | null = null;
 
-/** The units that the series of numbers in a text show, in the ways that are likeliest; see `unitsOf`. */
-export function seriesIn(text: string, options: ReadOptions = { terms: 'auto' }): Units[] {
-  const { source, lexicon } = groundOf(text, options);
-  return unitsOf(masked(source), lexicon);
+  constructor(text: string, options: ReadOptions = { terms: 'auto' }) {
+    this.#ground = groundOf(text, options);
+    this.#readAgain = readEachOnce(this.#ground.lexicon);
+    this.#chainRule = chainRuleIn(text);
+    this.#plain = new InstructionReader(text, this.#ground.lexicon);
+  }
+
+  /** By the forms of labels that are known, or by the units that a series of numbers shows. */
+  read(units: Units = NO_UNITS): Reading {
+    const { source, terms, legend, lexicon } = this.#ground;
+    const known = units.units.length === 0;
+    const view = known ? { source, instructions: this.#plain } : this.#viewed();
+    const pattern = {
+      source,
+      terms,
+      legend,
+      chainRule: this.#chainRule,
+      ...outlineOf(view.source, lexicon, view.instructions, units),
+      readAgain: this.#readAgain,
+    };
+    return { pattern, gists: (span, senses) => gistsOf(view.source.text, span, lexicon, senses) };
+  }
+
+  /** The units that the series of numbers in the text show, in the ways that are likeliest; see `unitsOf`. */
+  ways(): Units[] {
+    return unitsOf(this.#viewed().source, this.#ground.lexicon);
+  }
+
+  /** The text without what is not of the pattern. */
+  #viewed(): { readonly source: SourceText; readonly instructions: InstructionReader } {
+    if (!this.#view) {
+      const source = masked(this.#ground.source);
+      const instructions = new InstructionReader(source.text, this.#ground.lexicon);
+      this.#view = { source, instructions };
+    }
+    return this.#view;
+  }
 }
 
 interface Ground {

@@ -38,7 +38,7 @@ export function freeLoopsIn(prose: string, offset: number): Stretch['into'] {
   }
   const match = LOOPS.exec(prose);
   if (!match) return loopsLeft(prose, offset);
-  const round = Number(match?.[2] ?? match?.[3]) || cardinal(match?.[2]?.toLowerCase() ?? '');
+  const round = Number(match[2] ?? match[3]) || cardinal(match[2]?.toLowerCase() ?? '');
   if (round === null) return loopsLeft(prose, offset);
   const side = match[1]?.toLowerCase();
   return {

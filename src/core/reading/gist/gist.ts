@@ -18,8 +18,10 @@ export interface Gist {
 }
 
 /** So many words and signs are looked at, and so many ways to take them. */
-const MOST_TOKENS = 160;
+const MOST_TOKENS = 120;
 const MOST_WAYS = 64;
+/** Fewer ways are tried of a long instruction: so many words and signs in all. */
+const MOST_LOOKED_AT = 1600;
 
 /**
  * All ways to take the gist of an instruction: only what can bear on its count is looked at, in whatever order a hand puts
@@ -32,7 +34,8 @@ export function gistsOf(text: string, span: Span, lexicon: Lexicon, senses: Read
   const reference = referenceIn(text, span);
   const referring: Gist[] = reference ? [{ ...NOTHING_FOUND, instruction: { ...NO_INSTRUCTION, reference } }] : [];
   if (!items) return referring;
-  const ways = everyChoice((chooser) => new Taking(text, items, chooser).all(), MOST_WAYS);
+  const most = Math.max(4, Math.min(MOST_WAYS, Math.floor(MOST_LOOKED_AT / items.length)));
+  const ways = everyChoice((chooser) => new Taking(text, items, chooser).all(), most);
   const taken = ways.flatMap(({ result, chosen }) => {
     if (!result) return [];
     const { steps, stated, rounds, passed } = result;

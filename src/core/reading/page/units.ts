@@ -226,8 +226,9 @@ function isNoAmount(text: string, lexicon: Lexicon, words: Span, { from, to }: S
 
 /** "[2 sc, inc] 6 times. 24 sc.": a figure and its stitch, behind a sentence of the instruction, and nothing more. */
 function endsUnit(text: string, words: Span, { from, to }: Span): boolean {
-  const before = text.slice(words.from, from);
-  return /\p{L}.*[.;|=–—)\]][ \t]*$/u.test(before) && /^[ \t]?\p{L}+[.!]?\s*$/u.test(text.slice(to, words.to));
+  if (!/^[ \t]?\p{L}+[.!]?\s*$/u.test(text.slice(to, Math.min(words.to, to + 40)))) return false;
+  const before = text.slice(Math.max(words.from, from - 160), from).trimEnd();
+  return /[.;|=–—)\]]$/u.test(before) && /\p{L}/u.test(before);
 }
 
 function meaningOf(lexicon: Lexicon, word: string): Meaning['is'] | undefined {
