@@ -9,6 +9,8 @@ const checkSchema = z.object({
   terms: z.enum(['us', 'uk', 'auto'], '--terms takes "us", "uk" or "auto".').default('auto'),
   'fail-on': z.enum(['error', 'warning', 'never'], '--fail-on takes "error", "warning" or "never".').default('error'),
   explain: z.boolean().default(false),
+  hand: z.string().min(1, '--hand takes the name of a file.').optional(),
+  'hand-out': z.string().min(1, '--hand-out takes the name of a file.').optional(),
 });
 
 export interface CheckCall {
@@ -18,6 +20,9 @@ export interface CheckCall {
   readonly failOn: 'error' | 'warning' | 'never';
   /** Whether each round is told in plain words below its figures. */
   readonly explain: boolean;
+  /** A file that says what the words of this hand mean, and one for what was worked out. */
+  readonly hand: string | undefined;
+  readonly handOut: string | undefined;
 }
 
 const convertSchema = z.object({
@@ -44,12 +49,14 @@ export interface ConvertCall {
 }
 
 export const USAGE = `dostik check FILE… [--format text|json] [--terms us|uk|auto] [--fail-on error|warning|never]
-             [--explain]
+             [--explain] [--hand FILE.json] [--hand-out FILE.json]
 dostik convert FILE --to us|uk [--out FILE] [--report] [--from us|uk|auto]
                [--hooks] [--weights] [--spelling]
 
 check recounts every round of written crochet patterns and says what is wrong; with --explain also
-how each figure comes about, in plain words. convert writes a pattern in the other terms, and reads
+how each figure comes about, in plain words. --hand reads what words of this hand mean that the text
+explains nowhere, as { "words": { "bump": "increase" } }; --hand-out writes it, with what was worked
+out from the counts. convert writes a pattern in the other terms, and reads
 the result again to prove that no count has changed; with --report it tells on standard error, as
 JSON, what it changed. --hooks, --weights and --spelling convert those as well. FILE may be - for
 standard input. Ends with 0 where nothing was found, 1 where something was, or a conversion could
@@ -81,16 +88,23 @@ export function checkCall(words: readonly string[]): CheckCall {
     terms: { type: 'string' },
     'fail-on': { type: 'string' },
     explain: { type: 'boolean' },
+    hand: { type: 'string' },
+    'hand-out': { type: 'string' },
   });
   const options = checkSchema.safeParse(parsed.values);
   if (!options.success) throw new CallError(options.error.issues[0]?.message ?? 'An option could not be read.');
   if (parsed.positionals.length === 0) throw new CallError('Name a file to check, or - for standard input.');
+  const handOut = options.data['hand-out'];
+  if (handOut !== undefined && parsed.positionals.length > 1)
+    throw new CallError('--hand-out writes what one pattern means: name one file to check.');
   return {
     files: parsed.positionals,
     format: options.data.format,
     terms: options.data.terms,
     failOn: options.data['fail-on'],
     explain: options.data.explain,
+    hand: options.data.hand,
+    handOut,
   };
 }
 

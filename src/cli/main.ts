@@ -1,5 +1,15 @@
 import { readFileSync, statSync, writeFileSync } from 'node:fs';
-import { checkPattern, contentOf, convertTerms, LONGEST_TEXT, reportText, type Report } from '../core/index.js';
+import {
+  checkPattern,
+  contentOf,
+  convertTerms,
+  handOf,
+  handSchema,
+  LONGEST_TEXT,
+  reportText,
+  type Hand,
+  type Report,
+} from '../core/index.js';
 import { CallError, checkCall, convertCall, USAGE, type CheckCall, type ConvertCall } from './arguments.js';
 
 /** Files that hold text as it is. Others (.docx, .pdf) can't be read yet and are refused by name. */
@@ -36,8 +46,10 @@ function main(words: readonly string[]): number {
   }
 }
 
-function check({ files, format, terms, failOn, explain }: CheckCall): number {
-  const checked = files.map((file) => checkPattern(textOf(file), file, { terms }));
+function check({ files, format, terms, failOn, explain, hand, handOut }: CheckCall): number {
+  const said = hand === undefined ? {} : { hand: handIn(hand) };
+  const checked = files.map((file) => checkPattern(textOf(file), file, { terms, ...said }));
+  if (handOut !== undefined && checked[0]) write(handOut, `${JSON.stringify(checked[0].hand, null, 2)}\n`);
   const reports = checked.map(({ fixed }) => fixed());
   process.stdout.write(
     format === 'json'
@@ -59,6 +71,23 @@ function convert({ file, out, report, ...options }: ConvertCall): number {
     process.stderr.write(`${[`dostik: ${file}: ${message}`, ...places].join('\n')}\n`);
   }
   return state === 'proved' || state === 'already' ? 0 : 1;
+}
+
+/** What is settled about a hand. @throws CallError where the file can't be read, or says something else. */
+function handIn(file: string): Hand {
+  const content = contentOf(bytesOf(file));
+  if (content.kind !== 'text') throw new CallError(`${file}: this is no text.`);
+  let value: unknown;
+  try {
+    value = JSON.parse(content.text);
+  } catch {
+    throw new CallError(`${file}: this is no JSON.`);
+  }
+  const read = handSchema.safeParse(value);
+  if (read.success) return handOf(read.data);
+  const issue = read.error.issues[0];
+  const place = issue && issue.path.length > 0 ? `${issue.path.join('.')}: ` : '';
+  throw new CallError(`${file}: ${place}${issue?.message ?? 'it says nothing of a hand.'}`);
 }
 
 /** @throws CallError where the file can't be written. */

@@ -5,6 +5,7 @@ import { accountOf } from './explaining/account.js';
 import { slipsFor } from './explaining/hook.js';
 import type { HookSlip, RoundAccount } from './explaining/schema.js';
 import type { HouseStyle } from './style/style.js';
+import type { HandFile } from './reading/hand.js';
 import type { ReadOptions } from './reading/read.js';
 import { withFixes } from './fixes/index.js';
 import { reportOf } from './report/report.js';
@@ -13,6 +14,7 @@ import type { Report } from './report/schema.js';
 export { convertTerms, type ConvertOptions } from './terms/convert.js';
 export { conversionSchema, type Conversion, type TermChange } from './terms/schema.js';
 export { evidenceSchema, termsEvidence, type TermsEvidence } from './terms/evidence.js';
+export { handOf, handSchema, type Hand, type HandFile } from './reading/hand.js';
 export { HOOKS, type Hook } from './vocabulary/hooks.js';
 export { STITCHES, type Stitch, type Vocabulary } from './vocabulary/stitches.js';
 export { YARN_WEIGHTS, type YarnWeight } from './vocabulary/yarns.js';
@@ -40,6 +42,8 @@ export interface CheckOptions extends ReadOptions {
 /** A text that has been checked, and can be asked how its figures come about. */
 export interface Checked {
   readonly report: Report;
+  /** The words of its hand that were said, or worked out from its counts. */
+  readonly hand: HandFile;
   /** The report with the fixes that can be found; this takes longer, and is done when it is asked for. */
   readonly fixed: () => Report;
   /**
@@ -65,6 +69,7 @@ export function checkPattern(text: string, file: string, options: CheckOptions =
   const findings = check(counted, options.rules, options.style);
   return {
     report: reportOf(file, counted, findings),
+    hand: { words: Object.fromEntries(counted.pattern.words) },
     fixed: () => reportOf(file, counted, withFixes(counted, findings)),
     account: (index) => {
       const round = counted.rounds[index];

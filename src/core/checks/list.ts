@@ -1,6 +1,5 @@
 import * as z from 'zod/mini';
-import { countPattern } from '../counting/count.js';
-import { readPattern } from '../reading/read.js';
+import { decide } from '../deciding/decide.js';
 import { check, RULES } from './registry.js';
 
 export const severitySchema = z.enum(['error', 'warning', 'hint']);
@@ -24,7 +23,7 @@ export function ruleCards(): readonly RuleCard[] {
     severity,
     about,
     failing: failing.text,
-    says: check(countPattern(readPattern(failing.text)))
+    says: check(decide(failing.text))
       .filter(({ rule }) => rule.id === id)
       .map(({ message }) => message),
     passing,

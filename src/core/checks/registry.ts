@@ -10,6 +10,7 @@ import { frameGap } from './frame-gap.js';
 import { notationBracket } from './notation-bracket.js';
 import { notationTimes } from './notation-times.js';
 import { notationUnread } from './notation-unread.js';
+import { notationWorkedOut } from './notation-worked-out.js';
 import { countBreakdown } from './count-breakdown.js';
 import { countMissing } from './count-missing.js';
 import { countTurningChain } from './count-turning-chain.js';
@@ -68,6 +69,7 @@ export const RULES: readonly Rule[] = [
   notationBracket,
   notationTimes,
   notationUnread,
+  notationWorkedOut,
   termsMixed,
   termsContradiction,
   materialsHookSize,

@@ -4,11 +4,10 @@ import type { Instruction, Round, RoundReference } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
 import { cardinal } from '../vocabulary/numbers.js';
 import type { Gist } from '../reading/gist/gist.js';
-import { SENSES, type Sense } from '../reading/hand.js';
+import type { Gists } from '../reading/read.js';
+import { SENSES, type Sense } from '../vocabulary/senses.js';
 import type { Reason } from './habits.js';
-
-/** All ways to take the words of an instruction, when some of them mean what is given. */
-export type Gists = (span: Span, senses: ReadonlyMap<string, Sense>) => readonly Gist[];
+import { doubtOf } from './why.js';
 
 /** One way to take a round. `instruction` is null for what the forms have read. */
 export interface Candidate {
@@ -120,17 +119,19 @@ export class Candidates {
   #take(counted: CountedRound, read: Candidate, senses: ReadonlyMap<string, Sense>, candidates: Candidate[]): boolean {
     const { round } = counted;
     const body = bodyOf(round);
-    const gists = senses.size === 0 ? this.#plainOf(round) : this.#gists(body, senses);
+    const gists = senses.size === 0 ? this.#plainOf(round) : this.#gists.of(body, senses);
     for (const gist of gists) {
       if (!this.#budget.spend(body.to - body.from + WORK_OF_ONE)) return false;
       const stated = gist.instruction.stated;
       if (round.stated && stated && round.stated.total !== stated.total) continue;
+      const doubt = doubtOf(senses, gist.chosen, gist.words, round.brackets.length > 0);
       const instruction = {
         ...gist.instruction,
         reference: resolved(gist.instruction.reference, counted, this.#rounds),
         stated: round.stated ?? stated,
         // A bracket that was lost is read over, and told.
         ...(round.brackets.length > 0 ? { brackets: round.brackets, repaired: true as const } : {}),
+        ...(doubt ? { doubt } : {}),
       };
       candidates.push({
         instruction,
@@ -149,15 +150,17 @@ export class Candidates {
   }
 
   #plainOf(round: Round): readonly Gist[] {
-    const known = this.#plain.get(round) ?? this.#gists(bodyOf(round), NOTHING_KNOWN);
+    const known = this.#plain.get(round) ?? this.#gists.of(bodyOf(round), NOTHING_KNOWN);
     this.#plain.set(round, known);
     return known;
   }
 
   /** The words of a round that mean nothing, or may mean something else. */
   #wordsIn(counted: CountedRound): ReadonlySet<string> {
-    const passed = isSettled(counted) ? [] : this.#plainOf(counted.round).flatMap(({ words }) => words);
-    return new Set([...passed, ...otherwiseIn(this.#text, counted)]);
+    const gists = isSettled(counted) ? [] : this.#plainOf(counted.round);
+    const passed = gists.flatMap(({ words }) => words);
+    const unknown = isSettled(counted) || gists.length > 0 ? [] : this.#gists.unknown(bodyOf(counted.round));
+    return new Set([...passed, ...unknown, ...otherwiseIn(this.#text, counted)]);
   }
 }
 
@@ -213,7 +216,17 @@ function withoutTalk(text: string, { round }: CountedRound): { instruction: Inst
   if (words.some((word) => /^\d/.test(word) || cardinal(word) !== null || NEEDED.test(word))) return null;
   const talk = [...remarks, ...unread.map(({ span }) => span)];
   return {
-    instruction: { unread: [], steps, reference, stated, statedRounds, brackets, foreign, remarks: talk },
+    instruction: {
+      unread: [],
+      steps,
+      reference,
+      stated,
+      statedRounds,
+      brackets,
+      foreign,
+      remarks: talk,
+      doubt: { kind: 'passed-over', why: unread.map(({ span }) => `passed over: "${text.slice(span.from, span.to)}"`) },
+    },
     words: unread.length,
   };
 }

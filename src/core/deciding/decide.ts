@@ -1,10 +1,12 @@
 import type { CountedPattern } from '../counting/counted.js';
 import { countPattern } from '../counting/count.js';
+import type { Instruction, Round } from '../pattern/pattern.js';
 import { retaken } from '../pattern/retaken.js';
 import { NO_HAND, type Hand } from '../reading/hand.js';
 import type { Units } from '../reading/page/unit.js';
 import { TextReader, type ReadOptions } from '../reading/read.js';
 import { evidenceOf } from './evidence.js';
+import { doubtOf } from './why.js';
 
 /** A text of which so great a share of the rounds comes out is read rightly, and not tried otherwise. */
 const ENOUGH = 0.9;
@@ -76,7 +78,27 @@ function readingOf(reader: TextReader, text: string, options: ReadOptions, units
     if (pass === MOST_PASSES || settled.rounds.every(({ verdict }) => verdict !== 'unreadable')) break;
     ({ readings } = evidenceOf(settled, reading.gists));
   }
-  return settled;
+  return withWordsTold(settled);
+}
+
+/** The rounds that a worked-out word stands in say so. */
+function withWordsTold(counted: CountedPattern): CountedPattern {
+  const { pattern, rounds } = counted;
+  if (pattern.words.size === 0) return counted;
+  const readings = new Map<Round, Instruction>();
+  for (const { round } of rounds) {
+    if (round.doubt || round.unread.length > 0) continue;
+    const said = new Set(
+      pattern.source.text
+        .slice(round.bodyFrom, round.span.to)
+        .toLowerCase()
+        .match(/\p{L}+/gu),
+    );
+    const senses = new Map([...pattern.words].filter(([word]) => said.has(word) || said.has(`${word}s`)));
+    const doubt = doubtOf(senses, [], [], false);
+    if (doubt) readings.set(round, { ...round, doubt });
+  }
+  return readings.size === 0 ? counted : countPattern(retaken(pattern, readings));
 }
 
 /**

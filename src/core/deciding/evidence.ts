@@ -1,8 +1,9 @@
 import type { CountedPattern, CountedRound } from '../counting/counted.js';
 import type { Outcome } from '../counting/outcome.js';
 import type { Instruction, Round } from '../pattern/pattern.js';
-import { SENSES, type Sense } from '../reading/hand.js';
-import { Candidates, fits, isSettled, type Candidate, type Gists } from './candidates.js';
+import { SENSES, type Sense } from '../vocabulary/senses.js';
+import type { Gists } from '../reading/read.js';
+import { Candidates, fits, isSettled, type Candidate } from './candidates.js';
 import { COSTS, Habits, type Reason } from './habits.js';
 
 /** What was worked out of a hand: its words, and how the rounds are to be taken that could not be read otherwise. */

@@ -25,6 +25,7 @@ export function accountOf({ pattern }: CountedPattern, counted: CountedRound): R
     made,
     stated: round.stated?.total ?? null,
     sentence: sentenceOf(counted, outcome, speech),
+    why: [...(round.doubt?.why ?? [])],
     steps,
     ladder: ladderOf(outcome, speech, indexOf),
   };
@@ -58,7 +59,7 @@ function sentenceOf(counted: CountedRound, outcome: Outcome, speech: Speech): st
   const said = upperFirst(stepsInWords(outcome.worked, speech));
   const { edge, into, made } = counted.outcome;
   const stated = round.stated?.total;
-  if (round.brackets.length > 0) return 'Not counted, because its brackets or stars don’t close.';
+  if (round.brackets.length > 0 && !round.repaired) return 'Not counted, because its brackets or stars don’t close.';
   if (counted.verdict === 'unreadable') return 'Not counted, because not every word of it was understood.';
   if (made === null)
     return stated === undefined

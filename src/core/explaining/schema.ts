@@ -68,6 +68,8 @@ export const accountSchema = z.object({
   stated: z.nullable(count),
   /** The round in plain words, in the pattern's own vocabulary. */
   sentence: z.string(),
+  /** What was worked out or passed over for it. */
+  why: z.array(z.string()),
   steps: z.array(stepSchema),
   ladder: z.nullable(ladderSchema),
 });

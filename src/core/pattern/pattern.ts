@@ -1,3 +1,4 @@
+import type { Sense } from '../vocabulary/senses.js';
 import type { SourceText, Span } from '../text/source.js';
 import type { SectionKind } from '../vocabulary/sections.js';
 import type { StitchId, Vocabulary } from '../vocabulary/stitches.js';
@@ -31,6 +32,14 @@ export interface BracketProblem {
   readonly mark: string;
 }
 
+/** What of an instruction was not simply read, and how it was come by. */
+export interface Doubt {
+  /** Words passed over; words or repeats worked out from the counts; brackets in disorder, read as it must be meant. */
+  readonly kind: 'passed-over' | 'worked-out' | 'repaired';
+  /** The reasons, each a clause of its own. */
+  readonly why: readonly string[];
+}
+
 /** What was understood of the words of one instruction. */
 export interface Instruction {
   readonly steps: readonly Step[];
@@ -42,6 +51,8 @@ export interface Instruction {
   readonly brackets: readonly BracketProblem[];
   /** Its brackets are in disorder, and it was read as it must be meant. */
   readonly repaired?: true;
+  /** Left out where all of it was read as it stands. */
+  readonly doubt?: Doubt;
   /** Stitches that are called by a name of the other vocabulary. */
   readonly foreign: readonly { readonly span: Span; readonly stitch: StitchId }[];
   /** Words to the maker in the instruction: markers, stuffing, talk. */
@@ -155,6 +166,8 @@ export interface Pattern {
   readonly terms: TermsReading;
   readonly legend: readonly LegendEntry[];
   readonly chainRule: ChainRule;
+  /** Words that the text explains nowhere, with what they were found, or said, to mean. */
+  readonly words: ReadonlyMap<string, Sense>;
   readonly title: string | null;
   readonly parts: readonly Part[];
   readonly sections: readonly Section[];

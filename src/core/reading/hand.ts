@@ -1,14 +1,6 @@
+import * as z from 'zod/mini';
+import { SENSES, type Sense } from '../vocabulary/senses.js';
 import type { LegendDefinition, Meaning } from './lexicon.js';
-
-/**
- * What a word can mean in the hand of one writer that it does not mean by itself.
- * - `stitch`, `increase`, `decrease`: of the stitch that the round is worked in; two in one, two as one.
- * - `times`: as in "six times". `more`: as in "five more times", which are six.
- * - `around`: to the end of the round. `repeat`: what stands before it, to the end.
- * - `nothing`: it changes no count.
- */
-export const SENSES = ['increase', 'decrease', 'stitch', 'times', 'around', 'repeat', 'more', 'nothing'] as const;
-export type Sense = (typeof SENSES)[number];
 
 /** What is settled about a hand: its own words, in small letters, and what they mean. */
 export interface Hand {
@@ -16,6 +8,23 @@ export interface Hand {
 }
 
 export const NO_HAND: Hand = { words: new Map() };
+
+/** A word or two in a hand's file, and how many of them there may be. */
+const LONGEST_WORD = 40;
+const MOST_WORDS = 200;
+
+/** What is settled about a hand, as it is kept in a file: `{ "words": { "bump": "increase" } }`. */
+export const handSchema = z.object({
+  words: z
+    .record(z.string().check(z.minLength(1), z.maxLength(LONGEST_WORD)), z.enum(SENSES))
+    .check(z.refine((words) => Object.keys(words).length <= MOST_WORDS, 'These are too many words.')),
+});
+export type HandFile = z.infer<typeof handSchema>;
+
+/** A hand from what is kept of it. */
+export function handOf({ words }: HandFile): Hand {
+  return { words: new Map(Object.entries(words).map(([word, sense]) => [word.toLowerCase(), sense])) };
+}
 
 const MEANINGS: Readonly<Record<Sense, Meaning>> = {
   increase: { is: 'increase', per: 2 },

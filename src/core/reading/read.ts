@@ -6,8 +6,9 @@ import { masked } from './page/mask.js';
 import { NO_UNITS, type Units } from './page/unit.js';
 import { unitsOf } from './page/units.js';
 import { InstructionReader } from './again.js';
-import { gistsOf, type Gist } from './gist/gist.js';
-import { NO_HAND, wordsOf, type Hand, type Sense } from './hand.js';
+import { gistsOf, unknownIn, type Gist } from './gist/gist.js';
+import { NO_HAND, wordsOf, type Hand } from './hand.js';
+import type { Sense } from '../vocabulary/senses.js';
 import { readInstruction } from './instruction.js';
 import { definitions } from './legend.js';
 import { Lexicon } from './lexicon.js';
@@ -24,7 +25,15 @@ export interface ReadOptions {
 export interface Reading {
   readonly pattern: Pattern;
   /** All ways to take the gist of a stretch of it; see `gistsOf`. */
-  readonly gists: (span: Span, senses: ReadonlyMap<string, Sense>) => readonly Gist[];
+  readonly gists: Gists;
+}
+
+/** The ways to take stretches of a text. */
+export interface Gists {
+  /** When some of its words mean what is given. */
+  readonly of: (span: Span, senses: ReadonlyMap<string, Sense>) => readonly Gist[];
+  /** The words in it that mean nothing by themselves. */
+  readonly unknown: (span: Span) => readonly string[];
 }
 
 /**
@@ -40,6 +49,7 @@ export class TextReader {
   readonly #ground: Ground;
   readonly #readAgain: Pattern['readAgain'];
   readonly #chainRule: ChainRule;
+  readonly #words: Hand['words'];
   readonly #plain: InstructionReader;
   #view: { readonly source: SourceText; readonly instructions: InstructionReader } | null = null;
 
@@ -47,6 +57,7 @@ export class TextReader {
     this.#ground = groundOf(text, options);
     this.#readAgain = readEachOnce(this.#ground.lexicon);
     this.#chainRule = chainRuleIn(text);
+    this.#words = (options.hand ?? NO_HAND).words;
     this.#plain = new InstructionReader(text, this.#ground.lexicon);
   }
 
@@ -60,10 +71,16 @@ export class TextReader {
       terms,
       legend,
       chainRule: this.#chainRule,
+      words: this.#words,
       ...outlineOf(view.source, lexicon, view.instructions, units),
       readAgain: this.#readAgain,
     };
-    return { pattern, gists: (span, senses) => gistsOf(view.source.text, span, lexicon, senses) };
+    const { text } = view.source;
+    const gists: Gists = {
+      of: (span, senses) => gistsOf(text, span, lexicon, senses),
+      unknown: (span) => unknownIn(text, span, lexicon),
+    };
+    return { pattern, gists };
   }
 
   /** The units that the series of numbers in the text show, in the ways that are likeliest; see `unitsOf`. */

@@ -46,6 +46,8 @@ function roundOf(source: SourceText, { round, part, outcome, verdict }: CountedR
     made,
     stated: round.stated?.total ?? null,
     verdict,
+    doubt: round.doubt?.kind ?? 'none',
+    why: [...(round.doubt?.why ?? [])],
     key: keys.of(`${part.name}|${words}|${edge}|${into}|${made}`),
   };
 }

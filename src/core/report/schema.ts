@@ -19,6 +19,9 @@ const round = z.object({
   made: count,
   stated: count,
   verdict: z.enum(['agrees', 'counted', 'off', 'unreadable', 'on-trust']),
+  /** How sure its reading is, and why where it is not simply what stands there. */
+  doubt: z.enum(['none', 'passed-over', 'worked-out', 'repaired']),
+  why: z.array(z.string()),
   /** Stands for the round's words and all that its count rests on; another one as soon as any of that changes. */
   key: z.string(),
 });

@@ -34,6 +34,7 @@ export function reportText(report: Report, account?: (round: number) => RoundAcc
       );
       const sentence = account?.(index)?.sentence;
       if (sentence) lines.push(`        ${sentence}`);
+      if (account && round.why.length > 0) lines.push(`        (${round.why.join('; ')})`);
     }
   }
   if (report.findings.length > 0) lines.push('');

@@ -174,6 +174,12 @@
     border-color: var(--woad);
   }
 
+  /* Not simply read: worked out from the counts, or words passed over. */
+  .host :global(.rail-row.doubted .made) {
+    text-decoration: underline dotted;
+    text-underline-offset: 3px;
+  }
+
   .host :global(.rail-row .made) {
     font-weight: 640;
   }

@@ -49,6 +49,9 @@
 {/snippet}
 
 <p class="sentence">{account.sentence}</p>
+{#if account.why.length > 0}
+  <p class="why">Taken so: {account.why.join('; ')}.</p>
+{/if}
 {#if account.ladder}<StitchLadder ladder={account.ladder} {lit} {point} />{/if}
 {#if account.steps.length > 0}
   <div class="steps">
@@ -63,6 +66,14 @@
   .sentence {
     font-family: var(--text-face);
     line-height: 1.5;
+    overflow-wrap: anywhere;
+  }
+
+  .why {
+    padding-left: var(--space-2);
+    border-left: 2px dotted var(--ink-soft);
+    color: var(--ink-soft);
+    font-size: var(--size-small);
     overflow-wrap: anywhere;
   }
 

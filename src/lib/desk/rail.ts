@@ -26,14 +26,15 @@ class RoundMarker extends GutterMarker {
       a.key === b.key &&
       a.label === b.label &&
       a.stated === b.stated &&
-      a.verdict === b.verdict
+      a.verdict === b.verdict &&
+      a.doubt === b.doubt
     );
   }
 
   override toDOM(): Node {
-    const { into, edge, made, stated, verdict, key } = this.round;
+    const { into, edge, made, stated, verdict, doubt, key } = this.round;
     const row = document.createElement('div');
-    row.className = `rail-row ${verdict}${this.ticked ? ' ticked' : ''}`;
+    row.className = `rail-row ${verdict}${doubt === 'none' ? '' : ' doubted'}${this.ticked ? ' ticked' : ''}`;
     row.title = railWords(this.round);
     row.dataset.key = key;
     const starts = into === null && edge === null && made !== null;
@@ -51,10 +52,10 @@ class RoundMarker extends GutterMarker {
 
 /** The rail's row in words: "Rnd 5: uses 24 of 24, makes 30, states 30; agrees". */
 export function railWords(round: ReportRound): string {
-  const { into, edge, made, stated, verdict } = round;
+  const { into, edge, made, stated, verdict, why } = round;
   const uses = into === null ? '' : edge === null ? `uses ${into}, ` : `uses ${into} of ${edge}, `;
   const makes = made === null ? 'not counted' : `makes ${made}`;
-  return `${roundName(round)}: ${uses}${makes}${stated === null ? '' : `, states ${stated}`}; ${MARK_WORDS[verdict]}`;
+  return `${roundName(round)}: ${uses}${makes}${stated === null ? '' : `, states ${stated}`}; ${MARK_WORDS[verdict]}${why.length > 0 ? `. Taken so: ${why.join('; ')}` : ''}`;
 }
 
 function figure(value: number | null): string {
@@ -158,6 +159,8 @@ export function rail(tick: (key: string) => void): Extension {
             made: 888,
             stated: 888,
             verdict: 'off',
+            doubt: 'none',
+            why: [],
             key: '',
           },
           false,

@@ -1,6 +1,6 @@
 import { once, type Amount, type Place, type Step, type Work } from '../../pattern/instruction.js';
 import type { Instruction } from '../../pattern/pattern.js';
-import type { Sense } from '../hand.js';
+import type { Sense } from '../../vocabulary/senses.js';
 import type { Lexicon } from '../lexicon.js';
 import { wordsOf } from '../instruction.js';
 import type { Span } from '../../text/source.js';
@@ -39,7 +39,7 @@ export function gistsOf(text: string, span: Span, lexicon: Lexicon, senses: Read
   const taken = ways.flatMap(({ result, chosen }) => {
     if (!result) return [];
     const { steps, stated, rounds, passed } = result;
-    const words = passed.map(({ from, to }) => text.slice(from, to).toLowerCase());
+    const words = passed.map(({ from, to }) => singular(text.slice(from, to).toLowerCase()));
     const instruction: Instruction = {
       ...NO_INSTRUCTION,
       steps,
@@ -49,6 +49,11 @@ export function gistsOf(text: string, span: Span, lexicon: Lexicon, senses: Read
     return [{ instruction, chosen, words, passed }];
   });
   return [...taken, ...referring];
+}
+
+/** A word without its plural: what it means is the same. */
+export function singular(word: string): string {
+  return word.length > 3 && word.endsWith('s') && !word.endsWith('ss') ? word.slice(0, -1) : word;
 }
 
 export const NO_INSTRUCTION: Instruction = {
@@ -61,6 +66,12 @@ export const NO_INSTRUCTION: Instruction = {
   foreign: [],
   remarks: [],
 };
+/** The words of an instruction that mean nothing by themselves, in the singular. */
+export function unknownIn(text: string, span: Span, lexicon: Lexicon): string[] {
+  const tokens = wordsOf(text, span, lexicon, MOST_TOKENS);
+  return tokens.flatMap((token, i) => (token.kind === 'word' && !lexicon.at(tokens, i) ? [singular(token.word)] : []));
+}
+
 const NOTHING_FOUND = { chosen: [], words: [], passed: [] };
 
 interface Told {
@@ -142,6 +153,7 @@ class Taking {
         const phrase = this.#phrase(i, idle);
         if (this.#chooser.choose(phrase, ['nothing', 'repeat']) === 'repeat')
           this.#wrap(standing, FILL, spanOf(this.#items, i, idle));
+        else for (let word = i; word < idle; word += 1) if (this.#is(word, 'word')) this.#pass(word);
         i = idle;
         continue;
       }

@@ -4,7 +4,7 @@ import type { Loops, StitchId } from '../../vocabulary/stitches.js';
 import type { Lexicon, Meaning } from '../lexicon.js';
 import type { Token } from '../lexer.js';
 import { numeralsIn } from '../page/numerals.js';
-import type { Sense } from '../hand.js';
+import type { Sense } from '../../vocabulary/senses.js';
 
 /** What is left of the words of an instruction when only what can bear on its count is kept. */
 export type Item = Span & ItemKind;
@@ -117,7 +117,7 @@ export function itemsOf(tokens: readonly Token[], lexicon: Lexicon, senses: Read
       i += 1;
       continue;
     }
-    const own = token.kind === 'word' ? ofSense(senses.get(token.word)) : null;
+    const own = token.kind === 'word' ? ofSense(senseOf(token.word, senses)) : null;
     const phrase = own ? null : lexeme && (token.kind !== 'number' || lexeme.length > 1) ? lexeme : null;
     const item = phrase ? meant(phrase.meaning, token) : shortens(tokens, i) ? 'nothing' : bare(token, senses);
     if (item !== 'nothing') items.push({ ...item, from, to: tokens[i + (phrase?.length ?? 1) - 1]?.to ?? to });
@@ -195,7 +195,12 @@ function bare(token: Token, senses: ReadonlyMap<string, Sense>): ItemKind | 'not
       ? numeralsIn(token.raw, { from: 0, to: token.raw.length })[0]
       : undefined;
   if (roman) return { is: 'number', value: roman.first, ordinal: false, glued: false };
-  return ofSense(senses.get(token.word)) ?? { is: 'word', word: token.word };
+  return ofSense(senseOf(token.word, senses)) ?? { is: 'word', word: token.word };
+}
+
+/** What a word means in this hand, in the singular or the plural. */
+function senseOf(word: string, senses: ReadonlyMap<string, Sense>): Sense | undefined {
+  return senses.get(word) ?? (word.endsWith('s') ? senses.get(word.slice(0, -1)) : undefined);
 }
 
 function ofSense(sense: Sense | undefined): ItemKind | null {

@@ -1,0 +1,9 @@
+/**
+ * What a word can mean in the hand of one writer that it does not mean by itself.
+ * - `stitch`, `increase`, `decrease`: of the stitch that the round is worked in; two in one, two as one.
+ * - `times`: as in "six times". `more`: as in "five more times", which are six.
+ * - `around`: to the end of the round. `repeat`: what stands before it, to the end.
+ * - `nothing`: it changes no count.
+ */
+export const SENSES = ['increase', 'decrease', 'stitch', 'times', 'around', 'repeat', 'more', 'nothing'] as const;
+export type Sense = (typeof SENSES)[number];
