@@ -3,6 +3,7 @@ import type { Outcome } from '../counting/outcome.js';
 import type { Instruction, Round, RoundReference } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
 import { cardinal } from '../vocabulary/numbers.js';
+import { REMARK_LEADS } from '../vocabulary/words.js';
 import type { Gist } from '../reading/gist/gist.js';
 import type { Gists } from '../reading/read.js';
 import { SENSES, type Sense } from '../vocabulary/senses.js';
@@ -188,10 +189,11 @@ export function fits({ misfits, obstacles, starts, edge }: Outcome): boolean {
 }
 
 /** Words of language that some hands call a shaping by: "join every 3rd and 4th", "double every 2nd". */
-const OTHERWISE = /(?<!\p{L})(?:join|double|close|pair|split|marry|drop)(?!\p{L})/giu;
+const OTHERWISE = /(?<!\p{L})(?:join|double|close|pair|split|drop)(?!\p{L})/iu;
+const ALL_OTHERWISE = new RegExp(OTHERWISE, 'giu');
 
 function otherwiseIn(text: string, { round }: CountedRound): string[] {
-  return text.slice(round.bodyFrom, round.span.to).toLowerCase().match(OTHERWISE) ?? [];
+  return text.slice(round.bodyFrom, round.span.to).toLowerCase().match(ALL_OTHERWISE) ?? [];
 }
 
 function bodyOf(round: Round): Span {
@@ -252,14 +254,21 @@ function resolved(
 
 /** What some words may mean: one of them something, or two of them. */
 function* assignments(words: readonly string[]): Iterable<ReadonlyMap<string, Sense>> {
-  const meanings = SENSES.filter((sense) => sense !== 'nothing');
-  for (const word of words) for (const sense of meanings) yield new Map([[word, sense]]);
+  for (const word of words) for (const sense of sensesOf(word)) yield new Map([[word, sense]]);
   const pairs = words.flatMap((one, i) => words.slice(i + 1).map((other) => [one, other] as const));
-  const both = meanings.flatMap((first) => meanings.map((second) => [first, second] as const));
   for (const [one, other] of pairs)
-    for (const [first, second] of both)
-      yield new Map([
-        [one, first],
-        [other, second],
-      ]);
+    for (const first of sensesOf(one))
+      for (const second of sensesOf(other))
+        yield new Map([
+          [one, first],
+          [other, second],
+        ]);
+}
+
+const ALL_SENSES = SENSES.filter((sense) => sense !== 'nothing');
+const NO_STITCHES = ALL_SENSES.filter((sense) => sense !== 'increase' && sense !== 'decrease' && sense !== 'stitch');
+
+/** A word that talk begins with ("press", "again") is no stitch. */
+function sensesOf(word: string): readonly Sense[] {
+  return REMARK_LEADS.has(word) && !OTHERWISE.test(word) ? NO_STITCHES : ALL_SENSES;
 }

@@ -255,8 +255,14 @@ class Taking {
         case 'last':
           i = this.#leading(i, standing, depth, push);
           break;
-        case 'word':
         case 'rounds':
+          // "simply go round"
+          if (!standing.some(({ step }) => isFabric(step)) && (i + 1 >= to || this.#is(i + 1, 'break')))
+            push(work({ stitch: null, per: 1, over: 1 }, FILL, EDGE, spanOf(this.#items, i, i + 1)));
+          else this.#pass(i);
+          i += 1;
+          break;
+        case 'word':
           this.#pass(i);
           i += 1;
           break;
@@ -485,17 +491,28 @@ class Taking {
     const last = standing.at(-1);
     i = this.#afterWords(i);
     const alone = i >= this.#items.length || this.#is(i, 'break', 'close', 'open', 'and');
-    // "dc into the ring, six of them"
-    if (!item.ordinal && alone && last?.step.kind === 'work' && isOnce(last.step)) {
-      standing[standing.length - 1] = { ...last, step: withAmount(last.step, item.value) };
-      return i;
-    }
-    // "sc + inc, 6"
-    if (!item.ordinal && alone && last && this.#chooser.choose('a figure behind', ['the count', 'times']) === 'times') {
-      this.#wrap(standing, often(item.value), spanOf(this.#items, at, i));
-      return i;
-    }
+    const figure = !item.ordinal && alone && last ? this.#figureBehind(item, last, standing) : null;
+    if (figure) return i;
     return this.#leading(at, standing, depth, push);
+  }
+
+  /**
+   * A figure with no stitch beside it: "dc into the ring, six of them", "sc + inc, 6", "so 24".
+   * @returns whether it was taken for anything.
+   */
+  #figureBehind({ value, from, to }: { value: number } & Span, last: Standing, standing: Standing[]): boolean {
+    const counts = value > 1 && (this.#stated === null || this.#stated.value === value);
+    if (counts && this.#chooser.either(['a step', 'the count']) === 'the count') {
+      this.#stated = { value, span: { from, to } };
+      return true;
+    }
+    const { step } = last;
+    const once = step.kind === 'work' && isOnce(step);
+    const way = this.#chooser.choose('a figure behind', once ? ['of the last step', 'times'] : ['times']);
+    if (way === 'of the last step' && step.kind === 'work')
+      standing[standing.length - 1] = { ...last, step: withAmount(step, value) };
+    else this.#wrap(standing, often(value), { from, to });
+    return true;
   }
 
   #figureOf(open: number): number | null {
@@ -885,8 +902,8 @@ function withAmount({ bare: _bare, ...step }: Work, count: number): Work {
 /** A single step that is done once needs no bracket. */
 function repeated(body: readonly Step[], amount: Amount, span: Span): Step {
   const only = body.length === 1 ? body[0] : undefined;
-  const single = only?.kind === 'work' && only.amount.kind === 'times' && only.amount.times === 1;
-  return single ? { ...only, amount, span } : { kind: 'repeat', body, amount, span };
+  const single = only?.kind === 'work' && isOnce(only);
+  return single ? { ...withAmount(only, 1), amount, span } : { kind: 'repeat', body, amount, span };
 }
 
 /** "every 3rd st double", "every 4th and 5th st together": so many plain ones between. */

@@ -136,7 +136,13 @@ function multiplies(tokens: readonly Token[], at: number): boolean {
 /** "each st. double": a full stop behind a short word, where the sentence goes on. */
 function shortens(tokens: readonly Token[], at: number): boolean {
   const [before, dot, after] = [tokens[at - 1], tokens[at], tokens[at + 1]];
-  return dot?.word === '.' && dot.glued && (before?.word.length ?? 9) <= 3 && /^\p{Ll}/u.test(after?.raw ?? '');
+  return (
+    dot?.word === '.' &&
+    dot.glued &&
+    before?.kind === 'word' &&
+    before.word.length <= 3 &&
+    /^\p{Ll}/u.test(after?.raw ?? '')
+  );
 }
 
 function isStar(item: Item | undefined): boolean {

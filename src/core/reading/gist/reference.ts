@@ -36,7 +36,8 @@ export function referenceIn(text: string, { from, to }: Span): RoundReference | 
   }
   const first = FIRST.exec(words);
   const upTo = first?.[1] === undefined ? null : valueOf(first[1]);
-  const rounds = upTo === null ? numbersIn(words) : Array.from({ length: Math.min(upTo, MOST) }, (_, i) => i + 1);
+  const rounds =
+    upTo === null ? numbersIn(words, part ?? '') : Array.from({ length: Math.min(upTo, MOST) }, (_, i) => i + 1);
   if (rounds.length === 0 && part === undefined)
     return ONLY_SAME.test(words) ? { rounds: [], last: 1, times, span } : null;
   return { rounds, times, ...named, span };
@@ -51,10 +52,12 @@ function valueOf(word: string): number | null {
   return numeralsIn(word, { from: 0, to: word.length })[0]?.first ?? null;
 }
 
-function numbersIn(words: string): number[] {
+function numbersIn(words: string, part: string): number[] {
   const timed = TIMES.exec(words);
   const rounds: number[] = [];
-  for (const { first, last, from, kind } of numeralsIn(words, { from: 0, to: words.length })) {
+  for (const { first, last, from, to, kind } of numeralsIn(words, { from: 0, to: words.length })) {
+    // "the first leg" is a piece.
+    if (part.startsWith(`${words.slice(from, to).toLowerCase()} `)) continue;
     if (kind === 'letter' || (timed && from >= timed.index && from < timed.index + timed[0].length)) continue;
     for (let number = first; number <= last && rounds.length < MOST; number += 1) rounds.push(number);
   }

@@ -1,0 +1,120 @@
+import { describe, expect, it } from 'vitest';
+import type { Step } from '../../pattern/instruction.js';
+import type { Sense } from '../../vocabulary/senses.js';
+import { Lexicon } from '../lexicon.js';
+import { everyChoice } from './choices.js';
+import { gistsOf } from './gist.js';
+import { referenceIn } from './reference.js';
+
+const US = new Lexicon('us', false);
+
+function told(step: Step): string {
+  switch (step.kind) {
+    case 'work': {
+      const often = step.amount.kind === 'times' ? String(step.amount.times) : step.amount.kind;
+      const where = step.place.kind === 'edge' ? '' : ` ${step.place.kind}`;
+      return `${step.per}/${step.over} x ${often}${where}`;
+    }
+    case 'repeat': {
+      const often = step.amount?.kind === 'times' ? String(step.amount.times) : (step.amount?.kind ?? '?');
+      return `(${step.body.map(told).join(', ')}) x ${often}`;
+    }
+    case 'group':
+      return `{${step.members.map(told).join(', ')}}`;
+    default:
+      return step.kind;
+  }
+}
+
+/** All ways to take some words, a line each, with the count that they state. */
+function ways(words: string, senses: Readonly<Record<string, Sense>> = {}): string[] {
+  const gists = gistsOf(words, { from: 0, to: words.length }, US, new Map(Object.entries(senses)));
+  return gists.map(({ instruction: { steps, stated } }) =>
+    [steps.map(told).join(', '), ...(stated ? [`= ${stated.total}`] : [])].join(' '),
+  );
+}
+
+describe('the gist of an instruction, in whatever order a hand puts it', () => {
+  it.each<[string, Readonly<Record<string, Sense>>, string]>([
+    ['2 sc, inc, and that six times', {}, '(1/1 x 2, 2/1 x 1) x 6'],
+    ['sc, dec, the lot 4x', {}, '(1/1 x 1, 1/2 x 1) x 4'],
+    ['sc 2 inc all that 3 times', {}, '(1/1 x 2, 2/1 x 1) x 3'],
+    ['3 times: sc, 2 sc in one', {}, '(1/1 x 1, 2/1 x 1) x 3'],
+    ['into each st. 1 sc', {}, '1/1 x fill'],
+    ['every 3rd st inc', {}, '(1/1 x 2, 2/1 x 1) x fill'],
+    ['every 2nd and 3rd st. dec', {}, '(1/1 x 1, 1/2 x 1) x fill'],
+    ['sc in the 2nd ch from the hook, sc 3', {}, '1/1 x 1 chain-from-hook, 1/1 x 3'],
+    ['sc into ring, six of them', {}, '1/1 x 6 ring'],
+    ['sc over the next 4, inc, over and over', {}, '(1/1 x 4, 2/1 x 1) x fill'],
+    ['one in one, twice in the next, on and on', {}, '(1/1 x 1, 2/1 x 1) x fill'],
+    ['dc twice in each', {}, '2/1 x fill'],
+    ['simply go round', {}, '1/1 x fill'],
+    ['into each loop 1 sl st, 6 ch, 1 sl st', {}, '{1/1 x 1, 1/1 x 6, 1/1 x 1}'],
+    ['sc inc all', {}, '(1/1 x 1, 2/1 x 1) x fill'],
+    ['sc + inc, 6', {}, '(1/1 x 1, 2/1 x 1) x 6'],
+    ['6 bumps', { bump: 'increase' }, '2/1 x 6'],
+    ['(sc 1, up) 6 sets', { up: 'increase', sets: 'times' }, '(1/1 x 1, 2/1 x 1) x 6'],
+    ['inc, and again 5 times', { again: 'more' }, '2/1 x 6'],
+    ['*sc 2, next 2 sts together; repeat from * to the end', {}, '(1/1 x 2, 1/2 x 1) x fill'],
+  ])('%s', (words, senses, expected) => {
+    expect(ways(words, senses)).toContain(expected);
+  });
+
+  it.each([
+    ['sc in each, so 24', '1/1 x fill = 24'],
+    ['sc all round, 36 the whole way', '1/1 x fill = 36'],
+    ['inc 6 times (that makes 12)', '2/1 x 6 = 12'],
+  ])('a figure told by the way is the count: %s', (words, expected) => {
+    expect(ways(words)).toContain(expected);
+  });
+
+  it('what is repeated is left open where the words leave it open', () => {
+    expect([...new Set(ways('sc 1. sc 2, inc, 3 times'))].sort()).toEqual([
+      '(1/1 x 1, 1/1 x 2, 2/1 x 1) x 3',
+      '1/1 x 1, (1/1 x 2, 2/1 x 1) x 3',
+      '1/1 x 1, 1/1 x 2, 2/1 x 3',
+    ]);
+  });
+
+  it('a figure that nothing is done with makes no reading', () => {
+    expect(ways('14 press, sc 6')).not.toContain('1/1 x 6');
+    expect(ways('the hook of 4 mm')).toEqual([]);
+  });
+});
+
+describe('every choice', () => {
+  it('is made once, the first ways first, and told', () => {
+    const runs = everyChoice((chooser) => {
+      const one = chooser.choose('one', ['a', 'b']);
+      return one === 'a' ? one : one + chooser.choose('two', ['c', 'd']);
+    }, 10);
+    expect(runs.map(({ result }) => result)).toEqual(['a', 'bc', 'bd']);
+    expect(runs.at(-1)?.chosen).toEqual([
+      { what: 'one', ways: ['b'], usual: false },
+      { what: 'two', ways: ['d'], usual: false },
+    ]);
+  });
+
+  it('stops at the most runs that are wanted', () => {
+    expect(everyChoice((chooser) => [1, 2, 3].map(() => chooser.either(['a', 'b'])).join(''), 5)).toHaveLength(5);
+  });
+});
+
+describe('rounds like earlier ones, in any words', () => {
+  it.each([
+    ['rounds 1 to 5 exactly like the head', { rounds: [1, 2, 3, 4, 5], part: 'head', times: null }],
+    ['the same as 1 to 3 of the seat', { rounds: [1, 2, 3], part: 'seat', times: null }],
+    ['Just like the first leg, I to VIII', { rounds: [1, 2, 3, 4, 5, 6, 7, 8], part: 'first leg', times: null }],
+    ['first three rounds of the legs again', { rounds: [1, 2, 3], part: 'legs', times: null }],
+    ['repeat the last two rows three times', { rounds: [], last: 2, times: 3 }],
+    ['is round 5 once more', { rounds: [5], times: null }],
+    ['same', { rounds: [], last: 1, times: null }],
+  ])('%s', (words, expected) => {
+    const { span: _span, ...found } = referenceIn(words, { from: 0, to: words.length }) ?? { span: null };
+    expect(found).toEqual(expected);
+  });
+
+  it('are not seen where nothing says that it is like another', () => {
+    expect(referenceIn('sc in each of round 5', { from: 0, to: 21 })).toBeNull();
+  });
+});
