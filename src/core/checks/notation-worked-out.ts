@@ -16,7 +16,7 @@ export const notationWorkedOut: Rule = {
   severity: 'hint',
   about: 'A word that is explained nowhere was worked out from the counts.',
   failing: { text: FAILING, says: ['bump', 'increase'] },
-  passing: FAILING.replace('US terms', 'US terms; bump = increase'),
+  passing: FAILING.replace('US terms\n', 'US terms\nbump = 2 sc in one stitch\n'),
   *check({ rounds, pattern }): Iterable<Found> {
     const first = rounds.find(({ round }) => round.doubt?.kind === 'worked-out');
     if (!first) return;

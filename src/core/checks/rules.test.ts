@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { countPattern } from '../counting/count.js';
-import { readPattern } from '../reading/read.js';
+import { decide } from '../deciding/decide.js';
 import { check, RULES } from './registry.js';
 
-const run = (text: string) => check(countPattern(readPattern(text)));
+const run = (text: string) => check(decide(text));
 
 describe.each(RULES.map((rule) => [rule.id, rule] as const))('%s', (id, rule) => {
   it('finds its failing example, with the figures', () => {
@@ -19,7 +18,7 @@ describe.each(RULES.map((rule) => [rule.id, rule] as const))('%s', (id, rule) =>
 
 describe('a rule that is set otherwise', () => {
   const text = 'US terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (13)\nFasten off.\n';
-  const counted = countPattern(readPattern(text));
+  const counted = decide(text);
 
   it('is taken as it is set', () => {
     const severities = (settings: Parameters<typeof check>[1]) =>

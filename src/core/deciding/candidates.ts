@@ -141,7 +141,7 @@ export class Candidates {
           ...gist.words.filter((word) => this.frequent.has(word)).map((word) => senseOf(word, 'nothing')),
           ...gist.chosen,
         ],
-        passed: gist.words.filter((word) => !this.frequent.has(word)).length,
+        passed: Math.max(0, gist.words.filter((word) => !this.frequent.has(word)).length - gist.talk),
         departs: read.departs,
         talks: false,
         on: remembered((edge) => counted.instead(instruction, edge ?? undefined)),

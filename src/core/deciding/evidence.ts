@@ -109,7 +109,11 @@ function readings(
   departure: number,
 ): { count: number | null; cost: number }[] {
   const { made, misfits } = outcome;
-  if (made === null) return [{ count: stated, cost: COSTS.unread }];
+  // Words that are understood and don't come to a figure on an edge that is known are not understood rightly.
+  if (made === null) {
+    const cost = instruction === null ? COSTS.unread : outcome.edge === null ? COSTS.trust : COSTS.alone + COSTS.second;
+    return [{ count: stated, cost }];
+  }
   const taken = instruction === null ? (talks ? COSTS.talk : 0) : COSTS.gist;
   const proved = fits(outcome) && stated === made;
   const base = taken + departure + passed * (proved ? COSTS.passedProved : COSTS.passed);

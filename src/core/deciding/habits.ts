@@ -11,6 +11,8 @@ export const COSTS = {
   second: 2,
   /** A round that is not understood, and whose figures say nothing. */
   unread: 10,
+  /** One that is understood, on an edge that is not known. */
+  trust: 9.5,
   /** Words taken by their gist, where the forms have not understood them. */
   gist: 0.5,
   /** Words taken for talk, which they need not be. */

@@ -21,6 +21,7 @@ const TAKEN: Readonly<Record<string, string>> = {
   'all round: all steps': 'all steps are repeated to the end',
   'a figure between: of what is before': 'a figure between two stitches is of the first',
   'a figure behind: times': 'the figure behind says how often',
+  'words without a figure: repeat': 'words without a figure say to go on so to the end',
   'in each: all that follow': 'all that is listed goes into each stitch',
 };
 
@@ -39,8 +40,7 @@ export function doubtOf(
   const why = [...senses].map(([word, sense]) => `"${word}" is taken for ${SENSE_WORDS[sense]}`);
   for (const { what, ways } of reasons) {
     const [way = ''] = ways;
-    const said =
-      TAKEN[`${what}: ${way}`] ?? (way === 'repeat' ? `"${what}" is taken for a repeat to the end` : undefined);
+    const said = TAKEN[`${what}: ${way}`];
     if (said && !why.includes(said)) why.push(said);
   }
   const worked = why.length > 0;

@@ -41,12 +41,18 @@ export function readInstruction(text: string, span: Span, lexicon: Lexicon): Ins
   };
   const sequence = new Sequence(context, 0, tokens.length, 0, false);
   sequence.run();
+  // Into the side of the fabric no words say how many: the round is on trust, whatever else they tell.
+  if (sequence.steps.some(onSurface)) found.remarks.push(...found.unread.splice(0).map((one) => one.span));
   found.unread.sort((a, b) => a.span.from - b.span.from);
   found.brackets.sort((a, b) => a.span.from - b.span.from);
   return {
     ...found,
     steps: allAround(sequence.steps),
   };
+}
+
+function onSurface(step: Step): boolean {
+  return (step.kind === 'work' || step.kind === 'group') && step.place.kind === 'surface';
 }
 
 /** The tokens of a stretch of text, without the words that this hand writes for nothing. */

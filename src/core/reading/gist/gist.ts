@@ -15,6 +15,8 @@ export interface Gist {
   /** Words without a meaning that were passed over, and where. */
   readonly words: readonly string[];
   readonly passed: readonly Span[];
+  /** How many of them stand in clauses that hold nothing else. */
+  readonly talk: number;
 }
 
 /** So many words and signs are looked at, and so many ways to take them. */
@@ -38,7 +40,7 @@ export function gistsOf(text: string, span: Span, lexicon: Lexicon, senses: Read
   const ways = everyChoice((chooser) => new Taking(text, items, chooser).all(), most);
   const taken = ways.flatMap(({ result, chosen }) => {
     if (!result) return [];
-    const { steps, stated, rounds, passed } = result;
+    const { steps, stated, rounds, passed, talk } = result;
     const words = passed.map(({ from, to }) => singular(text.slice(from, to).toLowerCase()));
     const instruction: Instruction = {
       ...NO_INSTRUCTION,
@@ -46,7 +48,7 @@ export function gistsOf(text: string, span: Span, lexicon: Lexicon, senses: Read
       stated: stated && { total: stated.value, breakdown: [], span: stated.span },
       statedRounds: rounds && { count: rounds.value, span: rounds.span },
     };
-    return [{ instruction, chosen, words, passed }];
+    return [{ instruction, chosen, words, passed, talk }];
   });
   return [...taken, ...referring];
 }
@@ -72,7 +74,7 @@ export function unknownIn(text: string, span: Span, lexicon: Lexicon): string[] 
   return tokens.flatMap((token, i) => (token.kind === 'word' && !lexicon.at(tokens, i) ? [singular(token.word)] : []));
 }
 
-const NOTHING_FOUND = { chosen: [], words: [], passed: [] };
+const NOTHING_FOUND = { chosen: [], words: [], passed: [], talk: 0 };
 
 interface Told {
   readonly value: number;
@@ -85,6 +87,7 @@ interface Taken {
   /** "four rounds of that" */
   readonly rounds: Told | null;
   readonly passed: readonly Span[];
+  readonly talk: number;
 }
 
 /** A step with where the clause and the sentence that it stands in begin, among the steps. */
@@ -119,6 +122,7 @@ class Taking {
   #stated: Told | null = null;
   #rounds: Told | null = null;
   readonly #passed: Span[] = [];
+  #talk = 0;
 
   constructor(text: string, items: readonly Item[], chooser: Chooser) {
     this.#text = text;
@@ -130,7 +134,7 @@ class Taking {
     try {
       const steps = this.#sequence(0, this.#items.length, 0);
       return steps.some(isFabric)
-        ? { steps: alone(steps), stated: this.#stated, rounds: this.#rounds, passed: this.#passed }
+        ? { steps: alone(steps), stated: this.#stated, rounds: this.#rounds, passed: this.#passed, talk: this.#talk }
         : null;
     } catch (error) {
       if (error === FAILS) return null;
@@ -142,7 +146,7 @@ class Taking {
     const standing: Standing[] = [];
     let [clause, sentence] = [0, 0];
     const push = (step: Step) => standing.push({ step, clause, sentence });
-    let i = from;
+    let i = depth === 0 ? this.#afterLead(from, to) : from;
     let said: { readonly amount: Amount; readonly from: number } | null = null;
     while (i < to) {
       const item = this.#items[i];
@@ -150,10 +154,9 @@ class Taking {
       const start = i;
       const idle = standing.length === clause && standing.some(({ step }) => isFabric(step)) ? this.#idleTo(i, to) : i;
       if (idle > i) {
-        const phrase = this.#phrase(i, idle);
-        if (this.#chooser.choose(phrase, ['nothing', 'repeat']) === 'repeat')
+        if (this.#chooser.choose('words without a figure', ['nothing', 'repeat']) === 'repeat')
           this.#wrap(standing, FILL, spanOf(this.#items, i, idle));
-        else for (let word = i; word < idle; word += 1) if (this.#is(word, 'word')) this.#pass(word);
+        else this.#talk += this.#passWords(i, idle);
         i = idle;
         continue;
       }
@@ -284,6 +287,27 @@ class Taking {
     if (item) this.#passed.push({ from: item.from, to: item.to });
   }
 
+  /** "the last one that grows: a dc in each": words up to a colon that nothing is done in. */
+  #afterLead(from: number, to: number): number {
+    for (let i = from; i < to; i += 1) {
+      const item = this.#at(i);
+      if (item?.is === 'break' && this.#text.charAt(item.from) === ':') {
+        this.#talk += this.#passWords(from, i);
+        return i + 1;
+      }
+      const talks = item?.is === 'word' || item?.is === 'last' || item?.is === 'next' || item?.is === 'in';
+      if (!talks && item?.is !== 'number' && item?.is !== 'more' && item?.is !== 'rounds') return from;
+    }
+    return from;
+  }
+
+  /** Passes over the words without a meaning between two items; how many there are. */
+  #passWords(from: number, to: number): number {
+    const before = this.#passed.length;
+    for (let word = from; word < to; word += 1) if (this.#is(word, 'word')) this.#pass(word);
+    return this.#passed.length - before;
+  }
+
   /** Where a clause ends that holds neither a figure nor a stitch; the same index where it holds one. */
   #idleTo(from: number, to: number): number {
     let i = from;
@@ -294,11 +318,6 @@ class Taking {
         return from;
     }
     return i;
-  }
-
-  #phrase(from: number, to: number): string {
-    const words = this.#items.slice(from, to).map((item) => this.#text.slice(item.from, item.to).toLowerCase());
-    return words.join(' ');
   }
 
   #at(i: number): Item | undefined {
