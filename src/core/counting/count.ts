@@ -411,7 +411,8 @@ function onGround(
     return hindered(ground, steps.some(({ kind }) => kind === 'chain') ? [] : [{ kind: 'unread' }]);
   const outcome = evaluate(steps, { ground, chainCounts, stated, tracing });
   // The side of the fabric is no edge of so many stitches.
-  if (steps.some((step) => (step.kind === 'work' || step.kind === 'group') && step.place.kind === 'surface'))
+  const fabric = steps.filter(isFabric);
+  if (fabric.every((step) => (step.kind === 'work' || step.kind === 'group') && step.place.kind === 'surface'))
     return { ...outcome, edge: null };
   // An edge that is not known is taken to be what plain amounts use up.
   if (ground.kind === 'edge' && ground.length === null) {

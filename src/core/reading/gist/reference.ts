@@ -55,7 +55,10 @@ function valueOf(word: string): number | null {
 function numbersIn(words: string, part: string): number[] {
   const timed = TIMES.exec(words);
   const rounds: number[] = [];
-  for (const { first, last, from, to, kind } of numeralsIn(words, { from: 0, to: words.length })) {
+  for (const numeral of numeralsIn(words, { from: 0, to: words.length })) {
+    // "Row 16 – 44 sts" names one row.
+    const counts = /^\s*(?:sts?|stitch(?:es)?)(?!\p{L})/iu.test(words.slice(numeral.to));
+    const { first, last, from, to, kind } = counts ? (numeral.single ?? numeral) : numeral;
     // "the first leg" is a piece.
     if (part.startsWith(`${words.slice(from, to).toLowerCase()} `)) continue;
     if (kind === 'letter' || (timed && from >= timed.index && from < timed.index + timed[0].length)) continue;
