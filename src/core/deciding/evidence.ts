@@ -111,7 +111,8 @@ function readings(
   const { made, misfits } = outcome;
   // Words that are understood and don't come to a figure on an edge that is known are not understood rightly.
   if (made === null) {
-    const cost = instruction === null ? COSTS.unread : outcome.edge === null ? COSTS.trust : COSTS.alone + COSTS.second;
+    const lost = outcome.edge !== null || outcome.obstacles.some(({ kind }) => kind === 'reference');
+    const cost = instruction === null ? COSTS.unread : lost ? COSTS.alone + COSTS.second : COSTS.trust;
     return [{ count: stated, cost }];
   }
   const taken = instruction === null ? (talks ? COSTS.talk : 0) : COSTS.gist;

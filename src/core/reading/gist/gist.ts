@@ -427,7 +427,8 @@ class Taking {
     const word = this.#at(i);
     if (word?.is !== 'times' || word.times !== null) return null;
     // "6 x sc", "6 x (…)": the sign belongs to what comes after it.
-    if (word.sign && this.#is(i + 1, 'tool', 'open', 'number')) return null;
+    const opens = this.#is(i + 1, 'open') && this.#figureOf(i + 1) === null;
+    if (word.sign && (opens || this.#is(i + 1, 'tool', 'number'))) return null;
     i += 1;
     count();
     return { times: number.value + more, next: i };

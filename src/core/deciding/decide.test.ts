@@ -1,0 +1,108 @@
+import { describe, expect, it } from 'vitest';
+import { checkText, checkPattern, handOf } from '../index.js';
+import { COSTS, Habits, type Reason } from './habits.js';
+
+const report = (text: string) => checkText(text, 'x');
+const rounds = (text: string) => report(text).parts.flatMap((part) => part.rounds);
+const figures = (text: string) => rounds(text).map(({ into, made, verdict }) => [into, made, verdict]);
+const errors = (text: string) => report(text).findings.filter(({ severity }) => severity === 'error');
+
+const HEAD = 'US terms\n\nBALL\nRnd 1: 6 sc in MR (6)\n';
+const TAIL = 'Fasten off.\n';
+
+describe('words that are explained nowhere', () => {
+  const BUMPS = `${HEAD}Rnd 2: 6 bumps (12)\nRnd 3: (sc 1, bump) x 6 (18)\nRnd 4: (sc 2, bump) x 6 (24)\n${TAIL}`;
+
+  it('are worked out from the counts, and that is said once', () => {
+    expect(figures(BUMPS)).toEqual([
+      [null, 6, 'agrees'],
+      [6, 12, 'agrees'],
+      [12, 18, 'agrees'],
+      [18, 24, 'agrees'],
+    ]);
+    expect(rounds(BUMPS).map(({ doubt }) => doubt)).toEqual(['none', 'worked-out', 'worked-out', 'worked-out']);
+    expect(report(BUMPS).findings.map(({ rule, severity }) => [rule, severity])).toEqual([
+      ['notation/worked-out', 'hint'],
+    ]);
+  });
+
+  it('are kept as what was settled about the hand, and taken from it', () => {
+    expect(checkPattern(BUMPS, 'x').hand).toEqual({ words: { bump: 'increase' } });
+    const one = `${HEAD}Rnd 2: 6 frobs (12)\nRnd 3: sc around (12)\n${TAIL}`;
+    expect(errors(one).map(({ rule }) => rule)).toEqual(['notation/unread']);
+    const told = checkPattern(one, 'x', { terms: 'auto', hand: handOf({ words: { frob: 'increase' } }) });
+    expect(told.report.parts[0]?.rounds.map(({ made }) => made)).toEqual([6, 12, 12]);
+  });
+
+  it('are not given a meaning by a single round', () => {
+    expect(errors(`${HEAD}Rnd 2: 6 glorps (12)\n${TAIL}`).map(({ message }) => message)).toEqual([
+      expect.stringContaining('6 glorps'),
+    ]);
+  });
+
+  it('a line that does not come out by their meaning is the one that is wrong', () => {
+    const slip = BUMPS.replace('(sc 2, bump) x 6', '(sc 2, bump) x 5').replace(
+      TAIL,
+      `Rnd 5: (sc 3, bump) x 6 (30)\n${TAIL}`,
+    );
+    expect(errors(slip).map(({ line }) => line)).toEqual([7]);
+  });
+});
+
+describe('ways of putting things', () => {
+  const LOTS = `${HEAD}Rnd 2: inc, the lot 6x (12)\nRnd 3: sc, inc, the lot 6x (18)\nRnd 4: 2 sc, inc, the lot 6x (24)\n${TAIL}`;
+
+  it('are a habit where the counts bear them out', () => {
+    expect(figures(LOTS).map(([, made]) => made)).toEqual([6, 12, 18, 24]);
+    expect(errors(LOTS)).toEqual([]);
+  });
+
+  it('do not excuse a slip', () => {
+    const slip = LOTS.replace('sc, inc, the lot 6x (18)', 'sc, inc, the lot 5x (18)');
+    expect(errors(slip).map(({ line }) => line)).toEqual([6]);
+  });
+
+  it('talk is passed over where the round comes out without it, and is not where it does not', () => {
+    const talk = `${HEAD}Rnd 2: inc x 6, how round he looks already (12)\n${TAIL}`;
+    expect(errors(talk)).toEqual([]);
+    expect(errors(talk.replace('x 6', 'x 5')).map(({ line }) => line)).toEqual([5]);
+  });
+
+  it('a figure is never passed over', () => {
+    expect(errors(`${HEAD}Rnd 2: inc x 6, take 3 deep breaths (12)\n${TAIL}`).map(({ line }) => line)).toEqual([5]);
+  });
+});
+
+describe('costs of habits', () => {
+  const way = (one: string, usual = false): Reason => ({ what: 'repeats', ways: [one], usual });
+
+  it('what other rounds bear out is cheap, what none does is dearer than a slip', () => {
+    const habits = new Habits([[way('all')], [way('all')], [way('all')], [way('last')], []]);
+    expect(habits.costOf([way('all')], 4)).toBeLessThan(1);
+    expect(habits.costOf([way('last')], 4)).toBe(COSTS.once);
+    expect(habits.costOf([way('clause')], 4)).toBe(COSTS.alone);
+    expect(COSTS.alone).toBeGreaterThan(COSTS.slip);
+  });
+
+  it('no round bears itself out', () => {
+    const habits = new Habits([[way('last')], [way('all')], [way('all')]]);
+    expect(habits.costOf([way('last')], 0)).toBe(COSTS.alone);
+  });
+
+  it('one of two that cannot be told apart costs what the likelier does', () => {
+    const habits = new Habits([[way('all')], [way('all')], []]);
+    expect(habits.costOf([{ what: 'repeats', ways: ['last', 'all'], usual: false }], 2)).toBe(0);
+  });
+
+  it('the same habit twice in a round is one', () => {
+    const habits = new Habits([[way('last')], []]);
+    expect(habits.costOf([way('last'), way('last')], 1)).toBe(COSTS.once);
+  });
+});
+
+describe('references in any words', () => {
+  it('stand for the rounds that they name', () => {
+    const text = `${HEAD}Rnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nFasten off.\n\nARM\nRnds 1-3: exactly like the ball (12)\n${TAIL}`;
+    expect(rounds(text).at(-1)).toMatchObject({ made: 12 });
+  });
+});
