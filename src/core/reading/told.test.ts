@@ -1,0 +1,53 @@
+import { describe, expect, it } from 'vitest';
+import { definitions, legendIn, toldIn } from './legend.js';
+
+/** What the reader makes of the words that a text explains, as "term: meaning". */
+function explained(text: string): string[] {
+  const entries = [...legendIn(text, 0, text.length), ...toldIn(text, 0, text.length)];
+  return definitions(entries, 'us', false).map(({ term, meaning }) => {
+    switch (meaning.is) {
+      case 'stitch':
+        return `${term}: ${meaning.stitch}`;
+      case 'shaping':
+        return `${term}: ${meaning.per} in ${meaning.over}`;
+      case 'increase':
+        return `${term}: ${meaning.per} in 1`;
+      case 'decrease':
+        return `${term}: 1 in ${meaning.over}`;
+      default:
+        return `${term}: ${meaning.is}`;
+    }
+  });
+}
+
+describe('words that a text explains itself', () => {
+  it.each([
+    ['A bump means two single crochets worked in one stitch.', ['bump: 2 in 1']],
+    ['A pinch is two stitches taken together.', ['pinch: 1 in 2']],
+    ['up is 2 sc in one stitch\ndown is 2 sc worked together', ['up: 2 in 1', 'down: 1 in 2']],
+    ['twin = 2 sc in one stitch, marry = 2 sc as one.', ['twin: 2 in 1', 'marry: 1 in 2']],
+    [
+      'I write v for a sc, vm for two sc in one stitch and vs for two sc together',
+      ['v: step1', 'vm: 2 in 1', 'vs: 1 in 2'],
+    ],
+    ['fs = firm stitch (single crochet)\ndouble = crochet 2 fs into the same stitch', ['fs: step1', 'double: 2 in 1']],
+    ['Tutti: sc in every stitch.', ['Tutti: steps']],
+    ['up is 1 ch at the beginning and no stitch', ['up: aside']],
+    ['wart: 5 dc in one stitch, closed together at the top; it is one stitch', ['wart: bobble']],
+    ['"Two in one" is two sc in one stitch', ['Two in one: 2 in 1']],
+    ['● = sc, ✚ = 2 sc in one st, ▽ = sc2tog', ['●: step1', '✚: 2 in 1', '▽: 1 in 2']],
+    ['  .    single crochet\n  <    two single crochet in one stitch', ['.: step1', '<: 2 in 1']],
+    ['(US: s sc, i two sc in one, d two sc together)', ['s: step1', 'i: 2 in 1', 'd: 1 in 2']],
+  ])('%s', (text, expected) => {
+    expect(explained(text).sort()).toEqual([...expected].sort());
+  });
+
+  it.each([
+    ['a sentence that begins so and explains nothing', 'This is two sc in one stitch.\nThe body is sc all round.'],
+    ['a number of a round', 'four: 2 sc in one stitch\nIII: sc in every stitch'],
+    ['words that every instruction needs', 'times is six times in all\nround = sc in every stitch'],
+    ['the signs of a list', '* two sc in one stitch\n* two sc together\n- sc in every stitch\n- sl st'],
+  ])('%s gives no word a meaning', (_, text) => {
+    expect(explained(text)).toEqual([]);
+  });
+});
