@@ -31,6 +31,8 @@ describe('the words after "dostik check"', () => {
       terms: 'uk',
       failOn: 'never',
       explain: false,
+      hand: undefined,
+      handOut: undefined,
     });
   });
 
@@ -41,6 +43,8 @@ describe('the words after "dostik check"', () => {
       terms: 'auto',
       failOn: 'error',
       explain: true,
+      hand: undefined,
+      handOut: undefined,
     });
   });
 
@@ -48,6 +52,7 @@ describe('the words after "dostik check"', () => {
     [[]],
     [['a', '--format', 'xml']],
     [['a', '--terms', 'de']],
+    [['a', 'b', '--hand-out', 'c.json']],
     [['a', '--fail-on', 'hint']],
     [['a', '--nope']],
   ])('%j is refused in one line', (words) => {

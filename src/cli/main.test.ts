@@ -51,6 +51,29 @@ describe('dostik check', () => {
     expect(dostik(['check', '-'], BAD).status).toBe(1);
   });
 
+  it('reads what words of this hand mean, and writes what was worked out', () => {
+    const bumps = GOOD.replace('inc x 6', '6 bumps').replace('Fasten', 'Rnd 3: (sc 1, bump) x 6 (18)\nFasten');
+    const out = dostik(['check', file('bumps.txt', bumps), '--hand-out', 'hand.json']);
+    expect(out.status).toBe(0);
+    expect(JSON.parse(readFileSync(path.join(folder, 'hand.json'), 'utf8'))).toEqual({ words: { bump: 'increase' } });
+    const one = file('one.txt', GOOD.replace('inc x 6', '6 bumps'));
+    expect(dostik(['check', one]).status).toBe(1);
+    expect(dostik(['check', one, '--hand', 'hand.json']).status).toBe(0);
+  });
+
+  it.each([
+    ['no file', undefined, 'no such file'],
+    ['no JSON', 'words: bump', 'this is no JSON'],
+    ['a meaning that there is not', '{"words":{"bump":"hop"}}', 'words.bump'],
+  ])('says what is wrong with a hand that is %s', (_, content, says) => {
+    if (content !== undefined) file('bad-hand.json', content);
+    const name = content === undefined ? 'none.json' : 'bad-hand.json';
+    const { status, stderr } = dostik(['check', file('good.txt', GOOD), '--hand', name]);
+    expect(status).toBe(2);
+    expect(stderr).toContain(says);
+    expect(stderr.trim().split('\n')).toHaveLength(1);
+  });
+
   it('reads Windows-1252, as older programs write it', () => {
     const old = Buffer.from(GOOD.replace('Rnd 2:', 'Rnd 2 \x96'), 'latin1');
     expect(dostik(['check', file('old.txt', old)])).toMatchObject({ status: 0, stderr: '' });
