@@ -71,6 +71,9 @@ const FROM_US: readonly (readonly [string, string])[] = [
   ['Written in American terms by B. Troy.', 'Written in British terms by B. Troy.'],
 ];
 const FROM_UK: readonly (readonly [string, string])[] = [
+  ['A dc here, and a treble.', 'An sc here, and a double.'],
+  ['Skip to the sewing, skip ahead.', 'Skip to the sewing, skip ahead.'],
+  ['UK terminology, British names.', 'US terminology, American names.'],
   ['2nd round: 2 d.c. in each d.c., 1 h.tr., 1 tr.', '2nd round: 2 s.c. in each s.c., 1 h.d.c., 1 dc.'],
   ['Round 1: 6dc into a magic ring. [6]', 'Round 1: 6sc into a magic ring. [6]'],
   ['Dc in each st, htr in next, tr in last.', 'Sc in each st, hdc in next, dc in last.'],

@@ -1,5 +1,5 @@
 import type { Pattern } from '../pattern/pattern.js';
-import { readPattern } from '../reading/read.js';
+import { decide } from '../deciding/decide.js';
 import { Keys } from '../text/key.js';
 import { lineSpan, positionAt, type SourceText, type Span } from '../text/source.js';
 import type { Vocabulary } from '../vocabulary/stitches.js';
@@ -42,7 +42,7 @@ interface Draft extends Span {
 export function convertTerms(text: string, options: ConvertOptions): Conversion {
   const { to } = options;
   const asked = options.from ?? 'auto';
-  const pattern = readPattern(text, { terms: asked });
+  const pattern = decide(text, { terms: asked }).pattern;
   const from = asked === 'auto' ? sourceVocabulary(pattern) : asked;
   const refuse = (state: Conversion['state'], message: string): Conversion => ({
     schema: 'dostik.convert/1',
@@ -69,7 +69,7 @@ export function convertTerms(text: string, options: ConvertOptions): Conversion 
 
   const changes = changesOf(pattern, to, options);
   const result = applied(text, changes);
-  const problems = differences(pattern, readPattern(result, { terms: to }), to);
+  const problems = differences(pattern, decide(result, { terms: to }).pattern, to);
   const open = changes.filter(({ doubtful, decided }) => doubtful && !decided).length;
   return {
     schema: 'dostik.convert/1',
@@ -235,8 +235,9 @@ function articleBefore(text: string, draft: Draft): Draft | null {
   if (!article || !word) return null;
   const was = takesAn(text.slice(draft.from, draft.to));
   const is = takesAn(draft.after);
-  const now = is ? 'an' : 'a';
-  if (was === is || word.toLowerCase() === now) return null;
+  const small = is ? 'an' : 'a';
+  const now = word.startsWith('A') ? `A${small.slice(1)}` : small;
+  if (was === is || word.toLowerCase() === small) return null;
   const from = draft.from - article[0].length;
   return {
     from,

@@ -48,8 +48,8 @@ const ALSO: Readonly<Record<Vocabulary, readonly (readonly [name: string, counte
     ['raised double back', 'back post single crochet'],
     ['raised treble front', 'front post double crochet'],
     ['raised treble back', 'back post double crochet'],
-    ['double treble', 'treble crochet'],
-    ['treble', 'double crochet'],
+    ['double treble', 'treble'],
+    ['treble', 'double'],
     ['d.c', 's.c'],
     ['h.tr', 'h.d.c'],
     ['d.tr', 'tr'],
@@ -62,7 +62,7 @@ const LOOSE: Readonly<Record<Vocabulary, readonly (readonly [name: string, count
     ['double', 'treble'],
     ['triple', 'double treble'],
   ],
-  uk: [['double', 'single crochet']],
+  uk: [['double', 'single']],
 };
 
 export interface Naming {
