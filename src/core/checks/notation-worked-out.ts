@@ -20,9 +20,10 @@ export const notationWorkedOut: Rule = {
   *check({ rounds, pattern }): Iterable<Found> {
     const first = rounds.find(({ round }) => round.doubt?.kind === 'worked-out');
     if (!first) return;
-    const words = [...pattern.words].map(([word, sense]) => {
+    const words = [...pattern.words].flatMap(([word, sense]) => {
       const count = rounds.filter(({ round }) => round.doubt?.why.some((why) => why.startsWith(`"${word}"`))).length;
-      return `"${word}" is taken for ${senseInWords(sense)}, by ${count} ${count === 1 ? 'round' : 'rounds'}`;
+      if (count === 0) return [];
+      return [`"${word}" is taken for ${senseInWords(sense)}, by ${count} ${count === 1 ? 'round' : 'rounds'}`];
     });
     const others = rounds.filter(({ round }) => round.doubt?.kind === 'worked-out').length;
     yield {

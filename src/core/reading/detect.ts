@@ -9,12 +9,15 @@ const WEAK_US = /\b(?:skip|sk|gauge|yarn over|yo|color)\b/gi;
 const WEAK_UK = /\b(?:miss|tension|yrh|yoh|colour)\b/gi;
 const RING_OF_SHARED = /(\d{1,2})\s?dc (?:in|into)\s+(?:a |the )?(?:magic|mr|ring|mc)/gi;
 const COUNTRY = /\b(us|u\.s\.|usa|american|uk|u\.k\.|british|english(?= term))(?![a-z])/gi;
-const THING = String.raw`(?:terms?|terminology|terminologies|stitch(?:es| names)?|names|abbreviations|crochet|version|notation|pattern|standards?)`;
-const THING_AFTER = new RegExp(String.raw`^[ \t*_]+(?:\p{L}+[ \t]+){0,2}?${THING}(?!\p{L})`, 'iu');
+const THING = String.raw`(?:terms?|terminology|terminologies|stitch(?:es| names)?|names|abbreviations|crochet|version|notation|pattern|standards?|rows|rounds)`;
+const THING_AFTER = new RegExp(String.raw`^[ \t*_-]+(?:\p{L}+[ \t]+){0,2}?${THING}(?!\p{L})`, 'iu');
 const THING_BEFORE = new RegExp(
   String.raw`(?<!\p{L})${THING}(?:[ \t]+used)?[ \t*_|.]*(?::|=|is|are|in|–|-)?[ \t*_|]*(?:in )?$`,
   'iu',
 );
+
+/** "I write US", "written in us" */
+const WRITTEN_IN = /(?<!\p{L})(?:write|written|writing|worded|noted|notated)\s+(?:it\s+|all\s+)?(?:in\s+)?$/iu;
 
 function count(text: string, pattern: RegExp): number {
   let found = 0;
@@ -98,7 +101,9 @@ function fromSharedWords(
 
 /** "(US)", or "US." as a line or a sentence of its own. */
 function isAlone(before: string, after: string): boolean {
-  if (/[([]\s*$/.test(before)) return /^\s*[)\]]/.test(after);
+  if (/[([]\s*$/.test(before)) return /^\s*[)\]:]/.test(after);
+  // "Pretzel, US, Crust"
+  if (/,\s*$/.test(before) && /^\s*,/.test(after)) return true;
   // "~ US ~ worsted ~ 4.0 mm ~"
   if (/(?:^|\n|[~•·|/])\s*$/.test(before) && /^\s*[~•·|/]/.test(after)) return true;
   // "Cactus in a pot, US", "US. I crochet in the round.", "[terms] US"
@@ -114,7 +119,12 @@ export function declarationsIn(text: string): { vocabulary: Vocabulary; span: Sp
     const end = match.index + match[0].length;
     const after = THING_AFTER.exec(text.slice(end, end + 50));
     const before = after ? null : THING_BEFORE.exec(text.slice(Math.max(0, match.index - 40), match.index));
-    const alone = isAlone(text.slice(Math.max(0, match.index - 3), match.index), text.slice(end, end + 4));
+    const written =
+      WRITTEN_IN.test(text.slice(Math.max(0, match.index - 24), match.index)) &&
+      !/^\s*\d/.test(text.slice(end, end + 3));
+    const alone =
+      (written && (name !== 'us' || /in\s+$/i.test(text.slice(Math.max(0, match.index - 4), match.index)))) ||
+      isAlone(text.slice(Math.max(0, match.index - 3), match.index), text.slice(end, end + 4));
     if (!after && !before && !alone) continue;
     // "us" in lower case is a pronoun unless terms are spoken of.
     if (name === 'us' && !alone && !/term|crochet|abbrev/i.test((after ?? before)?.[0] ?? '')) continue;

@@ -84,6 +84,8 @@ export function tokenize(text: string, span: Span, most = Infinity, alphabet: Al
         i += 1;
         while (i < end && isLetter(text.charCodeAt(i))) i += 1;
       }
+      // "6xINC": the x behind a figure is a sign as well.
+      if (i - from > 1 && (text.charCodeAt(from) | 32) === 120 && isDigit(text.charCodeAt(from - 1))) i = from + 1;
       // "INCx6": the x before a figure is a sign and no letter of the word.
       if (i - from > 2 && isDigit(text.charCodeAt(i)) && (text.charCodeAt(i - 1) | 32) === 120) i -= 1;
       i = endOfDotted(text, from, i, end);

@@ -78,7 +78,9 @@ function rated(text: string, afterBlank: boolean, heading: Heading | null): numb
 }
 
 /** The name of a piece in a line, and how many are made of it. */
-export function nameIn(line: string): Heading | null {
+export function nameIn(written: string): Heading | null {
+  // "part: LURE"
+  const line = written.replace(/^\W*(?:part|piece|section)\s*[:=–—-]\s*(?=\p{L})/iu, '');
   const text = line.replace(/^[^\p{L}\d]*(?:\d{1,2}[.)]?\s+|[A-Z]\s{2,})?/u, '').replace(/[^\p{L}\d)!?'’"”]+$/u, '');
   const known = headingByLook(line.trim()) ?? headingByPlace(line.trim());
   const first = /^(.{2,60}?)(?:[,:;(*[]|\s[-–—]\s|\s(?:in|with|from)\s|$)/iu.exec(text)?.[1]?.trim();

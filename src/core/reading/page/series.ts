@@ -75,7 +75,7 @@ function along(text: string, places: readonly Place[], by: Family, upwards: bool
   for (const place of places) {
     const { first } = place.numeral;
     const before = kept.at(-1);
-    const further = before?.more[first - last - 2];
+    const further = before?.more.find((one) => one.last === first - 1);
     // "8 9 plain" before "10": the numbers that are missing stand behind the one before.
     if (before && further && last > 0) {
       kept[kept.length - 1] = withList(before, further);
@@ -126,7 +126,12 @@ function goingOn(text: string, numerals: readonly Numeral[], at: number): Numera
   const found: Numeral[] = [];
   for (let i = at + 1; i < numerals.length; i += 1) {
     const [before, next] = [numerals[i - 1], numerals[i]];
-    if (!before || !next || next.first !== before.last + 1 || !/^[ \t,&+]+$/.test(text.slice(before.to, next.from)))
+    if (
+      !before ||
+      !next ||
+      next.first !== before.last + 1 ||
+      !/^(?:[ \t,&+]|and)+$/.test(text.slice(before.to, next.from))
+    )
       break;
     found.push(next);
   }
@@ -194,6 +199,9 @@ function withGaps(source: SourceText, series: Series): Series {
     series.by === 'left'
       ? sidesOf(source.text, series.places[0]?.numeral ?? { from: 0, to: 0 }, { from: 0, to: source.text.length }).left
       : null;
+  const ends = new Set(
+    series.places.map(({ numeral, start, end }) => sidesOf(source.text, numeral, { from: start, to: end }).right),
+  );
   const filled: Place[] = [];
   series.places.forEach((place, i) => {
     filled.push(place);
@@ -210,7 +218,9 @@ function withGaps(source: SourceText, series: Series): Series {
         const start = contentStart(source.text, span.from, span.to);
         const { left, right } = sidesOf(source.text, numeral, span);
         const alikeLabel =
-          label !== null ? left === label : begins(source.text, numeral.from, start) && /^[.:)\](|]$/.test(right);
+          label !== null
+            ? left === label
+            : begins(source.text, numeral.from, start) && ends.has(right) && right !== 'w';
         if (!alikeLabel) continue;
         last = { numeral, line, start, end: span.to, more: NONE };
         filled.push(last);
