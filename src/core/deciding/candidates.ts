@@ -28,6 +28,8 @@ export interface Candidate {
 const FEWEST = 2;
 const MOST_WORDS = 16;
 const MOST_CANDIDATES = 120;
+/** So many meanings of its words are tried in one round. */
+const MOST_TRIED = 180;
 /** So many of them are looked at with the other rounds: of those that come out by themselves, and of all others. */
 const MOST_PROVED = 16;
 const MOST_UNPROVED = 12;
@@ -112,14 +114,21 @@ export class Candidates {
     // What comes out without another meaning of its words needs none.
     if (candidates.some((candidate) => proves(candidate, counted))) return fewer(candidates, counted);
     const words = [...this.#wordsIn(counted)].filter((word) => this.frequent.has(word));
+    let tried = 0;
     for (const senses of assignments(words))
-      if (candidates.length >= MOST_CANDIDATES || !this.#take(counted, read, senses, candidates)) break;
+      if (
+        (tried += 1) > MOST_TRIED ||
+        candidates.length >= MOST_CANDIDATES ||
+        !this.#take(counted, read, senses, candidates)
+      )
+        break;
     return fewer(candidates, counted);
   }
 
   #take(counted: CountedRound, read: Candidate, senses: ReadonlyMap<string, Sense>, candidates: Candidate[]): boolean {
     const { round } = counted;
     const body = bodyOf(round);
+    if (!this.#budget.spend(body.to - body.from + WORK_OF_ONE)) return false;
     const gists = senses.size === 0 ? this.#plainOf(round) : this.#gists.of(body, senses);
     for (const gist of gists) {
       if (!this.#budget.spend(body.to - body.from + WORK_OF_ONE)) return false;
