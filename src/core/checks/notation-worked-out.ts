@@ -25,14 +25,15 @@ export const notationWorkedOut: Rule = {
       if (count === 0) return [];
       return [`"${word}" is taken for ${senseInWords(sense)}, by ${count} ${count === 1 ? 'round' : 'rounds'}`];
     });
-    const others = rounds.filter(({ round }) => round.doubt?.kind === 'worked-out').length;
+    const others = rounds.filter(({ round }) => round.doubt?.kind === 'worked-out').length - 1;
+    const elsewhere = others === 0 ? '' : `, here and in ${others} other ${others === 1 ? 'round' : 'rounds'}`;
     yield {
       span: first.round.span,
       round: first,
       message:
         words.length > 0
           ? `${words.join('; ')}. Only so the counts come out.`
-          : `How this is meant was worked out from the counts, here and in ${others - 1} other rounds: ${first.round.doubt?.why[0] ?? ''}.`,
+          : `How this is meant was worked out from the counts${elsewhere}: ${first.round.doubt?.why[0] ?? ''}.`,
     };
   },
 };

@@ -87,7 +87,7 @@ function withWordsTold(counted: CountedPattern): CountedPattern {
   if (pattern.words.size === 0) return counted;
   const readings = new Map<Round, Instruction>();
   for (const { round } of rounds) {
-    if (round.doubt || round.unread.length > 0) continue;
+    if (round.unread.length > 0) continue;
     const said = new Set(
       pattern.source.text
         .slice(round.bodyFrom, round.span.to)
@@ -95,8 +95,10 @@ function withWordsTold(counted: CountedPattern): CountedPattern {
         .match(/\p{L}+/gu),
     );
     const senses = new Map([...pattern.words].filter(([word]) => said.has(word) || said.has(`${word}s`)));
-    const doubt = doubtOf(senses, [], [], false);
-    if (doubt) readings.set(round, { ...round, doubt });
+    const words = doubtOf(senses, [], [], false);
+    if (!words) continue;
+    const why = [...words.why, ...(round.doubt?.why ?? []).filter((one) => !words.why.includes(one))];
+    readings.set(round, { ...round, doubt: { kind: round.repaired ? 'repaired' : 'worked-out', why } });
   }
   return readings.size === 0 ? counted : countPattern(retaken(pattern, readings));
 }

@@ -46,7 +46,9 @@ function bestName(
     if (text === '' || text.length > 110 || !/\p{L}{2}/u.test(text)) continue;
     const above = line > from || line === 0 ? source.text.slice(...edges(source, line - 1)).trim() : '-';
     const heading = nameIn(text);
-    const rating = rated(text, line === 0 || above === '', heading);
+    // The first line is most often the title, and the last before the rounds their name.
+    const nearness = (line === 0 ? -3 : 0) + (line === to - 1 ? 1 : 0);
+    const rating = rated(text, line === 0 || above === '', heading) + nearness;
     if (heading && rating >= least && rating > (best?.rating ?? 0)) best = { line, heading, rating };
   }
   return best;
@@ -82,7 +84,9 @@ export function nameIn(written: string): Heading | null {
   // "part: LURE"
   const line = written.replace(/^\W*(?:part|piece|section)\s*[:=–—-]\s*(?=\p{L})/iu, '');
   const text = line.replace(/^[^\p{L}\d]*(?:\d{1,2}[.)]?\s+|[A-Z]\s{2,})?/u, '').replace(/[^\p{L}\d)!?'’"”]+$/u, '');
-  const known = headingByLook(line.trim()) ?? headingByPlace(line.trim());
+  // "2 ROOF", "B  BURR, moss"
+  const bare = line.trim().replace(/^(?:\d{1,2}[.)]?\s+(?=\p{L})|[A-Z]\s{2,})/u, '');
+  const known = headingByLook(bare) ?? headingByPlace(bare);
   const first = /^(.{2,60}?)(?:[,:;(*[]|\s[-–—]\s|\s(?:in|with|from)\s|$)/iu.exec(text)?.[1]?.trim();
   const name = known?.name ?? first?.replace(/^(?:the|a|an|first|now)\s+(?=\p{L})/iu, '');
   if (!name) return null;
