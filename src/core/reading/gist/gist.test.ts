@@ -48,6 +48,7 @@ describe('the gist of an instruction, in whatever order a hand puts it', () => {
     ['sc over the next 4, inc, over and over', {}, '(1/1 x 4, 2/1 x 1) x fill'],
     ['one in one, twice in the next, on and on', {}, '(1/1 x 1, 2/1 x 1) x fill'],
     ['dc twice in each', {}, '2/1 x fill'],
+    ['twice in every one', {}, '2/1 x fill'],
     ['simply go round', {}, '1/1 x fill'],
     ['into each loop 1 sl st, 6 ch, 1 sl st', {}, '{1/1 x 1, 1/1 x 6, 1/1 x 1}'],
     ['sc inc all', {}, '(1/1 x 1, 2/1 x 1) x fill'],

@@ -162,7 +162,7 @@ class Taking {
       }
       // "6 times: dc, 2 dc in one": said before what is done.
       const first = standing.some(({ step }) => isFabric(step)) ? null : this.#timesAt(i);
-      if (first && said === null) {
+      if (first && said === null && !this.#placedOnly(first.next)) {
         said = { amount: often(first.times), from: standing.length };
         i = first.next;
         continue;

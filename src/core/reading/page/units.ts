@@ -350,7 +350,7 @@ function endSign({ text }: SourceText, lexicon: Lexicon, places: readonly Place[
   for (const { numeral, end } of places) {
     const seen = new Set<string>();
     for (const { piece, index } of piecesBehind(text, lexicon, numeral.to, end)) {
-      if (/[\p{L}\d([{<*"'“]/u.test(piece) || seen.has(piece)) continue;
+      if (/[\p{L}\d([{<*/"'“]/u.test(piece) || seen.has(piece)) continue;
       seen.add(piece);
       const known = counts.get(piece) ?? { labels: 0, position: 0 };
       counts.set(piece, { labels: known.labels + 1, position: known.position + index });
