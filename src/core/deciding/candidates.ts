@@ -100,7 +100,7 @@ export class Candidates {
     };
     // A bracket that does not close is a slip to be told, and not to be read over.
     const opened = round.brackets.length > 0 && round.unread.length === 0;
-    if (isSettled(counted) || round.reference || opened) return [read];
+    if (isSettled(counted) || round.reference || round.tabular || opened) return [read];
     const candidates = [read];
     const without = withoutTalk(this.#text, counted);
     if (without)

@@ -51,6 +51,8 @@ export interface Instruction {
   readonly brackets: readonly BracketProblem[];
   /** Its brackets are in disorder, and it was read as it must be meant. */
   readonly repaired?: true;
+  /** A part of it stands in columns of its own: its words alone don't say it. */
+  readonly tabular?: true;
   /** Left out where all of it was read as it stands. */
   readonly doubt?: Doubt;
   /** Stitches that are called by a name of the other vocabulary. */

@@ -512,6 +512,7 @@ class Outliner {
       statedRounds: reading.statedRounds,
       unread: reading.unread,
       brackets: reading.brackets,
+      ...(reading.tabular ? { tabular: true as const } : {}),
       foreign: reading.foreign,
       remarks: reading.remarks,
     };

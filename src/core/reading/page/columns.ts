@@ -7,9 +7,10 @@ import type { Unit } from './unit.js';
 /** The instruction of a unit, where columns of their own say a part of it: how often, by how much, or the same again. */
 export function instructionOf(unit: Unit, read: Instruction, start: PieceStart | null): Instruction {
   const { label, times, change, ditto, body } = unit;
-  if (ditto) return { ...NO_INSTRUCTION, reference: { rounds: [label.from - 1], times: null, span: body } };
-  if (change) return { ...NO_INSTRUCTION, steps: stepsOf(unit, change.value, start) };
-  if (times && times.value > 1) return { ...read, steps: often(read.steps, times.value) };
+  if (ditto)
+    return { ...NO_INSTRUCTION, tabular: true, reference: { rounds: [label.from - 1], times: null, span: body } };
+  if (change) return { ...NO_INSTRUCTION, tabular: true, steps: stepsOf(unit, change.value, start) };
+  if (times && times.value > 1) return { ...read, tabular: true, steps: often(read.steps, times.value) };
   return read;
 }
 

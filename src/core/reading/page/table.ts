@@ -96,7 +96,7 @@ function columnsOf(source: SourceText, lexicon: Lexicon, rows: readonly Row[]): 
   const base = { rows, label, work, part, change };
   const ways: Columns[] = [];
   for (const count of [...counts, -1])
-    for (const times of [-1, ...counts.filter((c) => c !== count)]) ways.push({ ...base, count, times });
+    for (const times of [...counts.filter((c) => c !== count), -1]) ways.push({ ...base, count, times });
   if (work < 0 && change < 0) return [];
   return ways;
 }
