@@ -9,8 +9,8 @@ describe('patterns in unusual hands', () => {
     const scores = scoreFolder('corpus/odd').map(({ score }) => score);
     const sum = (figure: 'rounds' | 'right' | 'falseAlarms') => scores.reduce((all, score) => all + score[figure], 0);
     expect(sum('rounds')).toBe(250);
-    expect(sum('right')).toBeGreaterThanOrEqual(235);
-    expect(sum('falseAlarms')).toBeLessThanOrEqual(25);
+    expect(sum('right')).toBeGreaterThanOrEqual(244);
+    expect(sum('falseAlarms')).toBeLessThanOrEqual(12);
   });
 
   it('have their slips named, and hardly ever hidden by a reading that fits', () => {

@@ -68,6 +68,12 @@ describe('ways of putting things', () => {
     expect(errors(talk.replace('x 6', 'x 5')).map(({ line }) => line)).toEqual([5]);
   });
 
+  it('is told also where the round goes into the side of the fabric', () => {
+    const trim = `${HEAD}Rnd 2: inc x 6 (12)\nRnd 3: sl st on the surface between rounds 1 and 2, from edge to edge (14)\n${TAIL}`;
+    expect(rounds(trim).at(-1)).toMatchObject({ edge: null, made: null, verdict: 'on-trust', doubt: 'passed-over' });
+    expect(rounds(trim).at(-1)?.why.join()).toContain('between rounds 1');
+  });
+
   it('a figure is never passed over', () => {
     expect(errors(`${HEAD}Rnd 2: inc x 6, take 3 deep breaths (12)\n${TAIL}`).map(({ line }) => line)).toEqual([5]);
   });

@@ -34,7 +34,7 @@ export class InstructionReader {
 
 /** A copy of what was read, with all its spans moved. */
 function moved(instruction: Instruction, by: number): Instruction {
-  const { steps, reference, stated, statedRounds, unread, brackets, foreign, remarks } = instruction;
+  const { steps, reference, stated, statedRounds, unread, brackets, foreign, remarks, doubt } = instruction;
   return {
     steps: steps.map((step) => movedStep(step, by)),
     reference: reference && withSpan(reference, by),
@@ -44,6 +44,7 @@ function moved(instruction: Instruction, by: number): Instruction {
     brackets: all(brackets, by),
     foreign: all(foreign, by),
     remarks: remarks.length === 0 ? remarks : remarks.map((span) => movedSpan(span, by)),
+    ...(doubt ? { doubt } : {}),
   };
 }
 

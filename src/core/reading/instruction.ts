@@ -42,12 +42,15 @@ export function readInstruction(text: string, span: Span, lexicon: Lexicon): Ins
   const sequence = new Sequence(context, 0, tokens.length, 0, false);
   sequence.run();
   // Into the side of the fabric no words say how many: the round is on trust, whatever else they tell.
-  if (sequence.steps.some(onSurface)) found.remarks.push(...found.unread.splice(0).map((one) => one.span));
+  const passed = sequence.steps.some(onSurface) ? found.unread.splice(0) : [];
+  found.remarks.push(...passed.map((one) => one.span));
   found.unread.sort((a, b) => a.span.from - b.span.from);
   found.brackets.sort((a, b) => a.span.from - b.span.from);
+  const why = passed.map((one) => `passed over: "${one.text}"`);
   return {
     ...found,
     steps: allAround(sequence.steps),
+    ...(why.length > 0 ? { doubt: { kind: 'passed-over', why } as const } : {}),
   };
 }
 

@@ -513,6 +513,7 @@ class Outliner {
       unread: reading.unread,
       brackets: reading.brackets,
       ...(reading.tabular ? { tabular: true as const } : {}),
+      ...(reading.doubt ? { doubt: reading.doubt } : {}),
       foreign: reading.foreign,
       remarks: reading.remarks,
     };
