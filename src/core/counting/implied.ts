@@ -14,19 +14,26 @@ const HABIT = 3;
 export function impliedRepeats(parts: readonly Part[], text: string): ReadonlyMap<Round, readonly Step[]> {
   const found = new Map<Round, readonly Step[]>();
   let said = 0;
-  for (const { stretches } of parts)
-    for (const { rounds } of stretches)
-      for (let i = 1; i < rounds.length; i += 1) {
-        const round = rounds[i];
-        const edge = rounds[i - 1]?.stated?.total;
-        if (!round || edge === undefined) continue;
-        const often = round.steps.some((step) => step.kind === 'repeat' && step.amount !== null);
-        if (often) said += 1;
-        else if (saysOnce(round, edge)) found.set(round, toTheEnd(round.steps));
-      }
+  const rounds = parts.flatMap(({ stretches }) => stretches.flatMap((stretch) => onEdges(stretch.rounds)));
+  for (const { round, edge } of rounds) {
+    if (edge === null) continue;
+    const often = round.steps.some((step) => step.kind === 'repeat' && step.amount !== null);
+    if (often) said += 1;
+    else if (saysOnce(round, edge)) found.set(round, toTheEnd(round.steps));
+  }
   // Who says elsewhere how often has forgotten it here.
   if (found.size < HABIT || found.size < said) return new Map();
   return new Map([...found, ...saidAlike(parts, found, text)]);
+}
+
+/** The rounds of a stretch with the count that is stated for the edge of each. */
+function onEdges(rounds: readonly Round[]): { round: Round; edge: number | null }[] {
+  let edge: number | null = null;
+  return rounds.map((round) => {
+    const one = { round, edge };
+    edge = round.stated?.total ?? (isWorkedEven(round) ? edge : null);
+    return one;
+  });
 }
 
 /** Rounds that don't come out, and end with the words with which at least three others say that they are repeated. */
@@ -47,6 +54,20 @@ function saidAlike(
         !found.has(round) && onceIn(round.steps).length > 0 && talkIn(round, text).some((words) => said.has(words)),
     )
     .map((round) => [round, toTheEnd(round.steps)]);
+}
+
+/** "7 to 12 plain": a round that keeps the count of the one before, whether it states it or not. */
+function isWorkedEven({ steps, unread, reference }: Round): boolean {
+  const [only, ...more] = steps.filter(isFabric);
+  return (
+    only?.kind === 'work' &&
+    more.length === 0 &&
+    only.per === 1 &&
+    only.over === 1 &&
+    only.amount.kind === 'fill' &&
+    unread.length === 0 &&
+    reference === null
+  );
 }
 
 function talkIn({ remarks }: Round, text: string): string[] {

@@ -20,6 +20,8 @@ const MOST_WAYS = 3;
 const PLAIN = 0.95;
 /** A stated count promises a part of a round that comes out. */
 const PROMISE = 0.3;
+/** A round of which no label is seen proves so much of one that has a label: the label may not have been understood. */
+const WITHOUT_LABEL = 0.8;
 /** A longer text is read by the forms that are known alone; characters. */
 const LONGEST = 60_000;
 
@@ -31,9 +33,12 @@ export function decide(text: string, options: ReadOptions = { terms: 'auto' }): 
   const reader = new TextReader(text, options);
   const known = readingOf(reader, text, options);
   const proved = proofOf(known);
-  if (text.length > LONGEST || (known.rounds.length >= FEWEST && proved >= known.rounds.length * ENOUGH)) return known;
+  const gap = leavesGap(known);
+  const enough = known.rounds.length >= FEWEST && proved >= known.rounds.length * ENOUGH && !gap;
+  if (text.length > LONGEST || enough) return known;
   // What is read by known forms stands, unless more than a round or so speaks against it.
-  let best = { counted: known, proved: Math.max(proved + (proved >= FEWEST ? MARGIN : 0), FEWEST - 1) };
+  const margin = proved >= FEWEST && !gap ? MARGIN : 0;
+  let best = { counted: known, proved: Math.max(proved + margin, FEWEST - 1) };
   for (const units of likeliest(reader)) {
     const counted = readingOf(reader, text, options, units);
     const also = proofOf(counted);
@@ -42,6 +47,22 @@ export function decide(text: string, options: ReadOptions = { terms: 'auto' }): 
     if (also >= counted.rounds.length * PLAIN) break;
   }
   return best.counted;
+}
+
+/** Whether the number of a round is missing between two others, and stands in the text there: its line was not understood. */
+function leavesGap({ pattern }: CountedPattern): boolean {
+  const { text } = pattern.source;
+  return pattern.parts.some(({ stretches }) =>
+    stretches.some((stretch) => {
+      const rounds = stretch.rounds.filter(({ labelled }) => labelled);
+      return rounds.some((round, i) => {
+        const before = rounds[i - 1];
+        if (!before || round.from <= before.to + 1) return false;
+        const between = text.slice(before.span.to, round.span.from);
+        return new RegExp(`(?<!\\d)${before.to + 1}(?!\\d)`).test(between);
+      });
+    }),
+  );
 }
 
 /** The ways to take a text by its series under which most comes out at first sight; the others are not looked into. */
@@ -108,5 +129,9 @@ function withWordsTold(counted: CountedPattern): CountedPattern {
  * much, since another reading might fit too.
  */
 function proofOf({ rounds }: CountedPattern): number {
-  return rounds.reduce((sum, { verdict }) => sum + (verdict === 'agrees' ? 1 : verdict === 'counted' ? 0.5 : 0), 0);
+  return rounds.reduce((sum, { round, verdict }) => {
+    const { from, to } = round.labelSpan;
+    const proved = verdict === 'agrees' ? 1 : verdict === 'counted' ? 0.5 : 0;
+    return sum + proved * (round.labelled && to > from ? 1 : WITHOUT_LABEL);
+  }, 0);
 }

@@ -51,4 +51,24 @@ describe('the pattern’s own list', () => {
     expect(made('', 'frob x 6')).toBeNull();
     expect(made('blip = bobble of 4 double crochet in one stitch', 'blip, sc 5')).toBe(6);
   });
+
+  it.each([
+    ['small letters between dots', 'x - single crochet · v - increase · a - decrease', '(2x, v)*2', 8],
+    ['a letter that is an article elsewhere', 'x - single crochet · v - increase · a - decrease', '(x, a)*2', 4],
+    ['a stroke in the term', 'p = sc; pp = 2 sc into one; p/2 = sc two together', 'p/2*2, p, pp', 5],
+    ['a word made of other terms that has a meaning', 'p = sc; k = ch; pk = 2 sc into one', 'pk*6', 12],
+    [
+      'a term that is told by a later one',
+      'red. = two fm crocheted together, fm = firm mesh (single crochet)',
+      'red. x 3',
+      3,
+    ],
+    ['a word for stitches, in brackets', 'm = mesh (stitch), fm = firm mesh (single crochet)', '2 fm in each m', 12],
+  ])('%s', (_, legend, round, figure) => {
+    expect(made(legend, round)).toBe(figure);
+  });
+
+  it('a careless word about a stitch that is known is not taken by its gist', () => {
+    expect(made('dec = 2 sc into 1 / ch = chain', 'dec x 3')).toBe(3);
+  });
 });

@@ -1,12 +1,14 @@
 import type { Instruction, LegendEntry } from '../pattern/pattern.js';
+import type { Sense } from '../vocabulary/senses.js';
 import { DECORATED, type Vocabulary } from '../vocabulary/stitches.js';
 import { COLOUR_WORDS } from '../vocabulary/words.js';
 import { tokenize } from './lexer.js';
 import { Lexicon, type LegendDefinition, type Meaning } from './lexicon.js';
+import { gistsOf } from './gist/gist.js';
 import { readInstruction } from './instruction.js';
 
 const ENTRY =
-  /^[\s>•*\-–+|]*(?:\*\*)?([\p{L}][\p{L}\d'()/ -]{0,14}?)(?:\*\*)?\s*(?:=|–|—|:|\||\.{3,}|…|-(?=\s)|\t|\s{2,})\s*(.{2,120})$/u;
+  /^[\s>•*\-–+|]*(?:\*\*)?([\p{L}][\p{L}\d'()/+^ -]{0,14}?)\.?(?:\*\*)?\s*(?:=|–|—|:|\||\.{3,}|…|-(?=\s)|\t|\s{2,})\s*(.{2,120})$/u;
 
 /**
  * The entries of the pattern's own list of abbreviations in a stretch of lines.
@@ -94,7 +96,8 @@ function listed(line: string): { at: number; text: string }[] | null {
   let at = 0;
   for (const piece of line.split(/[;•·]/)) {
     // "Designations: X – …" begins behind the colon.
-    const lead = pieces.length === 0 ? (/^[\p{L} ]{3,30}:\s*(?=\S{1,12}\s*[–—-])/u.exec(piece)?.[0].length ?? 0) : 0;
+    const lead =
+      pieces.length === 0 ? (/^[\s>*]*[\p{L} ]{3,30}:\s*(?=\S{1,12}\s*[–—-])/u.exec(piece)?.[0].length ?? 0) : 0;
     pieces.push({ at: at + lead, text: piece.slice(lead) });
     at += piece.length + 1;
   }
@@ -107,7 +110,7 @@ function splitList(line: string): { at: number; text: string }[] {
   const cuts = [line.lastIndexOf(':', line.indexOf('=')) + 1];
   // Without anything between them the terms are single words: "sc=single crochet inc=2sc in same st".
   const before = /[,;·•]/.test(line)
-    ? /[,;·•]\s*(?=[\p{L}][\p{L}\d ()/]{0,12}\s*=)/gu
+    ? /[,;·•]\s*(?=[\p{L}][\p{L}\d ()/+^.]{0,12}\s*=)/gu
     : /(?<!(?<!\p{L})sl)\s+(?=(?:sl\s)?\p{L}[\p{L}\d]{0,7}\s?=)/giu;
   for (const match of line.matchAll(before)) cuts.push(match.index + match[0].length);
   return cuts.map((at, i) => ({ at, text: line.slice(at, cuts[i + 1] ?? line.length).replace(/[,;·•\s]+$/u, '') }));
@@ -126,16 +129,26 @@ export function definitions(
   const builtIn = new Lexicon(vocabulary, compact);
   const bullets = repeatedSigns(entries);
   let lexicon = builtIn;
-  for (const { term, meaning } of entries) {
-    if (!TERM.test(term) || bullets.has(term) || !mayBeTold(term, builtIn)) continue;
-    const means = meaningOf(term, meaning, lexicon) ?? colourCalled(term, meaning);
-    if (!means) continue;
-    known.push({ term: term.replace(/\s+/g, ' '), meaning: means });
-    // A later entry may be told in the words of an earlier one.
-    lexicon = new Lexicon(vocabulary, compact, known);
+  let open = entries.filter(({ term }) => TERM.test(term) && !bullets.has(term) && mayBeTold(term, builtIn));
+  // An entry may be told in the words of another one, before or behind it.
+  for (let pass = 0; pass < PASSES && open.length > 0; pass += 1) {
+    const unknown: LegendEntry[] = [];
+    for (const entry of open) {
+      const means = meaningOf(entry.term, entry.meaning, lexicon) ?? colourCalled(entry.term, entry.meaning);
+      if (!means) {
+        unknown.push(entry);
+        continue;
+      }
+      known.push({ term: entry.term.replace(/\s+/g, ' '), meaning: means });
+      lexicon = new Lexicon(vocabulary, compact, known);
+    }
+    if (unknown.length === open.length) break;
+    open = unknown;
   }
   return known;
 }
+
+const PASSES = 2;
 
 /** Signs before several entries with different meanings part a list, and mean nothing. */
 function repeatedSigns(entries: readonly LegendEntry[]): ReadonlySet<string> {
@@ -173,11 +186,14 @@ function mayBeTold(term: string, builtIn: Lexicon): boolean {
   const first = tokens[0];
   if (tokens.length !== 1 || !first) return true;
   if (first.kind === 'number' || first.kind === 'ordinal' || ROMAN.test(term)) return false;
+  // "x - single crochet": the letter is a stitch, and what is done so many times is written otherwise.
+  if (/^x$/i.test(term)) return true;
   const known = builtIn.at(tokens, 0)?.meaning.is;
   return known === undefined || !OF_LANGUAGE.has(known);
 }
 
-const TERM = /^(?:[\p{L}\d]{1,12}(?:[ ]+[\p{L}\d]{1,12}){0,2}|[^\p{L}\d\s]{1,2})$/u;
+const TERM =
+  /^(?:[\p{L}\d]{1,12}(?:[ ]+[\p{L}\d]{1,12}){0,2}|[^\p{L}\d\s]{1,2}|\p{L}[\p{L}\d]{0,3}[/+^-][\p{L}\d]{1,4})$/u;
 
 /** "LG = light grey", "CC1: mustard": a yarn, by capital letters that are no stitch. */
 function colourCalled(term: string, meaning: string): Meaning | null {
@@ -198,6 +214,9 @@ const PLAIN: ReadonlySet<Meaning['is']> = new Set([
   'loops',
   'together',
   'magic-ring',
+  'stitch-word',
+  'round-word',
+  'row-word',
 ]);
 
 /** "1 ch at the beginning and no stitch" */
@@ -216,10 +235,12 @@ function meaningOf(term: string, written: string, lexicon: Lexicon): Meaning | n
   const own = lexicon.at(tokenize(term, { from: 0, to: term.length }), 0);
   if (NO_STITCH.test(written)) return own ? null : { is: 'aside' };
   const whole = lexicon.at(first, 0);
-  if (named?.is === 'stitch' && whole?.length === first.length && !own) return { ...named, foreign: false };
+  if (named?.is === 'stitch' && whole?.length === first.length && (!own || own.meaning.is === 'times'))
+    return { ...named, foreign: false };
   const plain = written.replace(/\([^)]*\)/g, ' ').split(/[,;:]/)[0] ?? '';
   const reading = readInstruction(plain, { from: 0, to: plain.length }, lexicon);
-  const shape = shapeIn(reading);
+  // What a word means by itself is given up for plain words alone: "dec = 2 sc into 1" is told carelessly.
+  const shape = shapeIn(reading) ?? (own ? null : shapeByGist(plain, lexicon));
   if (shape) {
     // "4 double crochet in one stitch, closed together; it is one stitch"
     return shape.is === 'shaping' && shape.per > 1 && ONE_STITCH.test(written)
@@ -248,6 +269,16 @@ function shapeIn({ steps, unread }: Instruction): Meaning | null {
   if (per === 1 && step.over === 1) return { is: 'stitch', stitch: step.stitch, foreign: false };
   return { is: 'shaping', stitch: step.stitch, per, over: step.over };
 }
+
+/** "two firm ones crocheted together": a shaping in words of its own, when what means nothing is passed over. */
+function shapeByGist(words: string, lexicon: Lexicon): Meaning | null {
+  const gist = gistsOf(words, { from: 0, to: words.length }, lexicon, NO_SENSES)[0];
+  const shape = gist && gist.words.length <= MOST_PASSED ? shapeIn(gist.instruction) : null;
+  return shape && shape.is !== 'stitch' ? shape : null;
+}
+
+const NO_SENSES: ReadonlyMap<string, Sense> = new Map();
+const MOST_PASSED = 1;
 
 /** "tutti: sc in every stitch": one word for a whole round. */
 function macro({ steps, unread, reference, stated }: Instruction): Meaning | null {

@@ -17,6 +17,10 @@ export interface Token extends Span {
 export interface Alphabet {
   readonly signs: ReadonlySet<string>;
   readonly letters: ReadonlySet<string>;
+  /** All terms that the text explains, in small letters. */
+  readonly terms: ReadonlySet<string>;
+  /** Those of them with a sign between letters and figures, the longest first: "p/2". */
+  readonly joined: readonly string[];
 }
 
 const OPEN = '([{<';
@@ -74,8 +78,14 @@ export function tokenize(text: string, span: Span, most = Infinity, alphabet: Al
     }
     if (isLetter(code)) {
       const from = i;
+      const joined = alphabet ? joinedAt(text, from, end, alphabet) : null;
+      if (joined !== null) {
+        i += joined.length;
+        push('word', from, i, joined, 0);
+        continue;
+      }
       while (i < end && isLetter(text.charCodeAt(i))) i += 1;
-      if (alphabet && i - from > 1 && isSpelt(text, from, i, alphabet)) {
+      if (alphabet && isSpelt(text, from, i, alphabet)) {
         for (let at = from; at < i; at += 1) push('word', at, at + 1, text.charAt(at), 0);
         continue;
       }
@@ -137,10 +147,21 @@ export function tokenize(text: string, span: Span, most = Infinity, alphabet: Al
   return tokens;
 }
 
-/** Whether a word is a row of letters that each stand for one. */
-function isSpelt(text: string, from: number, to: number, { letters }: Alphabet): boolean {
+/** Whether a word is a row of letters that each stand for one; the article before a word is none. */
+function isSpelt(text: string, from: number, to: number, { letters, terms }: Alphabet): boolean {
   for (let at = from; at < to; at += 1) if (!letters.has(text.charAt(at))) return false;
-  return true;
+  if (to - from > 1) return !terms.has(text.slice(from, to));
+  return text.charAt(from) !== 'a' || !/^ \p{L}{3}/u.test(text.slice(to, to + 4));
+}
+
+/** A term with a sign in it that the text explains, in small letters; null where none stands here. */
+function joinedAt(text: string, from: number, end: number, { joined }: Alphabet): string | null {
+  for (const term of joined) {
+    const to = from + term.length;
+    if (to > end || isLetter(text.charCodeAt(to)) || isDigit(text.charCodeAt(to))) continue;
+    if (text.slice(from, to).toLowerCase() === term) return term;
+  }
+  return null;
 }
 
 interface Word {

@@ -70,9 +70,16 @@ export class Lexicon {
     this.passes = legend.some(({ meaning }) => meaning.is === 'aside');
     const signs = legend.flatMap(({ term }) => (/^[^\p{L}\d\s]$/u.test(term) ? [term] : []));
     const letters = legend.flatMap(({ term }) => (/^\p{Ll}$/u.test(term) ? [term] : []));
+    const terms = legend.map(({ term }) => term.toLowerCase());
+    const joined = terms.filter((term) => /[^\p{L}\d\s]/u.test(term) && term.length > 2);
     this.alphabet =
-      signs.length + letters.length > 0
-        ? { signs: new Set(signs), letters: letters.length > 1 ? new Set(letters) : NONE }
+      signs.length + letters.length + joined.length > 0
+        ? {
+            signs: new Set(signs),
+            letters: letters.length > 1 ? new Set(letters) : NONE,
+            terms: new Set(terms),
+            joined: joined.sort((a, b) => b.length - a.length),
+          }
         : null;
   }
 

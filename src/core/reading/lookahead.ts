@@ -17,6 +17,8 @@ export const COUNT_AT_END =
 /** First words of a line that tells the maker to do something. */
 const ORDERS =
   /^\W{0,3}(?:fasten|stuff|cut|change|fill|insert|sew|place|put|attach|join|turn|do|repeat|continue|work|weave|finish|leave|now|then|add|shape|shaping|divide)(?!\p{L})/iu;
+/** Of these the ones that name no piece, however many are spoken of: "Stuff with the rattle in one of them". */
+const FINISHES = /^\W{0,3}(?:fasten|stuff|fill|insert|sew|weave|embroider|cut|close)(?!\p{L})/iu;
 /** "Work as for Left leg", "Work Rnds 1-4 as for left leg". */
 const LIKE_OTHER =
   /^\W{0,3}(?:work |make |crochet )?(?:r(?:nd|d|ow|ound)?s?\.?\s?\d[\d –—-]{0,6}\s?)?(?:the same |same |exactly )?(?:as|like) (?:for )?\p{L}/iu;
@@ -62,7 +64,7 @@ export class Lookahead {
   headingAt(index: number, text: string, afterBlank: boolean): Heading | null {
     if (STATES_TERMS.test(text) || (/[|\t]/.test(text) && HEADS_TABLE.test(text))) return null;
     const look = this.lookOf(index);
-    const ordered = look?.section === null && look.level === 0 && !look.saysMake && ORDERS.test(text);
+    const ordered = look?.section === null && look.level === 0 && (look.saysMake ? FINISHES : ORDERS).test(text);
     // "EYES x 2" with rounds below is a piece, and no list of what is needed.
     if (look?.section && look.saysMake && this.roundsFollow(index)) return { ...look, section: null };
     const numbered = look !== null && NUMBERED.test(text) && this.nextLabel(index) !== null;
@@ -82,7 +84,10 @@ export class Lookahead {
     }
     // Without a blank line before it or a colon behind it, only a line with a capital can be one.
     if (!afterBlank && !text.trimEnd().endsWith(':') && !/^\s*\p{Lu}/u.test(text)) return null;
-    const named = headingByPlace(text);
+    // "Lid." right above the first round of the next piece.
+    const short = /^\s*\p{Lu}\p{L}+(?: \p{L}+)?\.\s*$/u.test(text) && !ORDERS.test(text);
+    const below = short && afterBlank ? this.nextLabel(index) : null;
+    const named = headingByPlace(below?.lines === 0 && below.label.from === 1 ? text.trimEnd().slice(0, -1) : text);
     // "sc in each (12)" is an instruction, and "Ears (2)" a heading.
     const works =
       named !== null &&

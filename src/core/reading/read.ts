@@ -50,32 +50,32 @@ export class TextReader {
   readonly #readAgain: Pattern['readAgain'];
   readonly #chainRule: ChainRule;
   readonly #words: Hand['words'];
-  readonly #plain: InstructionReader;
-  #view: { readonly source: SourceText; readonly instructions: InstructionReader } | null = null;
+  /** The text without what is not of the pattern. */
+  readonly #view: SourceText;
+  readonly #instructions: InstructionReader;
 
   constructor(text: string, options: ReadOptions = { terms: 'auto' }) {
     this.#ground = groundOf(text, options);
     this.#readAgain = readEachOnce(this.#ground.lexicon);
     this.#chainRule = chainRuleIn(text);
     this.#words = (options.hand ?? NO_HAND).words;
-    this.#plain = new InstructionReader(text, this.#ground.lexicon);
+    this.#view = masked(this.#ground.source);
+    this.#instructions = new InstructionReader(this.#view.text, this.#ground.lexicon);
   }
 
   /** By the forms of labels that are known, or by the units that a series of numbers shows. */
   read(units: Units = NO_UNITS): Reading {
     const { source, terms, legend, lexicon } = this.#ground;
-    const known = units.units.length === 0;
-    const view = known ? { source, instructions: this.#plain } : this.#viewed();
     const pattern = {
       source,
       terms,
       legend,
       chainRule: this.#chainRule,
       words: this.#words,
-      ...outlineOf(view.source, lexicon, view.instructions, units),
+      ...outlineOf(this.#view, lexicon, this.#instructions, units),
       readAgain: this.#readAgain,
     };
-    const { text } = view.source;
+    const { text } = this.#view;
     const gists: Gists = {
       of: (span, senses) => gistsOf(text, span, lexicon, senses),
       unknown: (span) => unknownIn(text, span, lexicon),
@@ -85,17 +85,7 @@ export class TextReader {
 
   /** The units that the series of numbers in the text show, in the ways that are likeliest; see `unitsOf`. */
   ways(): Units[] {
-    return unitsOf(this.#viewed().source, this.#ground.lexicon);
-  }
-
-  /** The text without what is not of the pattern. */
-  #viewed(): { readonly source: SourceText; readonly instructions: InstructionReader } {
-    if (!this.#view) {
-      const source = masked(this.#ground.source);
-      const instructions = new InstructionReader(source.text, this.#ground.lexicon);
-      this.#view = { source, instructions };
-    }
-    return this.#view;
+    return unitsOf(this.#view, this.#ground.lexicon);
   }
 }
 

@@ -27,6 +27,7 @@ export const reference: InstructionForm = {
     'rep Rows 2 and 3 four times',
     'repeat R11-12 twice',
     'as Rnd 8',
+    'as (6)',
     'Rep Rnd 5 for 4 more rounds',
     'same as round 3',
     'as 4th round',
@@ -187,6 +188,11 @@ function ordinalRounds(reader: Reader, at: number): { rounds: number[]; next: nu
 }
 
 function cardinalRounds(reader: Reader, at: number): { rounds: number[]; next: number } | null {
+  const inBracket = isWord(reader, at - 1, 'as', 'like') && tokenAt(reader, at)?.kind === 'open';
+  const named = inBracket ? tokenAt(reader, at + 1) : null;
+  // "as (6)", where labels stand in brackets.
+  if (named?.kind === 'number' && tokenAt(reader, at + 2)?.kind === 'close')
+    return { rounds: [named.value], next: at + 3 };
   const word = meaningAt(reader, at, 'round-word', 'row-word');
   let i = word?.next ?? (isWord(reader, at, 'r') ? at + 1 : -1);
   if (i < 0) return null;

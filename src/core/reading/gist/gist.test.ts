@@ -57,12 +57,24 @@ describe('the gist of an instruction, in whatever order a hand puts it', () => {
     ['(sc 1, up) 6 sets', { up: 'increase', sets: 'times' }, '(1/1 x 1, 2/1 x 1) x 6'],
     ['inc, and again 5 times', { again: 'more' }, '2/1 x 6'],
     ['*sc 2, next 2 sts together; repeat from * to the end', {}, '(1/1 x 2, 1/2 x 1) x fill'],
+    ['one, and two in the next, all the way', {}, '(1/1 x 1, 2/1 x 1) x fill'],
+    ['two ones and a two, all the way', {}, '(1/1 x 2, 2/1 x 1) x fill'],
+    ['one, then two together, all round', {}, '(1/1 x 1, 1/2 x 1) x fill'],
+    ['4+inc', {}, '1/1 x 4, 2/1 x 1'],
+    ['a ring, and put six of them in it', {}, 'ring, 1/1 x 6 ring'],
+    ['we begin with six stitches in the ring', {}, '1/1 x 6 ring'],
+    ['we decrease: (2 sc, 1 dec) six times', {}, '(1/1 x 2, 1/2 x 1) x 6'],
+    ['2 sc worked together', {}, '1/2 x 1'],
+    ['just go round four times', {}, '1/1 x fill'],
   ])('%s', (words, senses, expected) => {
     expect(ways(words, senses)).toContain(expected);
   });
 
   it.each([
     ['sc in each, so 24', '1/1 x fill = 24'],
+    ['two in each, so you have twelve', '2/1 x fill = 12'],
+    ['inc x6 → 12', '2/1 x 6 = 12'],
+    ['next round two sc and one inc all the way round twenty four', '(1/1 x 2, 2/1 x 1) x fill = 24'],
     ['sc all round, 36 the whole way', '1/1 x fill = 36'],
     ['inc 6 times (that makes 12)', '2/1 x 6 = 12'],
   ])('a figure told by the way is the count: %s', (words, expected) => {
@@ -80,6 +92,8 @@ describe('the gist of an instruction, in whatever order a hand puts it', () => {
   it('a figure that nothing is done with makes no reading', () => {
     expect(ways('14 press, sc 6')).not.toContain('1/1 x 6');
     expect(ways('the hook of 4 mm')).toEqual([]);
+    expect(ways('6 glorps')).toEqual([]);
+    expect(ways('rounds 7')).toEqual([]);
   });
 });
 

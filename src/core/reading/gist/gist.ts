@@ -119,6 +119,8 @@ class Taking {
   readonly #text: string;
   readonly #items: readonly Item[];
   readonly #chooser: Chooser;
+  /** No stitch is named in the whole instruction but increases and decreases. */
+  readonly #nameless: boolean;
   #stated: Told | null = null;
   #rounds: Told | null = null;
   readonly #passed: Span[] = [];
@@ -128,6 +130,7 @@ class Taking {
     this.#text = text;
     this.#items = items;
     this.#chooser = chooser;
+    this.#nameless = !items.some((item) => item.is === 'tool' && item.stitch !== null && item.per + item.over === 2);
   }
 
   all(): Taken | null {
@@ -237,7 +240,6 @@ class Taking {
           // "all six times"
           i = this.#timesAt(this.#afterWords(i + 1)) ? i + 1 : this.#leading(i, standing, depth, push);
           break;
-        case 'around':
         case 'in': {
           // "in the back loops", "into the back link": where, and not how many.
           const behind = this.#afterWords(i + 1);
@@ -254,16 +256,14 @@ class Taking {
           i = this.#leading(i, standing, depth, push);
           break;
         }
+        case 'around':
         case 'next':
         case 'last':
           i = this.#leading(i, standing, depth, push);
           break;
         case 'rounds':
           // "simply go round"
-          if (!standing.some(({ step }) => isFabric(step)) && (i + 1 >= to || this.#is(i + 1, 'break')))
-            push(work({ stitch: null, per: 1, over: 1 }, FILL, EDGE, spanOf(this.#items, i, i + 1)));
-          else this.#pass(i);
-          i += 1;
+          i = this.#plainRounds(i, standing, push);
           break;
         case 'word':
           this.#pass(i);
@@ -282,6 +282,23 @@ class Taking {
     return standing.map(({ step }) => step);
   }
 
+  /** "simply go round", "go round four times": where nothing else is done, a plain round or so many of them. */
+  #plainRounds(at: number, standing: readonly Standing[], push: (step: Step) => void): number {
+    const times = this.#timesAt(at + 1);
+    const next = times?.next ?? at + 1;
+    if (
+      standing.some(({ step }) => isFabric(step)) ||
+      !(times || next >= this.#items.length || this.#is(next, 'break'))
+    ) {
+      this.#pass(at);
+      return at + 1;
+    }
+    const span = spanOf(this.#items, at, next);
+    if (times) this.#rounds = { value: times.times, span };
+    push(work({ stitch: null, per: 1, over: 1 }, FILL, EDGE, span));
+    return next;
+  }
+
   #pass(i: number): void {
     const item = this.#at(i);
     if (item) this.#passed.push({ from: item.from, to: item.to });
@@ -289,13 +306,19 @@ class Taking {
 
   /** "the last one that grows: a dc in each": words up to a colon that nothing is done in. */
   #afterLead(from: number, to: number): number {
+    // "next round one single crochet and one increase …"
+    if (this.#is(from, 'next') && this.#is(from + 1, 'rounds')) return from + 2;
     for (let i = from; i < to; i += 1) {
       const item = this.#at(i);
       if (item?.is === 'break' && this.#text.charAt(item.from) === ':') {
+        if (!this.#items.slice(i, to).some(({ is }) => is === 'tool')) return from;
         this.#talk += this.#passWords(from, i);
         return i + 1;
       }
-      const talks = item?.is === 'word' || item?.is === 'last' || item?.is === 'next' || item?.is === 'in';
+      // "we decrease: (2 sc, 1 dec) six times"
+      const shapes =
+        item?.is === 'tool' && item.per + item.over > 2 && item.stitch === null && this.#is(i + 1, 'break');
+      const talks = shapes || item?.is === 'word' || item?.is === 'last' || item?.is === 'next' || item?.is === 'in';
       if (!talks && item?.is !== 'number' && item?.is !== 'more' && item?.is !== 'rounds') return from;
     }
     return from;
@@ -510,10 +533,47 @@ class Taking {
     }
     const last = standing.at(-1);
     i = this.#afterWords(i);
+    // "a ring, and put six of them in it"
+    if (this.#nameless && !item.ordinal && standing.length > 0 && standing.every(({ step }) => step.kind === 'ring')) {
+      push(
+        work({ stitch: null, per: 1, over: 1 }, often(item.value), { kind: 'ring' }, spanOf(this.#items, at, at + 1)),
+      );
+      this.#passWords(at + 1, i);
+      return i;
+    }
     const alone = i >= this.#items.length || this.#is(i, 'break', 'close', 'open', 'and');
+    const ofRound = this.#is(at - 1, 'rounds');
+    if (
+      alone &&
+      i === at + 1 &&
+      !item.ordinal &&
+      !ofRound &&
+      this.#nameless &&
+      this.#ofNothing(item, last !== undefined, i, push)
+    )
+      return i;
     const figure = !item.ordinal && alone && last ? this.#figureBehind(item, last, standing) : null;
     if (figure) return i;
     return this.#leading(at, standing, depth, push);
+  }
+
+  /**
+   * "one, and two in the next, all the way", "two ones and a two": a figure alone, where the whole instruction names no
+   * stitch. It is so many of them, or several in one where it is one of its kind.
+   * @returns whether it was taken so.
+   */
+  #ofNothing(
+    { value, from, to }: { value: number } & Span,
+    behind: boolean,
+    next: number,
+    push: (step: Step) => void,
+  ): boolean {
+    // The last figure of all is likelier the count.
+    const ways = next < this.#items.length ? (['stitches', 'other'] as const) : (['other', 'stitches'] as const);
+    if (behind && value > 1 && this.#chooser.choose('a figure alone', ways) === 'other') return false;
+    const inOne = /(?<!\p{L})an?\s+$/iu.test(this.#text.slice(Math.max(0, from - 4), from));
+    push(work({ stitch: null, per: inOne ? value : 1, over: 1 }, inOne ? once : often(value), EDGE, { from, to }));
+    return true;
   }
 
   /**
@@ -614,6 +674,16 @@ class Taking {
       return i + 1;
     }
     if (target.place) {
+      // "six stitches in the ring"
+      if (target.place.kind === 'ring' && target.count !== null)
+        push(
+          work(
+            { stitch: null, per: 1, over: 1 },
+            often(target.count),
+            target.place,
+            spanOf(this.#items, at, target.next),
+          ),
+        );
       if (target.place.kind === 'chain-from-hook')
         push({ kind: 'first-chain', k: target.place.k, span: spanOf(this.#items, at, target.next) });
       return target.next;
@@ -666,11 +736,13 @@ class Taking {
     let i = at + 1;
     let shape: Pick<Work, 'stitch' | 'per' | 'over'> = tool;
     // "2 sc together", "sc 2 together"
-    const joined = this.#is(i, 'together') ? before : null;
+    const behind = this.#afterWords(i);
+    const joined = this.#is(behind, 'together') ? before : null;
     if (joined !== null) {
+      this.#passWords(i, behind);
       shape = { stitch: tool.stitch, per: 1, over: joined };
-      push(work(shape, once, EDGE, spanOf(this.#items, start ?? at, i + 1)));
-      return i + 1;
+      push(work(shape, once, EDGE, spanOf(this.#items, start ?? at, behind + 1)));
+      return behind + 1;
     }
     if (tool.stitch === 'slip' && before === null && standing.at(-1)?.step.kind === 'chain')
       return this.#closing(at, push);

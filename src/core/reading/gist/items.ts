@@ -193,7 +193,8 @@ function bare(token: Token, senses: ReadonlyMap<string, Sense>): ItemKind | 'not
     return { is: 'number', value: token.value, ordinal: token.kind === 'ordinal', glued: token.glued };
   if (token.kind === 'mark') {
     if (token.word === ',' || token.word === '/') return { is: 'break', strong: false };
-    if (token.word === '=') return { is: 'total' };
+    if (/^[=→⇒➔]$/u.test(token.word)) return { is: 'total' };
+    if (token.word === '+' || token.word === '&') return { is: 'and' };
     return STRONG.test(token.word) ? { is: 'break', strong: true } : 'nothing';
   }
   const roman =
@@ -201,6 +202,8 @@ function bare(token: Token, senses: ReadonlyMap<string, Sense>): ItemKind | 'not
       ? numeralsIn(token.raw, { from: 0, to: token.raw.length })[0]
       : undefined;
   if (roman) return { is: 'number', value: roman.first, ordinal: false, glued: false };
+  // "two ones and a two": stitches by how many go into one.
+  if (token.word === 'ones') return { is: 'tool', stitch: null, per: 1, over: 1 };
   return ofSense(senseOf(token.word, senses)) ?? { is: 'word', word: token.word };
 }
 

@@ -75,6 +75,8 @@ function furnitureIn(source: SourceText): ReadonlySet<number> {
   words.forEach((text, line) => {
     if (!/\p{L}{3}.*\s\p{L}{3}/u.test(text)) return;
     const key = text.replace(/\s+/g, ' ').replace(/\d+$/, '#');
+    // "Magic ring, 6 sc in the ring" above "(6)" is no head of a page.
+    if (/\d/.test(key)) return;
     places.set(key, [...(places.get(key) ?? []), line]);
   });
   const furniture = new Set<number>();

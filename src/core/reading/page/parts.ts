@@ -73,6 +73,7 @@ function rated(text: string, afterBlank: boolean, heading: Heading | null): numb
   if (/[;,]$/u.test(text)) rating -= 3;
   if (/\t|;.*;|\|.*\|/u.test(text)) rating -= 6;
   if (/=/.test(text)) rating -= 3;
+  if ((text.match(/\d+/g)?.length ?? 0) >= 3) rating -= 4;
   if (ORDERS.test(text) && !capital) rating -= 5;
   if (letters.length < 3) rating -= 4;
   if (heading?.section) rating -= 8;

@@ -68,13 +68,16 @@ export function seriesOf(source: SourceText): Series[] {
 }
 
 const NONE: readonly Numeral[] = [];
+const LONGEST_LIST = 60;
 
 function along(text: string, places: readonly Place[], by: Family, upwards: boolean): Series | null {
   const kept: Place[] = [];
   let [steps, breaks, last, lastLine, lists] = [0, 0, 0, -1, 0];
-  for (const place of places) {
+  for (const [i, place] of places.entries()) {
     const { first } = place.numeral;
     const before = kept.at(-1);
+    // The first round often has no number: "ring of 6" above "2 6 inc".
+    const second = first === 2 && last !== 1 && places[i + 1]?.numeral.first === place.numeral.last + 1;
     const further = before?.more.find((one) => one.last === first - 1);
     // "8 9 plain" before "10": the numbers that are missing stand behind the one before.
     if (before && further && last > 0) {
@@ -91,7 +94,7 @@ function along(text: string, places: readonly Place[], by: Family, upwards: bool
     }
     const goesOn = last > 0 && first === last + 1;
     if (goesOn) steps += 1;
-    else if (first !== 1 || place.line === lastLine) {
+    else if ((first !== 1 && !second) || place.line === lastLine) {
       breaks += 1;
       continue;
     }
@@ -124,7 +127,7 @@ function withList(place: Place, end: Numeral): Place {
 /** The numerals behind one that go on from it, with nothing but spaces or commas between. */
 function goingOn(text: string, numerals: readonly Numeral[], at: number): Numeral[] {
   const found: Numeral[] = [];
-  for (let i = at + 1; i < numerals.length; i += 1) {
+  for (let i = at + 1; i < Math.min(numerals.length, at + LONGEST_LIST); i += 1) {
     const [before, next] = [numerals[i - 1], numerals[i]];
     if (
       !before ||
@@ -150,7 +153,7 @@ function placesByKey(source: SourceText): Map<string, Place[]> {
     const numerals = numeralsIn(source.text, { from: start, to: span.to });
     for (const [i, numeral] of numerals.entries()) {
       count += 1;
-      const place = { line, numeral, start, end: span.to, more: first ? goingOn(source.text, numerals, i) : NONE };
+      const place = { line, numeral, start, end: span.to, more: goingOn(source.text, numerals, i) };
       const { left, right } = sidesOf(source.text, numeral, span);
       const keys = [`near ${numeral.kind} ${left}|${right}`];
       const before = source.text.slice(start, numeral.from);
@@ -161,13 +164,21 @@ function placesByKey(source: SourceText): Map<string, Place[]> {
       // "Rd" may stand at the end of the line above.
       const above = left === '^' && line > 0 ? wordAbove(source, line) : null;
       const word = above?.word ?? left;
-      const leftKey = /^\p{L}{2,}$|^[#№]$/u.test(word) ? `left ${word}` : null;
+      // "the second round" is one of a series with "round three".
+      const ranked = rankedIn(source.text, numeral);
+      const leftKey = ranked ? `left ${ranked.word}` : /^\p{L}{2,}$|^[#№]$/u.test(word) ? `left ${word}` : null;
       if (leftKey) keys.push(leftKey);
       if (/^[.:)\]|~>=–—»•]$/u.test(right) && begins(source.text, numeral.from, start))
         keys.push(`right ${numeral.kind} ${right}`);
       first = false;
       for (const key of keys) {
-        const one = above && key === leftKey ? { ...place, from: above.from } : place;
+        const begun =
+          key !== leftKey
+            ? null
+            : ranked
+              ? { numeral: ranked.numeral, from: numeral.from }
+              : above && { from: above.from };
+        const one = begun ? { ...place, ...begun } : place;
         const places = byKey.get(key);
         if (places) places.push(one);
         else byKey.set(key, [one]);
@@ -175,6 +186,16 @@ function placesByKey(source: SourceText): Map<string, Place[]> {
     }
   });
   return byKey;
+}
+
+const RANKED = /(?<=[a-z])[ \t](rounds?|rnds?|rows?)(?!\p{L})/iuy;
+
+/** An ordinal and the word behind it: "second round". */
+function rankedIn(text: string, numeral: Numeral): { word: string; numeral: Numeral } | null {
+  RANKED.lastIndex = numeral.to;
+  const match = numeral.first === numeral.last ? RANKED.exec(text) : null;
+  if (!match?.[1] || !/(?:st|nd|rd|th|first|second|third)$/i.test(text.slice(numeral.from, numeral.to))) return null;
+  return { word: alike(match[1]), numeral: { ...numeral, to: RANKED.lastIndex } };
 }
 
 /** The last word of the line above, and where it stands. */

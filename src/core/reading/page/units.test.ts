@@ -54,6 +54,55 @@ describe('a label is what stands around a number that goes up by one', () => {
   });
 });
 
+describe('rounds without a label of the series', () => {
+  it('the first one, in a ring right above the second', () => {
+    expect(told('top\nring of 6\n2 6 inc - 12\n3 1+inc - 18\n4 2+inc - 24\n5 3+inc - 30\n')).toEqual([
+      '1 ring of 6',
+      '2 6 inc =12',
+      '3 1+inc =18',
+      '4 2+inc =24',
+      '5 3+inc =30',
+    ]);
+  });
+
+  it('by ordinals in running text, one of them told before any number', () => {
+    const text =
+      'We begin with six stitches in the ring, and in the second round we increase, which makes 12. Round three goes (1 sc, 1 inc) six times for 18, and round four is plain, 18. In round five, six decreases, 12. Rounds six and seven are plain.\n';
+    expect(told(text).map((line) => line.split(' ')[0])).toEqual(['1', '2', '3', '4', '5', '6-7']);
+  });
+
+  it.each([
+    [
+      'equals before the count, and plain rounds that state none',
+      '6sc MR\n6inc=12\n(1sc,1inc)6=18\n18sc\n18sc\n(1sc,1dec)6=12\n',
+      6,
+    ],
+    [
+      'counts in words, without a stop',
+      'ring and six single crochets\nnext round increase in all of them that gives twelve\nnext round one sc and one inc all the way round eighteen\nthen five rounds of just sc so still eighteen\nnext round one sc and one dec all the way round twelve\nand then six decreases and you have six left\n',
+      10,
+    ],
+    [
+      'rounds that are told by how often one goes round',
+      'ring of 6 sc\ntwo in each, that is twelve\none and two in the next all round, eighteen\njust go round four times, still eighteen\none and two together all round, twelve\n',
+      8,
+    ],
+    [
+      'rounds so often',
+      'count first\n6 > 6 sc in ring\n12 > inc x6\n18 > [sc, inc] x6\n18 > sc around x3\n12 > [sc, dec] x6\n6 > dec x6\n',
+      8,
+    ],
+  ])('%s', (_, text, rounds) => {
+    const numbers = told(text).map((line) => Number(/^(?:\d+-)?(\d+)/.exec(line)?.[1]));
+    expect(numbers.at(-1)).toBe(rounds);
+  });
+
+  it('what speaks of rounds and eyes is none', () => {
+    const text = '6sc MR\n6inc=12\n(1sc,1inc)6=18\n18sc\n18sc\neyes go on row 4. stuff as you go\n(1sc,1dec)6=12\n';
+    expect(told(text)).toHaveLength(6);
+  });
+});
+
 describe('a figure of the instruction is no count', () => {
   it.each([
     ['1) 6 sc in MR\n2) 6 sc\n3) 6 sc\n4) 7 sc\n5) 8 sc\n', ['1 6 sc in MR', '2 6 sc', '3 6 sc', '4 7 sc', '5 8 sc']],

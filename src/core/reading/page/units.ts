@@ -57,6 +57,8 @@ function waysOf(source: SourceText, lexicon: Lexicon, drafts: readonly Draft[]):
 interface Draft {
   readonly label: Label;
   readonly line: number;
+  /** All its figures are of the instruction. */
+  readonly uncounted?: true;
   /** Its words, without the label: before it, where the label stands behind, and from there on. */
   readonly words: readonly Span[];
 }
@@ -85,13 +87,46 @@ function draftsOf(source: SourceText, lexicon: Lexicon, { places, by, upwards: r
     const limit = next?.span.from ?? text.length;
     const lineEnd = Math.min(place.end, limit > label.span.to ? limit : place.end);
     const before = behind || (label.span.from > place.start && places[i - 1]?.line !== place.line && !flows);
-    const to = extent(source, { from: label.span.to, to: lineEnd }, place.line, limit, flows, bare);
+    const end = extent(source, { from: label.span.to, to: lineEnd }, place.line, limit, flows, bare);
+    const to = flows ? end - leadsOn(text, label.span.to, end) : end;
     const words = [
       ...(before ? [{ from: place.start, to: label.span.from }] : []),
       { from: label.span.to, to: behind ? place.end : to },
     ];
-    return [{ label, line: place.line, words }];
+    const first = label.from === 2 && labels[i - 1]?.to !== 1 ? firstBefore(source, lexicon, label, place) : null;
+    return [...(first ? [first] : []), { label, line: place.line, words }];
   });
+}
+
+/** The round without a number before the second one, in its line or right above: it begins in a ring. */
+function firstBefore(source: SourceText, lexicon: Lexicon, label: Label, place: Place): Draft | null {
+  const { text } = source;
+  for (let line = place.line; line >= Math.max(0, place.line - 2); line -= 1) {
+    const span = lineSpan(source, line);
+    const end = line === place.line ? label.span.from : span.to;
+    const to = end - leadsOn(text, span.from, end);
+    const words = text.slice(span.from, to);
+    if (words.trim() === '') continue;
+    const tokens = tokenize(words, { from: 0, to: words.length }, 60, lexicon.alphabet);
+    const rings = tokens.some((_, i) => lexicon.at(tokens, i)?.meaning.is === 'magic-ring');
+    if (!rings || !tokens.some(({ kind }) => kind === 'number')) return null;
+    const from = span.from + words.length - words.trimStart().length;
+    return {
+      label: labelled('1', { first: 1, last: 1 }, { from, to: from }, false),
+      line,
+      words: [{ from, to }],
+      uncounted: true,
+    };
+  }
+  return null;
+}
+
+/** Words at the end of a round in running text that belong to the next: "… for 24. In round five". */
+const LEADS_ON = /[\s,;]*(?<!\p{L})(?:and|in|then|now|for)(?:\s+(?:and|in|then|now|for))?\s*$/iu;
+
+/** How much of the end of a stretch leads on to the next. */
+function leadsOn(text: string, from: number, to: number): number {
+  return LEADS_ON.exec(text.slice(Math.max(from, to - 24), to))?.[0].length ?? 0;
 }
 
 /** Whether the same words and signs stand before most labels: those are of the label, or of the count before it. */
@@ -253,8 +288,11 @@ function surroundings(text: string, examples: readonly Found[]): { left: string[
 
 function unitOf({ text }: SourceText, lexicon: Lexicon, draft: Draft, field: CountField | null): Unit {
   const { label, words } = draft;
-  const found = field && figuresIn(text, lexicon, draft, 1).findLast((one) => keysOf(text, one).includes(field.key));
-  const count = found ? countSpan(text, lexicon, found, field) : null;
+  const found =
+    field && !draft.uncounted
+      ? figuresIn(text, lexicon, draft, 1).findLast((one) => keysOf(text, one).includes(field.key))
+      : undefined;
+  const count = found && field ? countSpan(text, lexicon, found, field) : null;
   const body = instructionIn(text, lexicon, words, count);
   return {
     label: { ...label, bodyFrom: body.from },
@@ -400,7 +438,7 @@ function labelAt(source: SourceText, lexicon: Lexicon, place: Place, atStart: bo
   return labelled(written === '' ? `Line ${line + 1}` : written, numeral, { from, to }, ROW.test(text.slice(from, to)));
 }
 
-function labelled(written: string, { first, last }: Numeral, span: Span, row: boolean): Label {
+function labelled(written: string, { first, last }: Pick<Numeral, 'first' | 'last'>, span: Span, row: boolean): Label {
   return {
     span,
     bodyFrom: span.to,

@@ -1,7 +1,7 @@
 import { lineSpan, type SourceText, type Span } from '../../text/source.js';
 import { headingByLook } from '../headings.js';
 import type { Label } from '../labels.js';
-import { tokenize } from '../lexer.js';
+import { tokenize, type Token } from '../lexer.js';
 import type { Lexicon, Meaning } from '../lexicon.js';
 import { numeralsIn } from './numerals.js';
 
@@ -15,16 +15,22 @@ export interface Unnumbered {
 }
 
 const CROCHET: ReadonlySet<Meaning['is']> = new Set(['stitch', 'shaping', 'increase', 'decrease', 'steps']);
+/** Words of place, beside which a figure tells stitches: "two in each". */
+const PLACES: ReadonlySet<Meaning['is']> = new Set(['each', 'around', 'together']);
 const FEWEST = 5;
 const MOST_LINES = 1500;
 /** "then 6 rounds of sc", "the same three rounds" */
 const SO_MANY =
   /(?<!\p{L})(\d{1,3}|two|three|four|five|six|seven|eight|nine|ten|twelve)\s+(?:more\s+)?(?:rounds?|rows?|rnds?|rds?)(?!\p{L})/iu;
+/** "just go round four times" */
+const GO_ROUND = /(?<!\p{L})(?:go|work|crochet) a?round (\d{1,3}|\p{L}{3,5}) times(?!\p{L})/iu;
 /** "rounds 1 to 5 exactly like the head" */
 const NUMBERED = /(?<!\p{L})(?:rounds?|rows?|rnds?|rds?)\s+(\d{1,3})(?:\s*(?:-|–|to|and)\s*(\d{1,3}))?/iu;
 /** "first three rounds of the legs again" */
 const FIRST = /(?<!\p{L})first\s+(\d{1,2}|\p{L}{3,5})\s+(?:rounds?|rows?|rnds?|rds?)(?!\p{L})/iu;
-const ALIKE = /(?<!\p{L})(?:same|as|like|again)(?!\p{L})/iu;
+const ALIKE = /(?<!\p{L})(?:same|as(?! you)|like|again)(?!\p{L})/iu;
+/** "sc around x3" */
+const ROUND_SO_OFTEN = /(?<!\p{L})(?:around|round|even|straight|plain)\s*[x×*]\s?(\d{1,3})(?!\d)/iu;
 const FLAT = /(?<!\p{L})(?:both|two) (?:layers|sides|edges)/iu;
 
 /** The lines of a text that has no labels at all which may be rounds: those that tell stitches, or are like other rounds. */
@@ -38,19 +44,75 @@ export function unnumberedIn(source: SourceText, lexicon: Lexicon): Unnumbered[]
     if (text.trim() === '') return;
     const tokens = tokenize(text, { from: 0, to: text.length }, 200, lexicon.alphabet);
     const meanings = tokens.map((_token, i) => lexicon.at(tokens, i)?.meaning.is);
-    const works = meanings.some((meaning) => meaning !== undefined && CROCHET.has(meaning));
+    const figures = tokens.some(({ kind }) => kind === 'number');
+    const works =
+      GO_ROUND.test(text) ||
+      meanings.some((meaning) => meaning !== undefined && (CROCHET.has(meaning) || (figures && PLACES.has(meaning))));
     const starts = works && meanings.includes('magic-ring');
     const refers = ALIKE.test(text) && (SO_MANY.test(text) || NUMBERED.test(text));
     if (starts || (!works && headingByLook(text.trim()))) number = 0;
-    if (/[=?]/.test(text) || !(works ? /\d/.test(text) || starts : refers)) return;
+    if (/=(?!\s*\d{1,4}\s*(?:sts?|stitches)?\W*$)|\?/.test(text) || !(works ? figures || starts : refers)) return;
     const lead = text.length - text.trimStart().length;
     const words = { from: span.from + lead, to: span.to };
     const numbers = FLAT.test(text) ? [] : numbersOf(text, number + 1);
     number = numbers.at(-1) ?? number;
-    found.push({ label: labelOf(words.from, numbers), line, words, stands: starts || refers });
+    const stands = starts || refers || tellsCount(text, lexicon) || (works && isAllCrochet(tokens, lexicon));
+    found.push({ label: labelOf(words.from, numbers), line, words, stands });
   });
   return found.length < FEWEST ? [] : found;
 }
+
+/**
+ * "…, still twenty-four", "… and you're down to six", "… all the way round eighteen": a clause with a figure that is of no
+ * stitch and no repeat, or one behind all of those.
+ */
+function tellsCount(text: string, lexicon: Lexicon): boolean {
+  const all = tokenize(text, { from: 0, to: text.length }, 200, lexicon.alphabet);
+  if (endsOnCount(all, lexicon)) return true;
+  return text.split(/[.,;:–—]|\sand\s/u).some((clause) => {
+    const tokens = tokenize(clause, { from: 0, to: clause.length }, 20, lexicon.alphabet);
+    const figures = tokens.filter(({ kind }) => kind === 'number');
+    const speaks = tokens.some((_, i) => TELLS.has(lexicon.at(tokens, i)?.meaning.is ?? 'nothing'));
+    return figures.length === 1 && (figures[0]?.value ?? 0) >= LEAST_COUNT && !speaks;
+  });
+}
+
+function endsOnCount(tokens: readonly Token[], lexicon: Lexicon): boolean {
+  const last = tokens.findLastIndex(({ kind }) => kind === 'number');
+  if (last <= 0 || (tokens[last]?.value ?? 0) < LEAST_COUNT) return false;
+  let before: string | null = null;
+  for (let i = 0; i < tokens.length;) {
+    const lexeme = i === last ? null : lexicon.at(tokens, i);
+    const meaning = lexeme?.meaning.is ?? 'nothing';
+    if (i < last) before = meaning;
+    else if (i > last && TELLS.has(meaning)) return false;
+    i += lexeme?.length ?? 1;
+  }
+  return before === 'around' || !TELLS.has(before ?? 'nothing');
+}
+
+/** "24sc", "(sc, inc) x6": a line that holds nothing but crochet. */
+function isAllCrochet(tokens: readonly Token[], lexicon: Lexicon): boolean {
+  for (let i = 0; i < tokens.length;) {
+    const lexeme = lexicon.at(tokens, i);
+    if (tokens[i]?.kind === 'word' && !lexeme) return false;
+    i += lexeme?.length ?? 1;
+  }
+  return true;
+}
+
+/** What a clause that tells a count does not speak of. */
+const TELLS: ReadonlySet<string> = new Set([
+  ...CROCHET,
+  ...PLACES,
+  'times',
+  'round-word',
+  'row-word',
+  'chain-word',
+  'magic-ring',
+  'skip',
+]);
+const LEAST_COUNT = 4;
 
 /** The numbers of the rounds that a line tells, the first of which has the given number where it names none. */
 function numbersOf(text: string, first: number): number[] {
@@ -62,7 +124,7 @@ function numbersOf(text: string, first: number): number[] {
   const begun = FIRST.exec(text)?.[1];
   if (begun !== undefined && ALIKE.test(text))
     return range(1, numeralsIn(begun, { from: 0, to: begun.length })[0]?.first ?? 1);
-  const many = SO_MANY.exec(text)?.[1];
+  const many = (SO_MANY.exec(text) ?? GO_ROUND.exec(text) ?? ROUND_SO_OFTEN.exec(text))?.[1];
   const count = many === undefined ? 1 : (numeralsIn(many, { from: 0, to: many.length })[0]?.first ?? 1);
   return range(first, first + count - 1);
 }
