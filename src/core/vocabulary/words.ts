@@ -45,6 +45,12 @@ export type PlainMeaning =
   | { readonly is: 'change' }
   | { readonly is: 'aside' };
 
+/** "you've got 18", "so we have 18", "you're down to 6" */
+function haveNow(person: string): string[] {
+  const said = ["'ve", "'ve got", ' have', ' have got', "'ll have", "'re down to", "'re back to", "'re up to"];
+  return said.flatMap((verb) => [`${person}${verb}`, `so ${person}${verb}`]);
+}
+
 /** Phrases in lower case, without articles and "of"; the longest that fits is taken. */
 export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
   [{ is: 'increase', per: 2 }, ['increase', 'increases', 'inc', 'incs', 'increasing', 'incr']],
@@ -367,12 +373,16 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
       'in total',
       'altogether',
       'you now have',
-      'you have',
       'you should have',
       'you should now have',
       'now have',
       'you will have',
       'makes',
+      ...haveNow('you'),
+      ...haveNow('we'),
+      ...haveNow('i'),
+      "so that's",
+      'that gives',
       'leaves you with',
       'leaves',
       'which leaves',
@@ -401,7 +411,6 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
       'should be',
       'makes total',
       'you get',
-      "you'll have",
       'you end up with',
     ],
   ],

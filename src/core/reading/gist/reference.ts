@@ -58,6 +58,8 @@ function numbersIn(words: string, part: string): number[] {
   for (const numeral of numeralsIn(words, { from: 0, to: words.length })) {
     // "Row 16 – 44 sts" names one row.
     const counts = /^\s*(?:sts?|stitch(?:es)?)(?!\p{L})/iu.test(words.slice(numeral.to));
+    // "repeat 6 times - 6 sts" names none.
+    if (counts && !numeral.single) continue;
     const { first, last, from, to, kind } = counts ? (numeral.single ?? numeral) : numeral;
     // "the first leg" is a piece.
     if (part.startsWith(`${words.slice(from, to).toLowerCase()} `)) continue;
