@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
-import { railRow, saved } from './page.js';
+import { openDesk, railRow, saved } from './page.js';
 import { test } from './server.js';
 
 const FAULT = 'Round 18';
@@ -129,6 +129,31 @@ test('shelf and desk have no violations of accessibility in either scheme', asyn
     await expect(page.getByRole('combobox')).toBeFocused();
     expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
   }
+});
+
+test('a word that means nothing is explained by one key, kept, and taken back', async ({ page, server }) => {
+  const id = await server.takeIn(
+    'Thimble\nUS terms\n\nBODY\nRnd 1: 6 sc in MR (6)\nRnd 2: 6 glorps (12)\nRnd 3: (sc 1, inc) x 6 (18)\nFasten off.\n',
+  );
+  await openDesk(page, server.url, id);
+  await page.keyboard.press('Alt+Period');
+  await expect(page.getByRole('heading', { name: /^Rnd 2/ })).toBeVisible();
+  await page.keyboard.press('Alt+w');
+  const meanings = page.getByRole('list', { name: 'What “glorp” could mean' });
+  await expect(meanings.getByRole('button').first()).toHaveText(/an increase\s*3 of 3/);
+  await expect(meanings.getByRole('button').first()).toBeFocused();
+  await page.keyboard.press('ArrowDown');
+  await expect(meanings.getByRole('button').nth(1)).toBeFocused();
+  await page.keyboard.press('Digit1');
+  await expect(page.getByText('“glorp” is an increase. 3 rounds come out.')).toBeVisible();
+  await expect(railRow(page, 'Rnd 2').first()).toHaveAttribute('title', /uses 6 of 6, makes 12, states 12; agrees/);
+
+  await page.reload();
+  await expect(railRow(page, 'Rnd 2').first()).toHaveAttribute('title', /agrees/);
+  await page.keyboard.press('Alt+l');
+  await expect(page.getByText('“glorp” means an increase')).toBeVisible();
+  await page.getByRole('button', { name: 'Take back' }).click();
+  await expect(railRow(page, 'Rnd 2').first()).toHaveAttribute('title', /unreadable/);
 });
 
 test('a working session by keyboard alone: mend, put aside, tick, ask, undo past a reload', async ({

@@ -3,7 +3,6 @@ import {
   checkPattern,
   contentOf,
   convertTerms,
-  handOf,
   handSchema,
   LONGEST_TEXT,
   reportText,
@@ -84,7 +83,7 @@ function handIn(file: string): Hand {
     throw new CallError(`${file}: this is no JSON.`);
   }
   const read = handSchema.safeParse(value);
-  if (read.success) return handOf(read.data);
+  if (read.success) return read.data;
   const issue = read.error.issues[0];
   const place = issue && issue.path.length > 0 ? `${issue.path.join('.')}: ` : '';
   throw new CallError(`${file}: ${place}${issue?.message ?? 'it says nothing of a hand.'}`);

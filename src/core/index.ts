@@ -5,7 +5,8 @@ import { accountOf } from './explaining/account.js';
 import { slipsFor } from './explaining/hook.js';
 import type { HookSlip, RoundAccount } from './explaining/schema.js';
 import type { HouseStyle } from './style/style.js';
-import type { HandFile } from './reading/hand.js';
+import { meaningsOf, type Meanings } from './deciding/meanings.js';
+import type { Hand } from './reading/hand.js';
 import type { ReadOptions } from './reading/read.js';
 import { withFixes } from './fixes/index.js';
 import { reportOf } from './report/report.js';
@@ -14,7 +15,10 @@ import type { Report } from './report/schema.js';
 export { convertTerms, type ConvertOptions } from './terms/convert.js';
 export { conversionSchema, type Conversion, type TermChange } from './terms/schema.js';
 export { evidenceSchema, termsEvidence, type TermsEvidence } from './terms/evidence.js';
-export { handOf, handSchema, type Hand, type HandFile } from './reading/hand.js';
+export { handSchema, handWordSchema, NO_HAND, senseSchema, type Hand } from './reading/hand.js';
+export { meaningsSchema, type Meanings } from './deciding/meanings.js';
+export { SENSES, type Sense } from './vocabulary/senses.js';
+export { senseInWords } from './deciding/why.js';
 export { HOOKS, type Hook } from './vocabulary/hooks.js';
 export { STITCHES, type Stitch, type Vocabulary } from './vocabulary/stitches.js';
 export { YARN_WEIGHTS, type YarnWeight } from './vocabulary/yarns.js';
@@ -43,7 +47,7 @@ export interface CheckOptions extends ReadOptions {
 export interface Checked {
   readonly report: Report;
   /** The words of its hand that were said, or worked out from its counts. */
-  readonly hand: HandFile;
+  readonly hand: Hand;
   /** The report with the fixes that can be found; this takes longer, and is done when it is asked for. */
   readonly fixed: () => Report;
   /**
@@ -57,6 +61,8 @@ export interface Checked {
    * @param round its number among all rounds, from 0.
    */
   readonly slips: (round: number, onHook: number) => HookSlip[];
+  /** What a word of the text could mean, and how many rounds come out under each meaning; this takes longer. */
+  readonly meanings: (word: string) => Meanings;
 }
 
 /**
@@ -69,7 +75,7 @@ export function checkPattern(text: string, file: string, options: CheckOptions =
   const findings = check(counted, options.rules, options.style);
   return {
     report: reportOf(file, counted, findings),
-    hand: { words: Object.fromEntries(counted.pattern.words) },
+    hand: { words: Object.fromEntries([...counted.pattern.words, ...counted.pattern.said]) },
     fixed: () => reportOf(file, counted, withFixes(counted, findings)),
     account: (index) => {
       const round = counted.rounds[index];
@@ -79,6 +85,7 @@ export function checkPattern(text: string, file: string, options: CheckOptions =
       const round = counted.rounds[index];
       return round ? slipsFor(counted, round, onHook) : [];
     },
+    meanings: (word) => meaningsOf(text, options, word),
   };
 }
 

@@ -10,6 +10,7 @@ import {
   troubleSchema,
   type Dismissal,
   type EditionMade,
+  type HandWordSetting,
   type RuleSetting,
   type TermDecision,
   type TermsWanted,
@@ -119,6 +120,11 @@ export async function saveTick(id: string, key: string, on: boolean): Promise<vo
 /** Puts a finding aside with a reason, or (null) takes it up again. */
 export async function saveDismissal(id: string, dismissal: Dismissal): Promise<void> {
   await ask(`/api/patterns/${id}/dismissals`, body('PUT', dismissal));
+}
+
+/** Settles what a word of the pattern's own means, or (null) takes it back. */
+export async function saveWord(id: string, setting: HandWordSetting): Promise<void> {
+  await ask(`/api/patterns/${id}/hand`, body('PUT', setting));
 }
 
 /** Settles which vocabulary a pattern is in. */

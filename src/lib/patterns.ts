@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { LONGEST_TEXT } from '../core/index.js';
+import { handSchema, handWordSchema, LONGEST_TEXT, NO_HAND, senseSchema } from '../core/index.js';
 
 export const LONGEST_NAME = 200;
 
@@ -47,6 +47,8 @@ export const patternSchema = z.object({
   text: z.string(),
   revision: z.int(),
   terms: z._default(z.enum(['auto', 'us', 'uk']), 'auto'),
+  /** What its own words mean, as the editor has settled it. */
+  hand: z._default(handSchema, NO_HAND),
 });
 export type StoredPattern = z.infer<typeof patternSchema>;
 /** A pattern with its text, or (null) with a text that is to be fetched. */
@@ -67,6 +69,10 @@ export type Dismissal = z.infer<typeof dismissalSchema>;
 
 /** Which vocabulary the editor has settled. */
 export const settledSchema = z.object({ terms: z.enum(['auto', 'us', 'uk']) });
+
+/** What a word of the pattern's own means, or (null) nothing settled. */
+export const handWordSettingSchema = z.object({ word: handWordSchema, sense: z.nullable(senseSchema) });
+export type HandWordSetting = z.infer<typeof handWordSettingSchema>;
 
 /** What is to be written for a word on the way into the other vocabulary, or (null) nothing decided. */
 export const termDecisionSchema = z.object({

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { checkText, checkPattern, handOf } from '../index.js';
+import { checkText, checkPattern } from '../index.js';
 import { COSTS, Habits, type Reason } from './habits.js';
 
 const report = (text: string) => checkText(text, 'x');
@@ -30,8 +30,39 @@ describe('words that are explained nowhere', () => {
     expect(checkPattern(BUMPS, 'x').hand).toEqual({ words: { bump: 'increase' } });
     const one = `${HEAD}Rnd 2: 6 frobs (12)\nRnd 3: sc around (12)\n${TAIL}`;
     expect(errors(one).map(({ rule }) => rule)).toEqual(['notation/unread']);
-    const told = checkPattern(one, 'x', { terms: 'auto', hand: handOf({ words: { frob: 'increase' } }) });
+    const told = checkPattern(one, 'x', { terms: 'auto', hand: { words: { frob: 'increase' } } });
     expect(told.report.parts[0]?.rounds.map(({ made }) => made)).toEqual([6, 12, 12]);
+    // What was said is no guess.
+    expect(told.report.parts[0]?.rounds.map(({ doubt }) => doubt)).toEqual(['none', 'none', 'none']);
+    expect(told.report.findings).toEqual([]);
+    expect(told.hand).toEqual({ words: { frob: 'increase' } });
+  });
+
+  it.each([
+    ['an increase', 'Rnd 2: 6 frobs (12)\nRnd 3: sc around (12)\n', 'increase', 3],
+    ['a decrease', 'Rnd 2: 3 frobs (3)\nRnd 3: sc around (3)\n', 'decrease', 3],
+    ['times', 'Rnd 2: inc 6 frobs (12)\nRnd 3: sc around (12)\n', 'times', 3],
+    ['nothing', 'Rnd 2: frob inc x 6 (12)\nRnd 3: sc around (12)\n', 'nothing', 3],
+  ])('can be tried in every meaning: %s', (_, rest, sense, comesOut) => {
+    const { rounds: all, unsaid, ways } = checkPattern(`${HEAD}${rest}${TAIL}`, 'x').meanings('frob');
+    expect(all).toBe(3);
+    expect(unsaid).toBeLessThanOrEqual(3);
+    expect(ways.filter((way) => way.comesOut === comesOut).map((way) => way.sense)).toContain(sense);
+    expect(ways.map((way) => way.comesOut)).toEqual(ways.map((way) => way.comesOut).sort((a, b) => b - a));
+    expect(ways).toHaveLength(8);
+  });
+
+  it('are told with the account of their round, whether open, worked out or said', () => {
+    const unclear = (text: string, hand = {}) =>
+      checkPattern(text, 'x', { terms: 'auto', hand: { words: hand } })
+        .account(1)
+        ?.unclear.map(({ word, from, to, sense }) => [word, text.slice(from, to), sense]);
+    expect(unclear(`${HEAD}Rnd 2: 6 Glorps (12)\n${TAIL}`)).toEqual([['glorp', 'Glorps', null]]);
+    expect(unclear(BUMPS)).toEqual([['bump', 'bumps', 'increase']]);
+    expect(unclear(`${HEAD}Rnd 2: 6 Glorps (12)\n${TAIL}`, { glorp: 'increase' })).toEqual([
+      ['glorp', 'Glorps', 'increase'],
+    ]);
+    expect(unclear(`${HEAD}Rnd 2: inc x 6 (12). Stuff it.\n${TAIL}`)).toEqual([]);
   });
 
   it('are not given a meaning by a single round', () => {

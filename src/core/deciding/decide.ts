@@ -2,7 +2,6 @@ import type { CountedPattern } from '../counting/counted.js';
 import { countPattern } from '../counting/count.js';
 import type { Instruction, Round } from '../pattern/pattern.js';
 import { retaken } from '../pattern/retaken.js';
-import { NO_HAND, type Hand } from '../reading/hand.js';
 import type { Units } from '../reading/page/unit.js';
 import { TextReader, type ReadOptions } from '../reading/read.js';
 import { evidenceOf } from './evidence.js';
@@ -88,8 +87,7 @@ function readingOf(reader: TextReader, text: string, options: ReadOptions, units
   let reading = first;
   let settled = counted;
   if (words.size > 0) {
-    const hand: Hand = { words: new Map([...(options.hand ?? NO_HAND).words, ...words]) };
-    reading = new TextReader(text, { ...options, hand }).read(units);
+    reading = new TextReader(text, options, words).read(units);
     settled = countPattern(reading.pattern);
     ({ readings } = evidenceOf(settled, reading.gists));
   }

@@ -1,6 +1,7 @@
 import type { CountedPattern, CountedRound } from '../counting/counted.js';
 import type { Outcome, Worked } from '../counting/outcome.js';
 import type { Step } from '../pattern/instruction.js';
+import type { Pattern } from '../pattern/pattern.js';
 import { positionAt } from '../text/source.js';
 import type { StitchId } from '../vocabulary/stitches.js';
 import { ladderOf } from './ladder.js';
@@ -26,9 +27,25 @@ export function accountOf({ pattern }: CountedPattern, counted: CountedRound): R
     stated: round.stated?.total ?? null,
     sentence: sentenceOf(counted, outcome, speech),
     why: [...(round.doubt?.why ?? [])],
+    unclear: unclearIn(pattern, counted),
     steps,
     ladder: ladderOf(outcome, speech, indexOf),
   };
+}
+
+/** The words that mean something in this hand alone; where not all was understood also those that mean nothing. */
+function unclearIn(pattern: Pattern, { round, verdict }: CountedRound): RoundAccount['unclear'] {
+  const span = { from: round.bodyFrom, to: round.span.to };
+  const means = new Map([...pattern.words, ...pattern.said]);
+  const told = [...pattern.source.text.slice(span.from, span.to).matchAll(/\p{L}+/gu)].flatMap(({ 0: word, index }) => {
+    const small = word.toLowerCase();
+    const known = means.has(small) ? small : small.replace(/s$/, '');
+    const sense = means.get(known);
+    return sense ? [{ word: known, from: span.from + index, to: span.from + index + word.length, sense }] : [];
+  });
+  const open = verdict === 'unreadable' || round.unread.length > 0 || round.doubt?.kind === 'passed-over';
+  const unknown = open ? pattern.unclear(span).map((one) => ({ ...one, sense: null })) : [];
+  return [...told, ...unknown.filter(({ from }) => !told.some((one) => one.from === from))];
 }
 
 function accountSteps(worked: readonly Worked[], speech: Speech, indexOf: Map<Worked, number>): AccountStep[] {

@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { senseSchema } from '../reading/hand.js';
 
 const count = z.int().check(z.gte(0));
 
@@ -70,6 +71,8 @@ export const accountSchema = z.object({
   sentence: z.string(),
   /** What was worked out or passed over for it. */
   why: z.array(z.string()),
+  /** Words of it that mean nothing by themselves, with what was found, or said, that they mean. */
+  unclear: z.array(z.object({ word: z.string(), from: count, to: count, sense: z.nullable(senseSchema) })),
   steps: z.array(stepSchema),
   ladder: z.nullable(ladderSchema),
 });

@@ -168,7 +168,9 @@ export interface Pattern {
   readonly terms: TermsReading;
   readonly legend: readonly LegendEntry[];
   readonly chainRule: ChainRule;
-  /** Words that the text explains nowhere, with what they were found, or said, to mean. */
+  /** Words that the text explains nowhere, with what is settled that they mean. */
+  readonly said: ReadonlyMap<string, Sense>;
+  /** Those with what they were found to mean. */
   readonly words: ReadonlyMap<string, Sense>;
   readonly title: string | null;
   readonly parts: readonly Part[];
@@ -176,4 +178,6 @@ export interface Pattern {
   readonly passages: readonly Passage[];
   /** Reads an instruction by itself with the pattern's own words; its spans are in the text given. */
   readonly readAgain: (instruction: string) => Instruction;
+  /** The words in a stretch that mean nothing by themselves, in small letters and in the singular, and where they stand. */
+  readonly unclear: (span: Span) => readonly (Span & { readonly word: string })[];
 }

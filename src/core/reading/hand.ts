@@ -2,28 +2,31 @@ import * as z from 'zod/mini';
 import { SENSES, type Sense } from '../vocabulary/senses.js';
 import type { LegendDefinition, Meaning } from './lexicon.js';
 
-/** What is settled about a hand: its own words, in small letters, and what they mean. */
-export interface Hand {
-  readonly words: ReadonlyMap<string, Sense>;
-}
-
-export const NO_HAND: Hand = { words: new Map() };
-
-/** A word or two in a hand's file, and how many of them there may be. */
+/** A word or two of a hand, and how many of them there may be. */
 const LONGEST_WORD = 40;
 const MOST_WORDS = 200;
 
-/** What is settled about a hand, as it is kept in a file: `{ "words": { "bump": "increase" } }`. */
+export const senseSchema = z.enum(SENSES);
+/** A word of a hand, in small letters. */
+export const handWordSchema = z.string().check(
+  z.overwrite((word) => word.trim().toLowerCase()),
+  z.minLength(1),
+  z.maxLength(LONGEST_WORD),
+);
+
+/** What is settled about a hand, its own words and what they mean: `{ "words": { "bump": "increase" } }`. */
 export const handSchema = z.object({
   words: z
-    .record(z.string().check(z.minLength(1), z.maxLength(LONGEST_WORD)), z.enum(SENSES))
+    .record(handWordSchema, senseSchema)
     .check(z.refine((words) => Object.keys(words).length <= MOST_WORDS, 'These are too many words.')),
 });
-export type HandFile = z.infer<typeof handSchema>;
+export type Hand = z.infer<typeof handSchema>;
 
-/** A hand from what is kept of it. */
-export function handOf({ words }: HandFile): Hand {
-  return { words: new Map(Object.entries(words).map(([word, sense]) => [word.toLowerCase(), sense])) };
+export const NO_HAND: Hand = { words: {} };
+
+/** The words of a hand, with what they mean. */
+export function wordsIn({ words }: Hand): Map<string, Sense> {
+  return new Map(Object.entries(words));
 }
 
 const MEANINGS: Readonly<Record<Sense, Meaning>> = {
@@ -38,6 +41,6 @@ const MEANINGS: Readonly<Record<Sense, Meaning>> = {
 };
 
 /** The words of a hand as the lexicon takes them. */
-export function wordsOf({ words }: Hand): LegendDefinition[] {
+export function wordsOf(words: ReadonlyMap<string, Sense>): LegendDefinition[] {
   return [...words].map(([term, sense]) => ({ term, meaning: MEANINGS[sense] }));
 }

@@ -6,8 +6,8 @@ import { masked } from './page/mask.js';
 import { NO_UNITS, type Units } from './page/unit.js';
 import { unitsOf } from './page/units.js';
 import { InstructionReader } from './again.js';
-import { gistsOf, unknownIn, type Gist } from './gist/gist.js';
-import { NO_HAND, wordsOf, type Hand } from './hand.js';
+import { gistsOf, unclearIn, unknownIn, type Gist } from './gist/gist.js';
+import { NO_HAND, wordsIn, wordsOf, type Hand } from './hand.js';
 import type { Sense } from '../vocabulary/senses.js';
 import { readInstruction } from './instruction.js';
 import { definitions } from './legend.js';
@@ -49,16 +49,19 @@ export class TextReader {
   readonly #ground: Ground;
   readonly #readAgain: Pattern['readAgain'];
   readonly #chainRule: ChainRule;
-  readonly #words: Hand['words'];
+  readonly #said: Pattern['said'];
+  readonly #words: Pattern['words'];
   /** The text without what is not of the pattern. */
   readonly #view: SourceText;
   readonly #instructions: InstructionReader;
 
-  constructor(text: string, options: ReadOptions = { terms: 'auto' }) {
-    this.#ground = groundOf(text, options);
+  /** @param words what was worked out that words of this hand mean. */
+  constructor(text: string, options: ReadOptions = { terms: 'auto' }, words: Pattern['words'] = new Map()) {
+    this.#said = wordsIn(options.hand ?? NO_HAND);
+    this.#words = words;
+    this.#ground = groundOf(text, options, new Map([...words, ...this.#said]));
     this.#readAgain = readEachOnce(this.#ground.lexicon);
     this.#chainRule = chainRuleIn(text);
-    this.#words = (options.hand ?? NO_HAND).words;
     this.#view = masked(this.#ground.source);
     this.#instructions = new InstructionReader(this.#view.text, this.#ground.lexicon);
   }
@@ -66,16 +69,18 @@ export class TextReader {
   /** By the forms of labels that are known, or by the units that a series of numbers shows. */
   read(units: Units = NO_UNITS): Reading {
     const { source, terms, legend, lexicon } = this.#ground;
+    const { text } = this.#view;
     const pattern = {
       source,
       terms,
       legend,
       chainRule: this.#chainRule,
+      said: this.#said,
       words: this.#words,
       ...outlineOf(this.#view, lexicon, this.#instructions, units),
       readAgain: this.#readAgain,
+      unclear: (span: Span) => unclearIn(text, span, lexicon),
     };
-    const { text } = this.#view;
     const gists: Gists = {
       of: (span, senses) => gistsOf(text, span, lexicon, senses),
       unknown: (span) => unknownIn(text, span, lexicon),
@@ -97,7 +102,7 @@ interface Ground {
 }
 
 /** The vocabulary of a text and the words that it uses. */
-function groundOf(text: string, { terms: wanted, hand = NO_HAND }: ReadOptions): Ground {
+function groundOf(text: string, { terms: wanted }: ReadOptions, words: Pattern['words']): Ground {
   const source = sourceText(text);
   const terms = detectTerms(text, wanted);
   const legend = legendOf(source);
@@ -115,7 +120,7 @@ function groundOf(text: string, { terms: wanted, hand = NO_HAND }: ReadOptions):
       ...legend,
       ...told.filter(({ term }) => explained.has(term) && !legend.some((entry) => entry.term === term)),
     ],
-    lexicon: new Lexicon(terms.used, compact, [...own, ...wordsOf(hand)]),
+    lexicon: new Lexicon(terms.used, compact, [...own, ...wordsOf(words)]),
   };
 }
 

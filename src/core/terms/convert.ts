@@ -1,5 +1,6 @@
 import type { Pattern } from '../pattern/pattern.js';
 import { decide } from '../deciding/decide.js';
+import { NO_HAND, type Hand } from '../reading/hand.js';
 import { Keys } from '../text/key.js';
 import { lineSpan, positionAt, type SourceText, type Span } from '../text/source.js';
 import type { Vocabulary } from '../vocabulary/stitches.js';
@@ -16,6 +17,8 @@ export interface ConvertOptions {
   readonly hooks?: boolean;
   readonly weights?: boolean;
   readonly spelling?: boolean;
+  /** What is settled about the hand. */
+  readonly hand?: Hand;
   /** By the key of a change: what is to be written in its place. */
   readonly decisions?: ReadonlyMap<string, string>;
 }
@@ -42,7 +45,8 @@ interface Draft extends Span {
 export function convertTerms(text: string, options: ConvertOptions): Conversion {
   const { to } = options;
   const asked = options.from ?? 'auto';
-  const pattern = decide(text, { terms: asked }).pattern;
+  const { hand = NO_HAND } = options;
+  const pattern = decide(text, { terms: asked, hand }).pattern;
   const from = asked === 'auto' ? sourceVocabulary(pattern) : asked;
   const refuse = (state: Conversion['state'], message: string): Conversion => ({
     schema: 'dostik.convert/1',
@@ -69,7 +73,7 @@ export function convertTerms(text: string, options: ConvertOptions): Conversion 
 
   const changes = changesOf(pattern, to, options);
   const result = applied(text, changes);
-  const problems = differences(pattern, decide(result, { terms: to }).pattern, to);
+  const problems = differences(pattern, decide(result, { terms: to, hand }).pattern, to);
   const open = changes.filter(({ doubtful, decided }) => doubtful && !decided).length;
   return {
     schema: 'dostik.convert/1',

@@ -2,7 +2,15 @@
   import { goto } from '$app/navigation';
   import type { EditorView } from '@codemirror/view';
   import { onDestroy, tick as drawn, untrack } from 'svelte';
-  import { markedText, type HouseStyle, type Report, type ReportFinding, type RoundAccount } from '../../core/index.js';
+  import {
+    markedText,
+    senseInWords,
+    type HouseStyle,
+    type Report,
+    type ReportFinding,
+    type RoundAccount,
+    type Sense,
+  } from '../../core/index.js';
   import { earlierText, notKept, putAway, rename, takeBack, troubleIn } from '../client.js';
   import Tabs from '../components/Tabs.svelte';
   import { fetched } from '../fetched.js';
@@ -47,7 +55,7 @@
   // svelte-ignore state_referenced_locally
   const opened = pattern;
   // svelte-ignore state_referenced_locally
-  const notes = new Notes(opened.id, stored);
+  const notes = new Notes(opened, stored);
   const saver = saverFor(opened);
   let name = $state(opened.name);
   let text = $state.raw(opened.text);
@@ -63,7 +71,7 @@
   let open = $state<'name' | 'keys' | 'finder' | 'style' | null>(null);
   /** A file that was dropped here, to be looked at before anything is done with it. */
   let offered = $state.raw<ReadFile | null>(null);
-  let card = $state<{ askHook: () => void; askAside: () => void }>();
+  let card = $state<{ askHook: () => void; askAside: () => void; askMeaning: () => void }>();
   let view: EditorView | undefined;
   let checker: Checker | undefined;
 
@@ -83,6 +91,7 @@
     'tick-on': tickOn,
     unticked: stepUnticked,
     number: find,
+    means: () => void onCard('askMeaning'),
     hook: () => void onCard('askHook'),
     'next-finding': () => stepFinding(1),
     'last-finding': () => stepFinding(-1),
@@ -114,7 +123,7 @@
     editor.dispatch({ effects: showTicks.of(new Set(notes.ticks)) });
     checker = new Checker(
       { told, state: (state) => (checking = state) },
-      { terms: opened.terms, rules: untrack(() => stored.rules), style: untrack(() => style) },
+      { terms: opened.terms, hand: opened.hand, rules: untrack(() => stored.rules), style: untrack(() => style) },
     );
     saver.onnewer = show;
     // What was left unsaved at this Desk is still on its way.
@@ -203,6 +212,14 @@
   $effect(() => {
     const ticks = new Set(notes.ticks);
     untrack(() => view?.dispatch({ effects: showTicks.of(ticks) }));
+  });
+  // What a word means changes the figures of all rounds.
+  $effect(() => {
+    const hand = { words: Object.fromEntries(notes.words) };
+    untrack(() => {
+      checker?.setHand(hand);
+      if (report) checker?.check(text, name);
+    });
   });
   // The account is asked for when the caret comes to another round, or the text has been checked anew.
   $effect(() => {
@@ -296,7 +313,7 @@
     view?.focus();
   }
 
-  async function onCard(ask: 'askHook' | 'askAside'): Promise<void> {
+  async function onCard(ask: 'askHook' | 'askAside' | 'askMeaning'): Promise<void> {
     panel = 'round';
     await drawn();
     card?.[ask]();
@@ -305,6 +322,16 @@
   function askAside(): void {
     if (current) void onCard('askAside');
     else toasts.say('No finding stands at the caret.');
+  }
+
+  /** Settles what a word means; all rounds are counted anew. */
+  function mean(word: string, sense: Sense | null, comesOut: number | null): void {
+    const before = notes.words.get(word) ?? null;
+    void notes.mean(word, sense);
+    const said = sense === null ? `“${word}” is left open again.` : `“${word}” is ${senseInWords(sense)}.`;
+    const so = comesOut === null ? '' : ` ${comesOut} ${comesOut === 1 ? 'round comes' : 'rounds come'} out.`;
+    toasts.say(said + so, { text: 'Undo', act: () => void notes.mean(word, before) });
+    view?.focus();
   }
 
   function stepPart(direction: 1 | -1): void {
@@ -487,6 +514,8 @@
             light={(words: { from: number; to: number } | null) => {
               if (checked === text) view?.dispatch({ effects: lightWords.of(words) });
             }}
+            meanings={(word: string) => checker?.meanings(word) ?? Promise.resolve(null)}
+            {mean}
             slips={(onHook: number) => checker?.slips(placed.index, onHook) ?? Promise.resolve([])}
             go={goToFinding}
             fix={applyIt}

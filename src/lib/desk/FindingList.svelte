@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Report, ReportFinding } from '../../core/index.js';
+  import { senseInWords, type Report, type ReportFinding } from '../../core/index.js';
   import Mark from '../components/Mark.svelte';
   import FindingView from './FindingView.svelte';
   import type { Notes } from './notes.svelte.js';
@@ -59,6 +59,16 @@
   />
 {/snippet}
 
+{#if notes.words.size > 0}
+  <ul class="settled" aria-label="Words of this pattern">
+    {#each notes.words as [word, sense] (word)}
+      <li>
+        <span>“{word}” means {senseInWords(sense)}</span>
+        <button type="button" onclick={() => void notes.mean(word, null)}>Take back</button>
+      </li>
+    {/each}
+  </ul>
+{/if}
 {#if rounds === 0}
   <div class="calm">
     <h2>No rounds were found</h2>
@@ -118,6 +128,35 @@
 {/if}
 
 <style>
+  .settled {
+    display: grid;
+    gap: 2px;
+    padding: var(--space-2);
+    border-bottom: 1px solid var(--rule);
+    font-size: var(--size-small);
+  }
+
+  .settled li {
+    display: flex;
+    justify-content: space-between;
+    align-items: baseline;
+    gap: var(--space-3);
+  }
+
+  .settled span {
+    overflow-wrap: anywhere;
+  }
+
+  .settled button {
+    padding: 0;
+    border: 0;
+    background: none;
+    color: var(--woad);
+    font: inherit;
+    white-space: nowrap;
+    cursor: pointer;
+  }
+
   .filters {
     display: flex;
     flex-wrap: wrap;

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { HookSlip, ReportFinding, RoundAccount } from '../../core/index.js';
+  import type { HookSlip, Meanings, ReportFinding, RoundAccount, Sense } from '../../core/index.js';
   import Mark from '../components/Mark.svelte';
   import { MARK_WORDS } from '../components/marks.js';
   import FindingView from './FindingView.svelte';
@@ -7,6 +7,8 @@
   import type { Notes } from './notes.svelte.js';
   import { changeOf, roundName, type PlacedRound } from './rounds.js';
   import RoundSteps from './RoundSteps.svelte';
+  import ThisMeans from './ThisMeans.svelte';
+  import { toasts } from '../components/toasts.svelte.js';
 
   interface Props {
     placed: PlacedRound;
@@ -21,12 +23,15 @@
     caret: number;
     tick: () => void;
     light: (words: { from: number; to: number } | null) => void;
+    meanings: (word: string) => Promise<Meanings | null>;
+    mean: (word: string, sense: Sense | null, comesOut: number | null) => void;
     slips: (onHook: number) => Promise<HookSlip[]>;
     go: (finding: ReportFinding) => void;
     fix: (fix: ReportFinding['fixes'][number]) => void;
   }
 
-  let { placed, account, findings, current, notes, before, caret, tick, light, slips, go, fix }: Props = $props();
+  let { placed, account, findings, current, notes, before, caret, tick, light, meanings, mean, slips, go, fix }: Props =
+    $props();
 
   const round = $derived(placed.round);
   const ticked = $derived(notes.ticks.has(round.key));
@@ -34,10 +39,16 @@
   let views = $state<Record<string, { ask: () => void }>>({});
 
   let hook = $state<{ ask: () => void }>();
+  let means = $state<{ ask: () => boolean }>();
 
   /** Opens the question for the count on the hook. */
   export function askHook(): void {
     hook?.ask();
+  }
+
+  /** Opens what the word at the caret could mean. */
+  export function askMeaning(): void {
+    if (!means?.ask()) toasts.say('Every word of this round means something.');
   }
 
   /** Opens the question why the finding at the caret is put aside. */
@@ -69,6 +80,19 @@
   </div>
 
   <div class="sums">
+    {#if account && account.unclear.length > 0}
+      {#key round.key}
+        <ThisMeans
+          bind:this={means}
+          words={account.unclear}
+          {caret}
+          settled={notes.words}
+          {meanings}
+          take={mean}
+          {light}
+        />
+      {/key}
+    {/if}
     {#if account}<RoundSteps {account} {caret} {light} />{/if}
     {#if before !== null}
       <div class="before">

@@ -6,6 +6,7 @@ const TABLE = [
   { id: 'tick-on', text: 'Tick, and go on to the next without', group: 'Rounds', code: 'Enter', keys: 'Alt Enter' },
   { id: 'unticked', text: 'Next round without a tick', group: 'Rounds', code: 'Slash', keys: 'Alt /' },
   { id: 'number', text: 'Go to a round by its number', group: 'Rounds', code: 'KeyG', keys: 'Alt G' },
+  { id: 'means', text: 'Say what a word means', group: 'Rounds', code: 'KeyW', keys: 'Alt W' },
   { id: 'hook', text: 'Explain the count on the hook', group: 'Rounds', code: 'KeyH', keys: 'Alt H' },
   { id: 'next-finding', text: 'Next finding', group: 'Findings', code: 'Period', keys: 'Alt .' },
   { id: 'last-finding', text: 'Finding before', group: 'Findings', code: 'Comma', keys: 'Alt ,' },

@@ -1,17 +1,21 @@
 import { SvelteMap, SvelteSet } from 'svelte/reactivity';
-import { saveDismissal, saveTick, Trouble } from '../client.js';
+import type { Sense } from '../../core/index.js';
+import { saveDismissal, saveTick, saveWord, Trouble } from '../client.js';
 import { toasts } from '../components/toasts.svelte.js';
-import type { Notes as StoredNotes } from '../patterns.js';
+import type { Notes as StoredNotes, StoredPattern } from '../patterns.js';
 
-/** What a person notes on a pattern: rounds agreed to, findings put aside. Shown at once, and kept on the server. */
+/** What a person notes on a pattern: rounds agreed to, findings put aside, words explained. Shown at once, and kept on the server. */
 export class Notes {
   readonly ticks: SvelteSet<string>;
   /** Reasons of the findings that are put aside, by key. */
   readonly aside: SvelteMap<string, string>;
+  /** What its own words mean, as it was settled. */
+  readonly words: SvelteMap<string, Sense>;
   readonly #id: string;
 
-  constructor(id: string, stored: StoredNotes) {
+  constructor({ id, hand }: Pick<StoredPattern, 'id' | 'hand'>, stored: StoredNotes) {
     this.#id = id;
+    this.words = new SvelteMap(Object.entries(hand.words));
     this.ticks = new SvelteSet(stored.ticks);
     this.aside = new SvelteMap(
       stored.dismissals.flatMap(({ key, reason }) => (reason === null ? [] : [[key, reason]])),
@@ -39,6 +43,18 @@ export class Notes {
       () => saveDismissal(this.#id, { key: finding.key, rule: finding.rule, reason }),
       () => set(before),
       'This could not be put aside',
+    );
+  }
+
+  /** Settles what a word of the pattern's own means, or (null) takes it back. */
+  async mean(word: string, sense: Sense | null): Promise<void> {
+    const before = this.words.get(word) ?? null;
+    const set = (value: Sense | null) => (value === null ? this.words.delete(word) : this.words.set(word, value));
+    set(sense);
+    await this.#keep(
+      () => saveWord(this.#id, { word, sense }),
+      () => set(before),
+      'What the word means could not be kept',
     );
   }
 

@@ -4,7 +4,7 @@ import { keptTexts } from './kept.js';
 import { Saver } from './saver.svelte.js';
 import { flushAll, leave, saverFor, whenSaved } from './savers.js';
 
-const PATTERN: StoredPattern = { id: 'p', name: 'Ball', text: 'old', revision: 3, terms: 'auto' };
+const PATTERN: StoredPattern = { id: 'p', name: 'Ball', text: 'old', revision: 3, terms: 'auto', hand: { words: {} } };
 const answer = (body: unknown, status = 200) => Promise.resolve(new Response(JSON.stringify(body), { status }));
 
 let lastSignal: AbortSignal | null;

@@ -32,6 +32,32 @@ describe('the store', () => {
     });
   });
 
+  it('keeps what words of a hand mean, counts with them, and takes them back', async () => {
+    const id = await store.add({ name: 'Ball', text: 'Ball\n\nRnd 1: 6 sc in MR (6)\nRnd 2: 6 frobs (12)\n' });
+    const unclear = async () => {
+      await rig.counted();
+      return (await store.list())[0]?.summary?.unclear;
+    };
+    expect(await unclear()).toBe(1);
+    expect(await store.setWord(id, { word: 'frob', sense: 'increase' })).toBe(true);
+    expect((await store.get(id))?.hand).toEqual({ words: { frob: 'increase' } });
+    expect(await unclear()).toBe(0);
+    await store.setWord(id, { word: 'frob', sense: null });
+    expect((await store.get(id))?.hand).toEqual({ words: {} });
+    expect(await unclear()).toBe(1);
+    expect(await store.setWord('nothing', { word: 'frob', sense: 'increase' })).toBe(false);
+  });
+
+  it('a copy and an edition know the same words', async () => {
+    const id = await store.add({ name: 'Ball', text: BALL });
+    await store.setWord(id, { word: 'frob', sense: 'increase' });
+    await store.settle(id, `${BALL}Mine.\n`, 'mine');
+    const copy = (await store.list()).find(({ name }) => name === 'Copy: Ball');
+    expect((await store.get(copy?.id ?? ''))?.hand).toEqual({ words: { frob: 'increase' } });
+    const made = await rig.terms.edition(id, { to: 'uk', hooks: false, weights: false, spelling: false });
+    expect((await store.get(made?.id ?? ''))?.hand).toEqual({ words: { frob: 'increase' } });
+  });
+
   it('shows on the shelf what the check said', async () => {
     await store.add({ name: 'One', text: BALL });
     await rig.counted();

@@ -1,7 +1,7 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { and, desc, eq, isNotNull, isNull, lte } from 'drizzle-orm';
 import * as z from 'zod/mini';
-import { isRule } from '../../core/index.js';
+import { isRule, type Hand } from '../../core/index.js';
 import {
   dismissalSchema,
   keySchema,
@@ -11,6 +11,7 @@ import {
   summarySchema,
   UNTITLED,
   type Dismissal,
+  type HandWordSetting,
   type Notes,
   type ShelfEntry,
   type StoredPattern,
@@ -121,7 +122,7 @@ export class PatternStore {
       if (!current) return null;
       const text = storable(mine);
       if (text === current.text) return { now: current, copy: null };
-      const copy = await copyOf(db, current.name, keep === 'mine' ? current.text : text);
+      const copy = await copyOf(db, current, keep === 'mine' ? current.text : text);
       if (keep === 'theirs') return { now: current, copy };
       await saveIn(db, id, text, current.revision);
       return { now: { ...current, text, revision: current.revision + 1 }, copy };
@@ -185,6 +186,24 @@ export class PatternStore {
     return done;
   }
 
+  /** Settles what a word of the pattern's own means, or (null) takes it back; false where there is no such pattern. */
+  async setWord(id: string, { word, sense }: HandWordSetting): Promise<boolean> {
+    const done = await this.#database.write(async (db) => {
+      const pattern = await getIn(db, id);
+      if (!pattern) return false;
+      const { [word]: _before, ...others } = pattern.hand.words;
+      const hand = { words: sense === null ? others : { ...others, [word]: sense } };
+      // The figures on the shelf rest on it.
+      await db
+        .update(patterns)
+        .set({ hand: JSON.stringify(hand), counted: null })
+        .where(eq(patterns.id, id));
+      return true;
+    });
+    if (done) this.#changed(id);
+    return done;
+  }
+
   async rename(id: string, name: string): Promise<boolean> {
     return this.#set(id, { name });
   }
@@ -213,10 +232,12 @@ export interface NewPattern {
   readonly name: string;
   readonly text: string;
   readonly demoKey?: string;
+  /** What words of its hand mean; a copy takes it over. */
+  readonly hand?: Hand;
 }
 
 /** Puts a text on the shelf, as a part of a transaction. */
-export async function insertPattern(db: Writing, { name, text: given, demoKey }: NewPattern): Promise<string> {
+export async function insertPattern(db: Writing, { name, text: given, demoKey, hand }: NewPattern): Promise<string> {
   const id = randomUUID();
   const text = storable(given);
   const now = Date.now();
@@ -228,18 +249,19 @@ export async function insertPattern(db: Writing, { name, text: given, demoKey }:
     updatedAt: now,
     summary: 'null',
     demoKey: demoKey ?? null,
+    ...(hand ? { hand: JSON.stringify(hand) } : {}),
   });
   return id;
 }
 
 /** Shelves a text as a copy, once: who asks again has not had the answer. */
-async function copyOf(db: Writing, of: string, text: string): Promise<string> {
+async function copyOf(db: Writing, { name: of, hand }: StoredPattern, text: string): Promise<string> {
   const name = `Copy: ${of}`.slice(0, LONGEST_NAME);
   const [known] = await db
     .select({ id: patterns.id })
     .from(patterns)
     .where(and(eq(patterns.name, name), eq(patterns.text, text), isNull(patterns.deletedAt)));
-  return known?.id ?? insertPattern(db, { name, text });
+  return known?.id ?? insertPattern(db, { name, text, hand });
 }
 
 /** Saves a text, as a part of a transaction; see `PatternStore.save`. */
@@ -301,7 +323,7 @@ async function getIn(db: Pick<Database, 'select'>, id: string): Promise<StoredPa
     .from(patterns)
     .where(and(eq(patterns.id, id), isNull(patterns.deletedAt)));
   if (!row) return null;
-  const read = patternSchema.safeParse(row);
+  const read = patternSchema.safeParse({ ...row, hand: parsed(row.hand) });
   if (!read.success) throw new Spoilt();
   return read.data;
 }

@@ -107,6 +107,7 @@ export class TermsStore {
     const { state, converted, merged } = await this.#counting.have('edition', {
       text: source.text,
       from: source.terms,
+      hand: source.hand,
       wanted,
       decisions: await this.#decisions(id, wanted.to),
       known,
@@ -116,7 +117,7 @@ export class TermsStore {
     const made = await this.#database.write(async (db): Promise<EditionMade | null> => {
       if (!known || !merged) {
         const name = `${source.name} (${wanted.to.toUpperCase()} terms)`.slice(0, LONGEST_NAME);
-        const edition = await insertPattern(db, { name, text: converted });
+        const edition = await insertPattern(db, { name, text: converted, hand: source.hand });
         await db.insert(editions).values({ patternId: edition, sourceId: id, to: wanted.to, ...note });
         return { id: edition, kind: 'made', kept: 0 };
       }

@@ -69,9 +69,11 @@
     const decisions = [...decided]
       .filter(([key]) => key.startsWith(`${to} `))
       .map(([key, written]): [string, string] => [key.slice(3), written]);
-    void converter.convert({ text: pattern.text, from: settled, to, ...options, decisions }).then((told) => {
-      if (told) conversion = told;
-    }, without);
+    void converter
+      .convert({ text: pattern.text, from: settled, hand: pattern.hand, to, ...options, decisions })
+      .then((told) => {
+        if (told) conversion = told;
+      }, without);
   });
 
   function without(error: unknown): void {

@@ -3,12 +3,15 @@ import * as z from 'zod/mini';
 import {
   checkPattern,
   convertTerms,
+  handSchema,
+  handWordSchema,
   houseStyleSchema,
   inStyle,
   termsEvidence,
   type Checked,
   type Conversion,
   type HookSlip,
+  type Meanings,
   type Report,
   type RoundAccount,
   type Styled,
@@ -21,13 +24,15 @@ const askSchema = z.object({
   text: z.string(),
   name: z.string(),
   terms: termsSchema,
+  hand: handSchema,
   rules: ruleSettingsSchema,
   style: houseStyleSchema,
 });
-const styleSchema = z.object({ text: z.string(), terms: termsSchema, style: houseStyleSchema });
+const styleSchema = z.object({ text: z.string(), terms: termsSchema, hand: handSchema, style: houseStyleSchema });
 const convertSchema = z.object({
   text: z.string(),
   from: termsSchema,
+  hand: handSchema,
   to: z.enum(['us', 'uk']),
   hooks: z.boolean(),
   weights: z.boolean(),
@@ -53,6 +58,7 @@ export interface CheckWorker {
   fixed(): Report | null;
   account(round: number): RoundAccount | null;
   slips(asked: { round: number; onHook: number }): HookSlip[];
+  meanings(word: string): Meanings | null;
   earlier(text: string): EarlierRound[];
   convert(asked: AskedConversion): Conversion;
   evidence(text: string): TermsEvidence;
@@ -71,13 +77,14 @@ const worker: CheckWorker = {
   fixed: () => last?.fixed() ?? null,
   account: (round) => last?.account(roundSchema.parse(round)) ?? null,
   slips: ({ round, onHook }) => last?.slips(roundSchema.parse(round), countSchema.parse(onHook)) ?? [],
+  meanings: (word) => last?.meanings(handWordSchema.parse(word)) ?? null,
   convert(asked) {
     const { text, decisions, ...options } = convertSchema.parse(asked);
     return convertTerms(text, { ...options, decisions: new Map(decisions) });
   },
   inStyle(asked) {
-    const { text, style, terms } = styleSchema.parse(asked);
-    return inStyle(text, style, { terms });
+    const { text, style, ...options } = styleSchema.parse(asked);
+    return inStyle(text, style, options);
   },
   evidence: (text) => termsEvidence(z.string().parse(text)),
   earlier(text) {

@@ -2,10 +2,14 @@ import * as z from 'zod/mini';
 import {
   accountSchema,
   hookSlipSchema,
+  meaningsSchema,
+  NO_HAND,
   reportSchema,
   styledSchema,
   type CheckOptions,
+  type Hand,
   type HookSlip,
+  type Meanings,
   type Report,
   type RoundAccount,
   type Styled,
@@ -38,7 +42,7 @@ export interface CheckListener {
 export class Checker {
   readonly #worker: WatchedWorker;
   readonly #listener: CheckListener;
-  readonly #options: CheckOptions;
+  #options: CheckOptions;
   #waiting: { text: string; name: string } | null = null;
   #busy = false;
   #state: CheckState = 'done';
@@ -49,6 +53,16 @@ export class Checker {
     this.#listener = listener;
     this.#options = options;
     this.#worker = worker;
+  }
+
+  /** From now on the words of this hand mean what is given. */
+  setHand(hand: Hand): void {
+    this.#options = { ...this.#options, hand };
+  }
+
+  /** What a word of the text that was checked last could mean; null where there is no such text. */
+  async meanings(word: string): Promise<Meanings | null> {
+    return z.nullable(meaningsSchema).parse(await this.#worker.ask((remote) => remote.meanings(word)));
   }
 
   check(text: string, name: string): void {
@@ -72,8 +86,9 @@ export class Checker {
 
   /** A text in house style, proved to alter no count. */
   async inStyle(text: string): Promise<Styled> {
-    const { terms, style } = this.#options;
-    return styledSchema.parse(await this.#worker.ask((remote) => remote.inStyle({ text, terms, style: { ...style } })));
+    const { terms, hand = NO_HAND, style } = this.#options;
+    const asked = { text, terms, hand, style: { ...style } };
+    return styledSchema.parse(await this.#worker.ask((remote) => remote.inStyle(asked)));
   }
 
   /** The rounds of an earlier text, with their words. */
@@ -109,8 +124,8 @@ export class Checker {
   }
 
   async #checked(asked: { text: string; name: string }): Promise<Report> {
-    const { terms, rules, style } = this.#options;
-    const options = { terms, rules: { ...rules }, style: { ...style } };
+    const { terms, hand = NO_HAND, rules, style } = this.#options;
+    const options = { terms, hand, rules: { ...rules }, style: { ...style } };
     return reportSchema.parse(await this.#worker.ask((remote) => remote.check({ ...asked, ...options })));
   }
 

@@ -7,7 +7,8 @@ export const load: PageServerLoad = async ({ url }) => {
   const { patterns, style, counting } = await stores();
   const from = url.searchParams.get('from');
   const model = from === null ? null : await patterns.get(from);
-  const learnt = model && (await within(counting.have('style', { text: model.text, terms: model.terms })));
+  const learnt =
+    model && (await within(counting.have('style', { text: model.text, terms: model.terms, hand: model.hand })));
   return {
     traits: styleTraits(),
     style: await style.get(),

@@ -70,8 +70,17 @@ export const NO_INSTRUCTION: Instruction = {
 };
 /** The words of an instruction that mean nothing by themselves, in the singular. */
 export function unknownIn(text: string, span: Span, lexicon: Lexicon): string[] {
+  return unclearIn(text, span, lexicon).map(({ word }) => word);
+}
+
+/** The words of an instruction that mean nothing by themselves, in the singular, and where they stand. */
+export function unclearIn(text: string, span: Span, lexicon: Lexicon): (Span & { readonly word: string })[] {
   const tokens = wordsOf(text, span, lexicon, MOST_TOKENS);
-  return tokens.flatMap((token, i) => (token.kind === 'word' && !lexicon.at(tokens, i) ? [singular(token.word)] : []));
+  return tokens.flatMap((token, i) =>
+    token.kind === 'word' && !lexicon.at(tokens, i)
+      ? [{ word: singular(token.word), from: token.from, to: token.to }]
+      : [],
+  );
 }
 
 const NOTHING_FOUND = { chosen: [], words: [], passed: [], talk: 0 };

@@ -4,9 +4,11 @@ import {
   convertTerms,
   learnt,
   markedLines,
+  NO_HAND,
   styleOf,
   type CheckOptions,
   type Conversion,
+  type Hand,
   type HouseStyle,
   type MarkedLine,
   type Report,
@@ -52,26 +54,31 @@ export const WORK = {
     };
   },
 
-  style({ text, terms }: { text: string; terms: Terms }): { count: StyleCount; learnt: HouseStyle } {
-    const count = styleOf(text, { terms });
+  style({ text, terms, hand = NO_HAND }: { text: string; terms: Terms; hand?: Hand }): {
+    count: StyleCount;
+    learnt: HouseStyle;
+  } {
+    const count = styleOf(text, { terms, hand });
     return { count, learnt: learnt(count) };
   },
 
   edition({
     text,
     from,
+    hand = NO_HAND,
     wanted,
     decisions,
     known,
   }: {
     text: string;
     from: Terms;
+    hand?: Hand;
     wanted: TermsWanted;
     decisions: readonly (readonly [key: string, written: string])[];
     /** The edition that is there, and the conversion that it was made from. */
     known: { readonly text: string; readonly converted: string } | null;
   }): Edited {
-    const { state, text: converted } = convertTerms(text, { ...wanted, from, decisions: new Map(decisions) });
+    const { state, text: converted } = convertTerms(text, { ...wanted, from, hand, decisions: new Map(decisions) });
     return { state, converted, merged: known && merged(known.text, known.converted, converted) };
   },
 };

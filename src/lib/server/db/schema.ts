@@ -15,6 +15,8 @@ export const patterns = sqliteTable(
     terms: text('terms', { enum: ['auto', 'us', 'uk'] })
       .notNull()
       .default('auto'),
+    /** What words of this hand mean, as JSON of `handSchema`. */
+    hand: text('hand').notNull().default('{"words":{}}'),
     /** Put away, and still to be had back. */
     deletedAt: integer('deleted_at'),
     /** What the last check said in figures, as JSON of `summarySchema`; `null` where the text is too much to be counted. */

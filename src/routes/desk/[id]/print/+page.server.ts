@@ -15,10 +15,11 @@ type Page = { readonly name: string } & (
 
 export const load: PageServerLoad = async ({ params }): Promise<Page> => {
   const { patterns, rules, counting } = await stores();
-  const { text, name, terms } = await patternOr404(patterns, params.id);
+  const { text, name, terms, hand } = await patternOr404(patterns, params.id);
   if (text.length > MOST_CHARACTERS || linesIn(text, MOST_LINES) > MOST_LINES)
     return { name, tooLong: 'This text is too long to print with its sums.' };
-  const printed = await within(counting.have('print', { text, name, terms, rules: await rules.holdingFor(params.id) }));
+  const asked = { text, name, terms, hand, rules: await rules.holdingFor(params.id) };
+  const printed = await within(counting.have('print', asked));
   return printed === null
     ? { name, tooLong: 'This text is too much to count at once.' }
     : { name, ...printed, tooLong: null };

@@ -1,0 +1,1 @@
+ALTER TABLE `patterns` ADD `hand` text DEFAULT '{"words":{}}' NOT NULL;
