@@ -66,7 +66,7 @@ const EVENTS: readonly (readonly [MakingEvent['kind'], RegExp])[] = [
   ],
   [
     'stuffing',
-    /(?<!\p{L})(?:re-?)?(?:stuff|fill|(?:add|insert) (?:the |some |more )?(?:stuffing|filling|fiberfill|fibrefill))(?:s|ing|ed)?(?!\p{L})/iu,
+    /(?<!\p{L})(?:re-?)?(?:stuff|fill|pad|fluff|wad|(?:add|insert) (?:the |some |more )?(?:stuffing|filling|fiberfill|fibrefill))(?:s|ing|ed)?(?!\p{L})/iu,
   ],
   ['colour', /(?<!\p{L})(?:change|switch)\s+to\s+\p{L}+/iu],
   [
@@ -136,7 +136,7 @@ function* eventsIn(talk: readonly Talk[]): Iterable<MakingEvent> {
 function* assemblyIn(parts: readonly Part[], talk: readonly Talk[]): Iterable<AssemblyStep> {
   const byNoun = new Map<string, Part>();
   for (const part of parts) for (const form of formsOf(nounOf(part))) byNoun.set(form, part);
-  for (const one of talk) {
+  for (const one of paragraphsOf(talk)) {
     const { span, section } = one;
     if (section === 'materials' || section === 'legend' || !(JOINS.test(one.text) || namesPlace(one.text))) continue;
     for (const { text, at } of sentencesOf(one.text)) {
@@ -149,6 +149,35 @@ function* assemblyIn(parts: readonly Part[], talk: readonly Talk[]): Iterable<As
   }
 }
 
+/** Lines of talk that go on from each other, put together. */
+function paragraphsOf(talk: readonly Talk[]): Talk[] {
+  const paragraphs: Talk[] = [];
+  for (const one of talk) {
+    const last = paragraphs.at(-1);
+    const gap = last ? one.span.from - last.span.to : -1;
+    const goesOn =
+      last &&
+      gap > 0 &&
+      gap <= LONGEST_BREAK &&
+      last.section === one.section &&
+      last.part === one.part &&
+      last.after === one.after &&
+      !/[.!?:;]\s*$/u.test(last.text) &&
+      /^\s*[\p{Ll}\d(]/u.test(one.text);
+    if (!goesOn) paragraphs.push(one);
+    else
+      paragraphs[paragraphs.length - 1] = {
+        ...last,
+        text: last.text + ' '.repeat(gap) + one.text,
+        span: { from: last.span.from, to: one.span.to },
+      };
+  }
+  return paragraphs;
+}
+
+/** A line break, with the indent or the sign of a quotation before the next line. */
+const LONGEST_BREAK = 6;
+
 /** What a sentence that joins puts on what; the piece that it stands with where it names none. */
 function joinedIn(
   text: string,
@@ -160,4 +189,12 @@ function joinedIn(
   const named = [...wordsOf(text)].flatMap((word) => byNoun.get(word) ?? []).filter((piece) => piece !== onto);
   const pieces = named.length > 0 ? named : part && section === null && part !== onto ? [part] : [];
   return { pieces: [...new Set(pieces)], onto };
+}
+
+/** The text without its materials, in lower case. */
+export function outsideMaterials({ source, sections }: Pattern): string {
+  let text = source.text;
+  for (const { kind, span } of sections)
+    if (kind === 'materials') text = text.slice(0, span.from) + ' '.repeat(span.to - span.from) + text.slice(span.to);
+  return text.toLowerCase();
 }

@@ -1,9 +1,14 @@
 import { cardinal } from '../vocabulary/numbers.js';
+import type { Part } from '../pattern/pattern.js';
 import { nounOf, singular } from './prose.js';
 import type { Found, Rule } from './rule.js';
 
-/** "both arms", "all four arms", "all 4 small arms": the last word is what is counted. */
-const SEWN = /(?<!\p{L})(both|all (?:the )?(\p{L}+|\d+)) (?:\p{L}+ ){0,1}?(\p{L}{3,})(?!\p{L})/giu;
+/** "both arms", "all four arms", "the 4 small arms": the last word is what is counted. */
+const SEWN =
+  /(?<!\p{L})(both|(?:all |the |these |all the |all of the )(\p{L}{3,5}|\d{1,2})) (?:(\p{L}+) )??(\p{L}{3,})(?!\p{L})/giu;
+const JOINS = /(?<!\p{L})(?:sew|sewn|attach|join|stitch|glue|pin)\p{L}*(?!\p{L})/iu;
+/** Words by which a part of them is meant. */
+const SOME = /(?<!\p{L})(?:each|side|front|back|left|right|first|second|other|others|remaining|rest|more)(?!\p{L})/iu;
 
 export const frameQuantity: Rule = {
   id: 'frame/quantity',
@@ -17,24 +22,50 @@ export const frameQuantity: Rule = {
   passing:
     'US terms\n\nARMS (make 2)\nRnd 1: 6 sc in MR (6)\nRnd 2: sc around (6)\nFasten off.\n\nASSEMBLY\nSew both arms to the sides.\n',
   *check({ pattern }, prose): Iterable<Found> {
-    const byNoun = new Map<string, number>();
-    for (const part of pattern.parts) byNoun.set(nounOf(part), (byNoun.get(nounOf(part)) ?? 0) + part.make);
-    for (const { text, span, section } of prose.talk) {
-      if (section !== 'assembly' || !/both|all /i.test(text)) continue;
+    const byNoun = new Map<string, Part[]>();
+    for (const part of pattern.parts) byNoun.set(nounOf(part), [...(byNoun.get(nounOf(part)) ?? []), part]);
+    for (const { text, span, section } of prose.talk.filter(
+      (one) => one.section === 'assembly' || JOINS.test(one.text),
+    )) {
+      if (section === 'materials' || section === 'legend') continue;
       for (const match of text.matchAll(SEWN)) {
-        const noun = singular(match[3] ?? '');
-        const make = byNoun.get(noun);
-        if (make === undefined) continue;
+        const parts = byNoun.get(singular(match[4] ?? '')) ?? [];
+        if (parts.length === 0) continue;
         const word = match[2]?.toLowerCase() ?? '';
         const sewn = match[1]?.toLowerCase() === 'both' ? 2 : /^\d/.test(word) ? Number(word) : cardinal(word);
-        if (sewn === null || sewn === make) continue;
+        // "Sew the two front legs": those alone; "two legs to the front, two behind": some of them.
+        const named = parts.filter(({ name }) => match[3] && name.toLowerCase().includes(match[3].toLowerCase()));
+        const make = (named.length > 0 ? named : parts).reduce((sum, part) => sum + part.make, 0);
+        const some =
+          !/^(?:both|all)/i.test(match[0]) &&
+          SOME.test(text.slice(match.index - 40, match.index) + text.slice(match.index + match[0].length));
+        if (sewn === null || sewn < 2 || sewn === make || (some && sewn < make)) continue;
         const from = span.from + match.index;
-        yield {
-          span: { from, to: from + match[0].length },
-          round: null,
-          message: `${make} ${make === 1 ? 'is' : 'are'} made, and ${sewn} are sewn on here.`,
-        };
+        // "Legs (make 4), three for each side": the heading has the slip.
+        const slip = parts.find(
+          ({ heading }) => twiceEachSide(pattern.source.text.slice(heading.from, heading.to)) === sewn,
+        );
+        yield slip
+          ? {
+              span: slip.heading,
+              round: null,
+              message: `${make} are to be made, and ${sewn / 2} for each side are ${sewn}.`,
+            }
+          : {
+              span: { from, to: from + match[0].length },
+              round: null,
+              message: `${make} ${make === 1 ? 'is' : 'are'} made, and ${sewn} are sewn on here.`,
+            };
       }
     }
   },
 };
+
+const EACH_SIDE = /(\d{1,2}|\p{L}{3,5}) (?:for|on|per|at) (?:each|either|every) side/iu;
+
+/** "three for each side" are six. */
+function twiceEachSide(words: string): number | null {
+  const said = EACH_SIDE.exec(words)?.[1]?.toLowerCase();
+  const value = said === undefined ? null : /^\d/.test(said) ? Number(said) : cardinal(said);
+  return value === null ? null : value * 2;
+}

@@ -1,4 +1,7 @@
 import { openingOf, stitchWidth } from './opening.js';
+import type { Part, Pattern } from '../pattern/pattern.js';
+import { lineIndexAt, lineSpan, type Span } from '../text/source.js';
+import { formsOf, nounOf, wordsOf } from './prose.js';
 import type { Found, Rule } from './rule.js';
 
 const CLOSED = /clos(?:e|ed)|pull (?:it )?tight|gather|draw|sew (?:the hole |it )?shut|through the (?:last )?\d+ st/iu;
@@ -19,9 +22,12 @@ export const makeEyesLate: Rule = {
   *check({ pattern, rounds }, _, { events }): Iterable<Found> {
     if (!/safety eyes?|eyes? (?:\d+ mm )?on screw|plastic eyes?/i.test(pattern.source.text)) return;
     const { width } = stitchWidth(pattern);
-    for (const { kind, span, part, after } of events) {
+    for (const { kind, span, part: at, after } of events) {
+      if (kind !== 'eyes-set') continue;
+      const part = partNamed(pattern, span) ?? at;
       const last = part?.stretches.at(-1)?.rounds.at(-1);
-      if (kind !== 'eyes-set' || !part || !last || after !== last) continue;
+      // In words behind its last round, or in the assembly.
+      if (!part || !last || (part === at ? after !== last : span.from < last.span.to)) continue;
       const counted = rounds.find(({ round }) => round === last);
       if (!counted) continue;
       const made = counted.outcome.made ?? counted.carried;
@@ -39,3 +45,11 @@ export const makeEyesLate: Rule = {
     }
   },
 };
+
+/** The piece that a line about the eyes names: "on Rnd 3 of the head". */
+function partNamed({ source, parts }: Pattern, span: Span): Part | null {
+  const line = lineSpan(source, lineIndexAt(source, span.from));
+  const words = wordsOf(source.text.slice(line.from, line.to));
+  const named = parts.filter((part) => formsOf(nounOf(part)).some((form) => words.has(form)) && nounOf(part) !== 'eye');
+  return named.length === 1 ? (named[0] ?? null) : null;
+}

@@ -49,6 +49,7 @@ function joinsOthers({ stretches }: Part): boolean {
   );
 }
 
+const OF_YARN = /(?:leav\p{L}*|with|a|the|yarn|long) (?:a |an )?(?:long |short )?$/u;
 const LETTER = /\p{L}/u;
 
 /** Looks for a word outside of a stretch of the text, the materials left out; each word is searched once. */
@@ -63,7 +64,9 @@ function outsideIn({ source, sections }: Pattern): (word: string, own: Span) => 
       found = [];
       for (let at = text.indexOf(word); at >= 0; at = text.indexOf(word, at + word.length)) {
         const whole = !LETTER.test(text.charAt(at - 1)) && !LETTER.test(text.charAt(at + word.length));
-        if (whole && !materials.some((span) => inside(at, span))) found.push(at);
+        // "leaving a tail" is of yarn.
+        const ofYarn = word === 'tail' && OF_YARN.test(text.slice(Math.max(0, at - 24), at));
+        if (whole && !ofYarn && !materials.some((span) => inside(at, span))) found.push(at);
       }
       places.set(word, found);
     }

@@ -12,6 +12,8 @@ const TARGET =
 const JOINS = /(?<!\p{L})(?:sew|sewn|attach|join|stitch|glue|pin)(?!\p{L})/iu;
 const SETS = /eye|ear|arm|leg|wing|horn|nose|cheek|sew|set|place|attach|insert|push/iu;
 
+const SIDE_OF = /(?:bottom|top|sides?|back|front|middle|base|cent(?:re|er)) of\s?$/iu;
+
 const FREE_LOOPS = /(?:front|back|free|unused|unworked|remaining)\s+(?:loops?|lps?)(?!\p{L})/iu;
 
 export const makePlace: Rule = {
@@ -30,8 +32,12 @@ export const makePlace: Rule = {
     for (const { text, places, span, talk } of assembly) {
       // Loops left free are asked for where they are worked into.
       if (places.length === 0 || FREE_LOOPS.test(text)) continue;
-      const where = pieces.of(talk, text);
+      const whole = pieces.of(talk, text);
+      let clause = 0;
       for (const place of places) {
+        // "on the balloon, at rnd 29, the other end to the basket at rnd 10": each by what stands before it.
+        const where = pieces.named(text.slice(clause, place.to)) ?? whole;
+        clause = place.to;
         const found = fault(place, text, where);
         if (!found) continue;
         const from = span.from + place.from;
@@ -88,6 +94,15 @@ class Pieces {
     // What is named by nothing but where it stands may as well be another.
     const farthest = targets.length > 0 ? longest?.last : Math.max(...this.#all.map(({ last }) => last));
     return longest && { piece: longest, certain: new Set(pieces).size === 1, farthest: farthest ?? 0 };
+  }
+
+  /** The one piece that some words say something is put on; null where they name none, or several. */
+  named(words: string): Where | null {
+    const targets = [...words.matchAll(TARGET)].filter(
+      ([said], i, all) => !/^of/i.test(said) || SIDE_OF.test(words.slice(0, (all[i]?.index ?? 0) + 3)),
+    );
+    const [piece, ...others] = new Set(this.#named(targets.map((match) => match[1] ?? '')));
+    return piece && others.length === 0 ? { piece, certain: true, farthest: piece.last } : null;
   }
 
   #named(words: Iterable<string>): Piece[] {

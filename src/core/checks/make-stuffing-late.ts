@@ -1,5 +1,5 @@
 import { roundsByPart, type CountedRound } from '../counting/counted.js';
-import type { Part, Round } from '../pattern/pattern.js';
+import type { Part, Pattern, Round } from '../pattern/pattern.js';
 import { lineIndexAt, lineSpan, type SourceText } from '../text/source.js';
 import type { Document, MakingEvent } from './document.js';
 import { NARROW, openingOf, stitchWidth } from './opening.js';
@@ -35,7 +35,9 @@ export const makeStuffingLate: Rule = {
         ? (workedShut(part, first) ?? throughNarrow(part, counted, first, gauge))
         : elsewhere
           ? null
-          : never(part, counted);
+          : speaksOfIt(pattern, part)
+            ? null
+            : never(part, counted);
       if (found) yield found;
     }
   },
@@ -50,11 +52,18 @@ function saysEarlier(source: SourceText, { span }: MakingEvent): boolean {
 const EARLIER =
   /(?<!\p{L})(?:before|as you (?:go|work)|during|while (?:you )?work|along the way|in between|gradually)(?!\p{L})/iu;
 
-/** Whether notes or assembly speak of stuffing for all parts, or nobody stuffs anything. */
+/** Whether notes or assembly speak of stuffing for all parts. */
 function saidElsewhere({ events }: Document): boolean {
-  const stuffing = events.filter(({ kind }) => kind === 'stuffing');
-  return stuffing.length === 0 || stuffing.some(({ part }) => part === null);
+  return events.some(({ kind, part }) => kind === 'stuffing' && part === null);
 }
+
+/** Whether its rounds speak of stuffing in words that were passed over. */
+function speaksOfIt({ source, parts }: Pattern, part: Part): boolean {
+  const next = parts[parts.indexOf(part) + 1];
+  return STUFFING.test(source.text.slice(part.heading.from, next?.heading.from));
+}
+
+const STUFFING = /stuff|fill|wadd|padd|fluff|kapok|pellets|plump/iu;
 
 function workedShut(part: Part, first: MakingEvent): Found | null {
   const shut = part.stretches
@@ -98,7 +107,7 @@ function throughNarrow(
 function never(part: Part, counted: readonly CountedRound[]): Found | null {
   const last = counted.at(-1);
   const made = last?.outcome.made ?? last?.carried ?? null;
-  if (!last || made === null || made > CLOSED || !isHollow(counted)) return null;
+  if (!last || made === null || made > CLOSED || !isHollow(counted) || LEFT_EMPTY.test(part.name)) return null;
   return {
     span: part.heading,
     round: null,
@@ -106,12 +115,12 @@ function never(part: Part, counted: readonly CountedRound[]): Found | null {
   };
 }
 
+/** What is made to hold something else, or to lie flat. */
+const LEFT_EMPTY =
+  /(?<!\p{L})(?:cos[yi]\p{L}*|covers?|purses?|pouch(?:es)?|bags?|hats?|caps?|puppets?|bowls?|cups?|baskets?|vases?|lea(?:f|ves)|petals?|tiles?|coasters?)(?!\p{L})/iu;
+
 function isHollow(counted: readonly CountedRound[]): boolean {
   const widest = Math.max(0, ...counted.map(({ outcome }) => outcome.made ?? 0));
-  const last = counted.at(-1);
-  return (
-    widest >= HOLLOW.stitches &&
-    (last?.round.to ?? 0) >= HOLLOW.rounds &&
-    counted.every(({ round }) => round.kind === 'round')
-  );
+  const rounds = counted.reduce((sum, { round }) => sum + Math.max(1, round.numbers.length), 0);
+  return widest >= HOLLOW.stitches && rounds >= HOLLOW.rounds && counted.every(({ round }) => round.kind === 'round');
 }

@@ -1,10 +1,17 @@
 import type { Step } from '../pattern/instruction.js';
-import type { Pattern } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
+import { COLOUR_WORDS } from '../vocabulary/words.js';
+import { outsideMaterials } from './document.js';
 import type { Found, Rule } from './rule.js';
 
 /** "in sand", "With Moss.", "Using Canvas:" on a line of its own below a heading. */
 const LEAD = /^[^\p{L}]{0,4}(?:in|with|using|use)\s+(\p{L}{3,})(?:\s*[,.:].*)?\s*$/iu;
+/** "Yarn: grey, white", "Colours: A = teal": a list without a heading of its own. */
+const LISTS = /^\W{0,4}(?:yarns?|colou?rs?|wool|cotton|materials?|you(?:'ll)? need)\s*:/iu;
+/** "Bulky yarn in Slate and Chalk, hook 5 mm" among other lines before the first round. */
+const YARN_LINE = /(?<!\p{L})(?:yarns?|wool|cotton|dk|worsted|acrylic)(?!\p{L})/iu;
+/** "mint", "now the sky yarn": a line that says no more than the colour. */
+const ALONE = /^\W{0,4}(?:(?:now|then|with|in|use|using|the) ){0,3}(\p{L}{3,})(?: yarn| wool| cotton)?\W{0,3}$/iu;
 const NO_YARN =
   /^(?:the|two|both|same|magic|rs|ws|right|wrong|back|front|rows|rounds|spiral|a|main|contrast|color|colour|yarn|double|your)$/i;
 
@@ -21,9 +28,13 @@ export const materialsColour: Rule = {
     'US terms\n\nMaterials\nCotton in Sand and Rust\n\nBODY\nWith Sand.\nRnd 1: 6 sc in MR (6)\nFasten off.\n\nCLAW\nWith Rust.\nRnd 1: 6 sc in MR (6)\nFasten off.\n',
   *check({ pattern, rounds }, prose, { materials }): Iterable<Found> {
     const { text } = pattern.source;
-    const listed = pattern.sections
-      .filter(({ kind }) => kind === 'materials')
-      .map(({ span }) => text.slice(span.from, span.to).toLowerCase())
+    const begins = pattern.parts[0]?.heading.from ?? Infinity;
+    const listed = prose.talk
+      .filter(
+        ({ section, text: words, span }) =>
+          section === 'materials' || LISTS.test(words) || (span.from < begins && YARN_LINE.test(words)),
+      )
+      .map(({ text: words }) => words.toLowerCase())
       .join('\n');
     const used = new Map<string, { name: string; span: Span }>();
     for (const { text: words, span, part, section, after } of prose.talk) {
@@ -32,7 +43,23 @@ export const materialsColour: Rule = {
       const from = span.from + words.indexOf(name);
       used.set(name.toLowerCase(), { name, span: { from, to: from + name.length } });
     }
-    for (const { round } of rounds) noteColours(round.steps, text, used);
+    for (const { text: words, span, section, part } of prose.talk) {
+      const name = part && section === null && words.length < 40 ? ALONE.exec(words)?.[1] : undefined;
+      const key = name?.toLowerCase() ?? '';
+      if (!name || used.has(key) || NO_YARN.test(name) || !(COLOUR_WORDS.has(key) || hasWord(listed, key))) continue;
+      const from = span.from + words.indexOf(name);
+      used.set(key, { name, span: { from, to: from + name.length } });
+    }
+    for (const { round } of rounds) {
+      noteColours(round.steps, text, used);
+      const { from, to } = round.labelSpan;
+      notePlain(text, { from, to: Math.min(round.bodyFrom, to + LONGEST_LEAD) }, listed, used);
+    }
+    for (const { heading, name } of pattern.parts) {
+      // "CORAL" is a piece; "EAR, coral" names its yarn.
+      const at = text.slice(heading.from, heading.to).toLowerCase().indexOf(name.toLowerCase());
+      notePlain(text, { from: heading.from + (at < 0 ? 0 : at + name.length), to: heading.to }, listed, used);
+    }
     // A list that names no colour at all leaves them to the maker.
     const known = [...used.keys()].filter((name) => listed.includes(name));
     if (known.length === 0) return;
@@ -50,12 +77,26 @@ export const materialsColour: Rule = {
   },
 };
 
-/** The text without its materials, in lower case. */
-function outsideMaterials({ source, sections }: Pattern): string {
-  let text = source.text;
-  for (const { kind, span } of sections)
-    if (kind === 'materials') text = text.slice(0, span.from) + ' '.repeat(span.to - span.from) + text.slice(span.to);
-  return text.toLowerCase();
+function hasWord(text: string, word: string): boolean {
+  return new RegExp(`(?<!\\p{L})${word}(?!\\p{L})`, 'u').test(text);
+}
+
+const LONGEST_LEAD = 40;
+const WORD = /\p{L}{3,}/gu;
+
+/** "EAR (brown)", "Rnd 3, yellow:": plain words for colours in a heading, or between label and instruction. */
+function notePlain(
+  text: string,
+  { from, to }: Span,
+  listed: string,
+  used: Map<string, { name: string; span: Span }>,
+): void {
+  for (const { 0: name, index } of text.slice(from, to).matchAll(WORD)) {
+    const key = name.toLowerCase();
+    // A yarn by the name that it has in the list, with a capital, or by a plain word for its colour.
+    const yarn = COLOUR_WORDS.has(key) || (key !== name && !NO_YARN.test(key) && hasWord(listed, key));
+    if (yarn && !used.has(key)) used.set(key, { name, span: { from: from + index, to: from + index + name.length } });
+  }
 }
 
 function noteColours(steps: readonly Step[], text: string, used: Map<string, { name: string; span: Span }>): void {
@@ -64,7 +105,12 @@ function noteColours(steps: readonly Step[], text: string, used: Map<string, { n
     if (step.kind !== 'colour') continue;
     const { name, span } = step;
     // "Toes: sc 6" names the round.
-    if (name.length < 3 || NO_YARN.test(name) || text.charAt(span.to) === ':') continue;
+    if (
+      name.length < 3 ||
+      NO_YARN.test(name) ||
+      (text.charAt(span.to) === ':' && !COLOUR_WORDS.has(name.toLowerCase()))
+    )
+      continue;
     if (!used.has(name.toLowerCase())) used.set(name.toLowerCase(), { name, span });
   }
 }

@@ -1,4 +1,5 @@
 import type { Span } from '../text/source.js';
+import { outsideMaterials } from './document.js';
 import type { Found, Rule } from './rule.js';
 
 export const materialsNotion: Rule = {
@@ -19,7 +20,10 @@ export const materialsNotion: Rule = {
     for (const { kind, name, span } of materials) if (kind === 'notion' && !listed.has(name)) listed.set(name, span);
     for (const [notion, span] of listed) {
       const used = new RegExp(`(?<!\\p{L})${notion.split(' ').at(-1) ?? notion}s?(?!\\p{L})`, 'iu');
-      if (talk.some((one) => one.section !== 'materials' && used.test(one.text))) continue;
+      const named = pattern.parts.some(({ name }) => used.test(name)) || used.test(pattern.title ?? '');
+      if (named || talk.some((one) => one.section !== 'materials' && used.test(one.text))) continue;
+      // A line that was taken for a heading, or stands in a round.
+      if (used.test(outsideMaterials(pattern))) continue;
       yield { span, round: null, message: `${text.slice(span.from, span.to)} is listed here and never used.` };
     }
   },

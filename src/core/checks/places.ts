@@ -21,7 +21,7 @@ const NUMBER = String.raw`(\d{1,3}|\p{L}{3,9})`;
 const UNIT = String.raw`(?:rnds?|rounds?|rds?|rows?|r)\.?`;
 /** "between rounds 12 and 13", "over Rnds 3-5", "on R8", "at round 14". */
 const ROUNDS = new RegExp(
-  String.raw`(?<!\p{L})(between|b\/w|over|on|at|across|along|into|in)\s+(?:the\s+)?${UNIT}\s?(\d{1,3})(?:\s*(?:and|&|-|–|—|\/|to)\s*(?:${UNIT}\s?)?(\d{1,3}))?(?!\d)`,
+  String.raw`(?<!\p{L})(between|b\/w|over|on|at|across|along|into|in|under|below|above)\s+(?:the\s+)?${UNIT}\s?#?(\d{1,3})(?:\s*(?:and|&|-|–|—|\/|to)\s*(?:${UNIT}\s?)?(\d{1,3}))?(?!\d)`,
   'giu',
 );
 /** "on the 4th round from the bottom", "between the third and fourth rounds from the end". */

@@ -111,6 +111,9 @@ function readings(
   const { made, misfits } = outcome;
   // Words that are understood and don't come to a figure on an edge that is known are not understood rightly.
   if (made === null) {
+    // "five petals, each in one stitch", on five: it fits, though how many that makes is not told.
+    if (instruction !== null && outcome.into !== null && outcome.into === outcome.edge && misfits.length === 0)
+      return [{ count: stated, cost: COSTS.gist + departure + passed * COSTS.passedProved }];
     const lost = outcome.edge !== null || outcome.obstacles.some(({ kind }) => kind === 'reference');
     const cost = instruction === null ? COSTS.unread : lost ? COSTS.alone + COSTS.second : COSTS.trust;
     return [{ count: stated, cost }];

@@ -60,9 +60,9 @@ const NEXT_LABEL =
 const NAMED_LABEL = /(?:[\p{L}-]{1,14} ){1,3}(?:row|round|rnd)[ \t]?(?:\((?:rs|ws)\)[ \t]?)?(?:[:–—]|- )/iuy;
 const DECORATION = /(?:[ \t\u00a0>|•◦‣▪●○☐✓~]|[-–—*+](?=[ \t])|\*\*|__|_(?=\p{L}))*/uy;
 
-/** "rnd 5, 6 sc in …", "rnds 5-7, sc around": an instruction behind a comma. */
+/** "rnd 5, 6 sc in …", "rnds 5-7, sc around", "rnd 3, red: sc around": an instruction behind a comma. */
 const COMMA_FIRST =
-  /^[ \t]*,[ \t]+(?:[([{*]|\d+[ \t]?(?!sts?(?!\p{L})|stitch)[\p{L}([{]|(?:sc|dc|hdc|htr|tr|inc|dec|ch|chain|mr|magic|blo|flo|sl|ss|work|start|make|increase|decrease|single|double)(?!\p{Ll}))/iu;
+  /^[ \t]*,[ \t]+(?:[([{*]|\p{Ll}{3,14}(?:[ \t]\p{Ll}{3,14})?:[ \t]|\d+[ \t]?(?!sts?(?!\p{L})|stitch)[\p{L}([{]|(?:sc|dc|hdc|htr|tr|inc|dec|ch|chain|mr|magic|blo|flo|sl|ss|work|start|make|increase|decrease|single|double)(?!\p{Ll}))/iu;
 /** "Round 1 is 6 dc in a ring": said of what is worked, and no talk about the round. */
 const IS = /^[ \t]is[ \t](?=\d+[ \t]?\p{L})/u;
 /** Words after which "Rnd 11" opens a sentence about the round: "Rnd 11 has left …". */

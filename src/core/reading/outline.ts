@@ -1,3 +1,4 @@
+import type { StatedCount } from '../pattern/instruction.js';
 import type {
   Instruction,
   LegendEntry,
@@ -25,6 +26,7 @@ import { nameIn } from './page/parts.js';
 import { NO_INSTRUCTION } from './gist/gist.js';
 import { referenceIn } from './gist/reference.js';
 import { beginsInRing, isInstruction, mayInstruct, wordsBeforeWork } from './unlabelled.js';
+import { cardinal } from '../vocabulary/numbers.js';
 import { Yarns } from './yarns.js';
 
 /** The parts of a text with their rounds read, its sections, and all that is neither. */
@@ -92,6 +94,12 @@ const TAKES_SHARE =
   /(?<!\p{L})(?:skip|miss)\s(?:\p{Ll}+\s){0,2}\d|(?<!\p{L})(?:divide|split|shape (?:the )?(?:neck|armholes?|shoulders?))(?!\p{L})/iu;
 const DIVIDES = /(?<!\p{L})(?:shape (?:the )?(?:neck|armhole|shoulder)|skip|miss|divid|split|separat|unworked)/iu;
 const LEAD = /^[^\p{L}\d]{0,4}(\p{L}[\p{L} '’-]{1,28}?)\s*(?:[:.]\s*[*_]{1,2}|[*_]{1,2}\s*[:.–—-]|:)(?=\s)/u;
+
+const LONGEST_KIND = 24;
+/** "Make three more.", "then two more of the same", "Make a second one." behind the rounds of a piece. */
+const MORE =
+  /(?<!\p{L})(?:(?:make|crochet|do|work)\s+(?:another\s+)?(?:(\p{L}{3,5}|\d{1,2})\s+more|a second(?: one)?|another(?: one)?)|(?:then|and)\s+(\p{L}{3,5}|\d{1,2})\s+more(?:\s+(?:of (?:them|these|the same)|the same|like it)))\s*(?:[.!);]|$|,)/imu;
+const LONGEST_CODA = 400;
 
 /** Finds parts and rounds, in one pass over the lines. */
 export function outlineOf(
@@ -163,7 +171,7 @@ class Outliner {
       if (stretches.length === 0) continue;
       finished.set(draft, {
         name: draft.name,
-        make: draft.make,
+        make: draft.make + (draft.saysMake ? 0 : this.#moreOf(draft)),
         saysMake: draft.saysMake,
         heading: draft.heading,
         stretches,
@@ -180,6 +188,19 @@ class Outliner {
         after,
       })),
     };
+  }
+
+  /** How many more of a piece are to be made, as it says behind its rounds. */
+  #moreOf(draft: PartDraft): number {
+    const next = this.#parts[this.#parts.indexOf(draft) + 1];
+    const from = draft.stretches.at(-1)?.rounds.at(-1)?.span.from ?? draft.heading.to;
+    const to = Math.min(next?.heading.from ?? Infinity, from + LONGEST_CODA);
+    const match = MORE.exec(this.#source.text.slice(from, to));
+    if (!match) return 0;
+    const said = match[1] ?? match[2];
+    if (said === undefined) return 1;
+    const value = /^\d/.test(said) ? Number(said) : cardinal(said.toLowerCase());
+    return value !== null && value <= 12 ? value : 0;
   }
 
   #line(index: number): void {
@@ -507,8 +528,7 @@ class Outliner {
       bodyFrom: open.bodyFrom,
       steps: this.#flat ? [{ kind: 'flat', span: this.#flat }, ...reading.steps] : reading.steps,
       reference: this.#named(reading.reference),
-      stated:
-        reading.stated ?? (open.stated ? { total: open.stated.value, span: open.stated.span, breakdown: [] } : null),
+      stated: reading.stated ?? (open.stated ? { total: open.stated.value, ...this.#kindOf(open.stated) } : null),
       statedRounds: reading.statedRounds,
       unread: reading.unread,
       brackets: reading.brackets,
@@ -517,6 +537,15 @@ class Outliner {
       foreign: reading.foreign,
       remarks: reading.remarks,
     };
+  }
+
+  /** "24 sc": the stitch that a count of its own field names. */
+  #kindOf({ value, span }: Figure): Pick<StatedCount, 'span' | 'breakdown'> {
+    const tokens = tokenize(this.#source.text, { from: span.to, to: span.to + LONGEST_KIND }, 3);
+    const named = /^[ \t]?\p{L}/u.test(this.#source.text.slice(span.to, span.to + 2))
+      ? this.#lexicon.at(tokens, 0)?.meaning
+      : undefined;
+    return { span, breakdown: named?.is === 'stitch' ? [{ count: value, stitch: named.stitch }] : [] };
   }
 
   #heading(heading: Heading, span: Span): void {

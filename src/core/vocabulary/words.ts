@@ -200,6 +200,15 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
       'across row',
       'around round',
       'til end',
+      'to marker',
+      'round to marker',
+      'to marker again',
+      'round to marker again',
+      'until you are back where you began',
+      "until you're back where you began",
+      "until you're back where you started",
+      'back to where you began',
+      'back to where you started',
       'until end',
       'until end round',
       'until end rnd',
@@ -514,5 +523,7 @@ export const NOT_NOW: ReadonlySet<string> = new Set(
 /** Colours that are written small in the middle of an instruction: "sc 9 in white". */
 export const COLOUR_WORDS: ReadonlySet<string> = new Set(
   `white black red blue green yellow pink purple orange brown grey gray cream beige tan navy teal turquoise lilac lavender
-  peach coral mint gold silver ivory mustard rust sand maroon burgundy olive charcoal rose violet aqua`.split(/\s+/),
+  peach coral mint gold silver ivory mustard rust sand maroon burgundy olive charcoal rose violet aqua fuchsia magenta crimson scarlet indigo ochre ecru khaki cyan`.split(
+    /\s+/,
+  ),
 );

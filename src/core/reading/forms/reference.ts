@@ -248,6 +248,7 @@ export const roundSpan: InstructionForm = {
     '24sc each rnd',
     'sc in each st, 3 rounds',
     '2 rounds plain',
+    'sc around, these are five rounds',
   ],
   read(reader, at) {
     const alone = tokenAt(reader, at);
@@ -263,6 +264,8 @@ export const roundSpan: InstructionForm = {
       reader.found.statedRounds = { count: times.value, span: spanBetween(reader, at + 1, at + 2) };
       return at + 2;
     }
+    const told = roundsTold(reader, at);
+    if (told !== null) return told;
     const verb = pass(reader, at, 'work');
     const evenRounds = verb > at && tokenAt(reader, verb)?.kind === 'number' ? tokenAt(reader, verb) : null;
     if (evenRounds) return roundsAlone(reader, verb, evenRounds.value);
@@ -280,6 +283,17 @@ export const roundSpan: InstructionForm = {
     return meaningAt(reader, each.next, 'round-word', 'row-word')?.next ?? null;
   },
 };
+
+/** "…, these are five rounds", "that's 3 rows": told behind the instruction of a range. */
+function roundsTold(reader: Reader, at: number): number | null {
+  if (!reader.steps.some(isFabricStep) || !isWord(reader, at, 'these', 'that', 'this', 'they', 'so')) return null;
+  const from = isWord(reader, at + 1, 'are', 'is', 'makes', 'make') ? at + 2 : at + 1;
+  const number = tokenAt(reader, from);
+  const unit = number?.kind === 'number' ? meaningAt(reader, from + 1, 'round-word', 'row-word') : null;
+  if (!number || !unit || !isBoundary(reader, unit.next)) return null;
+  reader.found.statedRounds = { count: number.value, span: spanBetween(reader, from, from + 1) };
+  return unit.next;
+}
 
 /** "…, 3 rounds" behind the instruction; "2 rounds plain", "four rounds without increases" in place of one. */
 function roundsAlone(reader: Reader, at: number, count: number): number | null {

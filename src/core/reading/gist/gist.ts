@@ -144,7 +144,7 @@ class Taking {
 
   all(): Taken | null {
     try {
-      const steps = this.#sequence(0, this.#items.length, 0);
+      const steps = this.#severalInOne() ?? this.#sequence(0, this.#items.length, 0);
       return steps.some(isFabric)
         ? { steps: alone(steps), stated: this.#stated, rounds: this.#rounds, passed: this.#passed, talk: this.#talk }
         : null;
@@ -152,6 +152,30 @@ class Taking {
       if (error === FAILS) return null;
       throw error;
     }
+  }
+
+  /** "five petals, each of them in one stitch: sl st, 3 ch, sl st": so many times all that is listed, in one stitch each. */
+  #severalInOne(): Step[] | null {
+    const [first] = this.#items;
+    const colon = this.#items.findIndex((item) => item.is === 'break' && this.#text.charAt(item.from) === ':');
+    const lead = this.#items.slice(0, Math.max(0, colon));
+    const inOne = lead.some(
+      (item, i) => item.is === 'in' && lead[i + 1]?.is === 'number' && numberIn(lead[i + 1]) === 1,
+    );
+    if (first?.is !== 'number' || first.ordinal || !inOne || !lead.some(({ is }) => is === 'each')) return null;
+    const listed = this.#items.slice(colon + 1);
+    const members = listed.flatMap((item, i): Work[] => {
+      if (item.is !== 'tool' && item.is !== 'chain') return [];
+      const shape = item.is === 'tool' ? item : ({ stitch: 'chain', per: 1, over: 1 } as const);
+      return [work(shape, often(numberIn(listed[i - 1]) ?? 1), EDGE, item)];
+    });
+    const known = listed.every(
+      ({ is }) => is === 'tool' || is === 'chain' || is === 'number' || is === 'break' || is === 'and',
+    );
+    if (members.length < 2 || !known) return null;
+    this.#passWords(0, colon);
+    const span = spanOf(this.#items, 0, this.#items.length);
+    return [{ kind: 'group', members, amount: often(first.value), place: EDGE, span }];
   }
 
   #sequence(from: number, to: number, depth: number): Step[] {
@@ -257,7 +281,8 @@ class Taking {
             break;
           }
           const ends = behind >= to || this.#is(behind, 'break', 'and');
-          if (this.#is(behind, 'loops') || ends) {
+          // "and on like that to the marker"
+          if (this.#is(behind, 'loops', 'around') || ends) {
             for (let word = i + 1; word < behind; word += 1) this.#pass(word);
             i = behind;
             break;
@@ -998,6 +1023,10 @@ function isOnce({ amount }: Work): boolean {
 
 function withAmount({ bare: _bare, ...step }: Work, count: number): Work {
   return { ...step, amount: often(count) };
+}
+
+function numberIn(item: Item | undefined): number | null {
+  return item?.is === 'number' && !item.ordinal ? item.value : null;
 }
 
 /** A single step that is done once needs no bracket. */

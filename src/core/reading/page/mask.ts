@@ -99,7 +99,7 @@ function furnitureIn(source: SourceText): ReadonlySet<number> {
 /** "follow-" and "ing" on the next line: the word whole, and as many spaces behind it as were between its parts. */
 function joined(text: string): string {
   return text.replace(
-    /(\p{Ll})-(\r?\n[ \t]*)(\p{Ll}+)/gu,
+    /(?<![-\p{L}])(\p{L}*\p{Ll})-(\r?\n[ \t]*)(\p{Ll}+)/gu,
     (_, before: string, gap: string, after: string) => `${before}${after} ${gap.replace(/[^\r\n]/g, ' ')}`,
   );
 }

@@ -156,6 +156,7 @@ function placesByKey(source: SourceText): Map<string, Place[]> {
       const place = { line, numeral, start, end: span.to, more: goingOn(source.text, numerals, i) };
       const { left, right } = sidesOf(source.text, numeral, span);
       const keys = [`near ${numeral.kind} ${left}|${right}`];
+      if (isMentioned(source.text, start, numeral)) continue;
       const before = source.text.slice(start, numeral.from);
       // "2.3": the number of the piece may stand before that of the round.
       if (first || (before.length <= 6 && !/\p{L}|\s/u.test(before))) {
@@ -186,6 +187,14 @@ function placesByKey(source: SourceText): Map<string, Place[]> {
     }
   });
   return byKey;
+}
+
+/** "under round 16", "at the round 6": a place, and no round to work. */
+const MENTION =
+  /(?<!\p{L})(?:at|under|over|behind|between|from|after|before|until|above|below) (?:the )?(?:rounds?|rnds?|rows?|rds?)[ .]?$/iu;
+
+function isMentioned(text: string, start: number, { from }: Numeral): boolean {
+  return MENTION.test(text.slice(Math.max(start, from - 24), from));
 }
 
 const RANKED = /(?<=[a-z])[ \t](rounds?|rnds?|rows?)(?!\p{L})/iuy;

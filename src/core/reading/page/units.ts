@@ -87,7 +87,7 @@ function draftsOf(source: SourceText, lexicon: Lexicon, { places, by, upwards: r
     const limit = next?.span.from ?? text.length;
     const lineEnd = Math.min(place.end, limit > label.span.to ? limit : place.end);
     const before = behind || (label.span.from > place.start && places[i - 1]?.line !== place.line && !flows);
-    const end = extent(source, { from: label.span.to, to: lineEnd }, place.line, limit, flows, bare);
+    const end = extent(source, lexicon, { from: label.span.to, to: lineEnd }, place.line, limit, flows, bare);
     const to = flows ? end - leadsOn(text, label.span.to, end) : end;
     const words = [
       ...(before ? [{ from: place.start, to: label.span.from }] : []),
@@ -150,8 +150,18 @@ function standsBehind(text: string, places: readonly Place[], labels: readonly L
 }
 
 /** Where the words of a unit end: with its line, or with the last of the lines that go on from it. */
-function extent(source: SourceText, first: Span, line: number, limit: number, flows: boolean, bare: boolean): number {
+function extent(
+  source: SourceText,
+  { alphabet }: Lexicon,
+  first: Span,
+  line: number,
+  limit: number,
+  flows: boolean,
+  bare: boolean,
+): number {
   const { text } = source;
+  const signs = alphabet?.signs;
+  const longest = flows ? Math.max(...source.lineStarts.map((_, at) => lineLength(source, at))) : 0;
   let { to } = first;
   if (to === limit) return to;
   let empty = text.slice(first.from, first.to).trim() === '';
@@ -168,13 +178,28 @@ function extent(source: SourceText, first: Span, line: number, limit: number, fl
       if (empty) continue;
       break;
     }
+    // A line that ends before the others do ends a paragraph.
+    if (flows && /[.!?)]\s*$/u.test(so) && lineLength(source, below - 1) < longest * FULL) break;
     if (flows) to = end;
     else if (bare && empty) to = end;
-    else if (GOES_ON.test(so) || (ONLY_COUNT.test(words) && isFigure(words))) to = end;
+    else if ((GOES_ON.test(so) && !endsOnSign(so, signs)) || (ONLY_COUNT.test(words) && isFigure(words))) to = end;
     else break;
     empty = false;
   }
   return to;
+}
+
+/** Lines shorter than this share of the longest are not broken by the width of a page. */
+const FULL = 0.7;
+
+function lineLength(source: SourceText, line: number): number {
+  const { from, to } = lineSpan(source, line);
+  return to - from;
+}
+
+/** "-ooo-": a dash at the end that is drawn for a stitch. */
+function endsOnSign(words: string, signs: ReadonlySet<string> | undefined): boolean {
+  return signs?.has(words.trimEnd().slice(-1)) ?? false;
 }
 
 function isFigure(words: string): boolean {
