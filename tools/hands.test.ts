@@ -8,9 +8,9 @@ describe('patterns in unusual hands', () => {
   it('are read, all but a few rounds', () => {
     const scores = scoreFolder('corpus/odd').map(({ score }) => score);
     const sum = (figure: 'rounds' | 'right' | 'falseAlarms') => scores.reduce((all, score) => all + score[figure], 0);
-    expect(sum('rounds')).toBe(564);
-    expect(sum('right')).toBeGreaterThanOrEqual(557);
-    expect(sum('falseAlarms')).toBeLessThanOrEqual(12);
+    expect(sum('rounds')).toBe(674);
+    expect(sum('right')).toBeGreaterThanOrEqual(669);
+    expect(sum('falseAlarms')).toBeLessThanOrEqual(11);
   });
 
   it('have their slips named, and hardly ever hidden by a reading that fits', () => {

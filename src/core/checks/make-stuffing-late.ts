@@ -63,7 +63,7 @@ function speaksOfIt({ source, parts }: Pattern, part: Part): boolean {
   return STUFFING.test(source.text.slice(part.heading.from, next?.heading.from));
 }
 
-const STUFFING = /stuff|fill|wadd|padd|fluff|kapok|pellets|plump/iu;
+const STUFFING = /stuff|fill|wadd|padd|fluff|kapok|pellets|plump|rembourr|vull|stopf|imbott|rellen|fyll|fyld/iu;
 
 function workedShut(part: Part, first: MakingEvent): Found | null {
   const shut = part.stretches

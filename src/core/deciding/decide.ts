@@ -92,9 +92,13 @@ function readingOf(reader: TextReader, text: string, options: ReadOptions, units
     ({ readings } = evidenceOf(settled, reading.gists));
   }
   for (let pass = 1; readings.size > 0; pass += 1) {
+    const before = settled;
     settled = countPattern(retaken(settled.pattern, readings));
-    // What one round is taken for lets others come out that refer to it.
-    if (pass === MOST_PASSES || settled.rounds.every(({ verdict }) => verdict !== 'unreadable')) break;
+    // What one round is taken for lets others come out that refer to it, and shows of others that they don't.
+    const open = settled.rounds.some(
+      ({ verdict }, i) => verdict === 'unreadable' || (verdict === 'off' && before.rounds[i]?.verdict !== 'off'),
+    );
+    if (pass === MOST_PASSES || !open) break;
     ({ readings } = evidenceOf(settled, reading.gists));
   }
   return withWordsTold(settled);

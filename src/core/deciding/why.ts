@@ -15,6 +15,9 @@ const SENSE_WORDS: Readonly<Record<Sense, string>> = {
 /** What a round was taken to say, where its words leave it open. */
 const TAKEN: Readonly<Record<string, string>> = {
   'repeats: all before': 'what is repeated is all that stands before',
+  'a figure before a shaping: plain stitches': 'the figure before it counts the plain stitches',
+  'double: two in each': '"double" is two in each',
+  'no word of how often: to the end': 'it goes on so to the end',
   'repeats: the sentence before': 'what is repeated is the sentence before',
   'repeats: the clause before': 'what is repeated goes back to the comma',
   'repeats: the step before': 'what is repeated is the last step alone',

@@ -46,7 +46,7 @@ export function countIn(reader: Reader, from: number, to: number): Counted | nul
     } else if (token.word === '=' || token.word === '-') {
       equals = parts.length > 0;
       i += 1;
-    } else if (token.word === 'and') i += 1;
+    } else if (token.word === 'and' || (token.word === 'now' && parts.length > 0)) i += 1;
     else {
       // "24 dc, counting ch 3": which they are.
       if (COUNTING.has(token.word) && parts.length > 0) break;

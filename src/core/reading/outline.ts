@@ -96,6 +96,7 @@ const DIVIDES = /(?<!\p{L})(?:shape (?:the )?(?:neck|armhole|shoulder)|skip|miss
 const LEAD = /^[^\p{L}\d]{0,4}(\p{L}[\p{L} '’-]{1,28}?)\s*(?:[:.]\s*[*_]{1,2}|[*_]{1,2}\s*[:.–—-]|:)(?=\s)/u;
 
 const LONGEST_KIND = 24;
+const LONGEST_NAME = 40;
 /** "Make three more.", "then two more of the same", "Make a second one." behind the rounds of a piece. */
 const MORE =
   /(?<!\p{L})(?:(?:make|crochet|do|work)\s+(?:another\s+)?(?:(\p{L}{3,5}|\d{1,2})\s+more|a second(?: one)?|another(?: one)?)|(?:then|and)\s+(\p{L}{3,5}|\d{1,2})\s+more(?:\s+(?:of (?:them|these|the same)|the same|like it)))\s*(?:[.!);]|$|,)/imu;
@@ -256,9 +257,19 @@ class Outliner {
     const first = units[0];
     const before = this.#open?.to ?? 0;
     this.#close();
-    if (first && first.span.from > contentStart(this.#source.text, line.from, line.to) && line.from >= before)
-      this.#addProse({ from: line.from, to: first.span.from });
+    if (first && first.span.from > contentStart(this.#source.text, line.from, line.to) && line.from >= before) {
+      const lead = { from: line.from, to: first.span.from };
+      const heading = first.label.from === 1 ? this.#leadName(lead) : null;
+      if (heading) this.#heading(heading, lead);
+      else this.#addProse(lead);
+    }
     for (const unit of units) this.#unit(unit);
+  }
+
+  /** "Body, black. Ring with 6": the name of a piece before its first round. */
+  #leadName({ from, to }: Span): Heading | null {
+    const words = this.#source.text.slice(from, to);
+    return words.trim().length <= LONGEST_NAME && /[.:]\s*$/u.test(words) ? nameIn(words.trim()) : null;
   }
 
   /** "Just like the first leg, I to VIII": a piece whose rounds have been told with another, between the units of the page. */
@@ -528,7 +539,7 @@ class Outliner {
       bodyFrom: open.bodyFrom,
       steps: this.#flat ? [{ kind: 'flat', span: this.#flat }, ...reading.steps] : reading.steps,
       reference: this.#named(reading.reference),
-      stated: reading.stated ?? (open.stated ? { total: open.stated.value, ...this.#kindOf(open.stated) } : null),
+      stated: this.#statedIn(open, reading),
       statedRounds: reading.statedRounds,
       unread: reading.unread,
       brackets: reading.brackets,
@@ -537,6 +548,20 @@ class Outliner {
       foreign: reading.foreign,
       remarks: reading.remarks,
     };
+  }
+
+  /** The count that is read in the words, or the figure in its place in the layout: "1 inc 6" ends on no count. */
+  #statedIn({ stated: field, bodyFrom }: OpenRound, { stated }: Instruction): StatedCount | null {
+    if (!field || (stated && !this.#isAmount(stated.span, bodyFrom))) return stated;
+    return { total: field.value, ...this.#kindOf(field) };
+  }
+
+  /** Whether a figure stands right behind a stitch or a shaping. */
+  #isAmount({ from }: Span, bodyFrom: number): boolean {
+    const word = /\p{L}+(?=[ \t]?$)/u.exec(this.#source.text.slice(Math.max(bodyFrom, from - LONGEST_KIND), from))?.[0];
+    if (word === undefined) return false;
+    const meaning = this.#lexicon.at(tokenize(word, { from: 0, to: word.length }), 0)?.meaning.is;
+    return meaning === 'increase' || meaning === 'decrease' || meaning === 'stitch' || meaning === 'shaping';
   }
 
   /** "24 sc": the stitch that a count of its own field names. */

@@ -89,6 +89,8 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
     { is: 'join' },
     [
       'join',
+      'rejoin',
+      'rejoin yarn',
       'join round',
       'close round',
       'close ring',
@@ -350,6 +352,10 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
     { is: 'both-layers' },
     [
       'through both layers',
+      'with wrong sides together',
+      'wrong sides together',
+      'with right sides together',
+      'right sides together',
       'through both sides',
       'both layers',
       'both sides',
@@ -414,6 +420,7 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
       'to make',
       'this gives',
       'giving',
+      'making',
       'that makes',
       "that's",
       'you will now have',
@@ -507,7 +514,7 @@ export const REMARK_LEADS: ReadonlySet<string> = new Set(
   cc tw rs ws firmly lightly too no not never always again both try enjoy lay bring flip snip trim knot embroider glue paint
   smooth shape set aside also because since but or remove replace count counted leaves having done pass wrap tuck safety
   eyes eye top toe time good well yes right wrong side sides facing worked fo mm sm bo unravel decide stop squash squeeze
-  match align flat don't dont going`.split(/\s+/),
+  match align flat don't dont going rejoin reattach`.split(/\s+/),
 );
 
 /** As above, but only where the clause speaks neither of stitches nor of numbers: they may begin an instruction as well. */

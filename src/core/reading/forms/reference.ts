@@ -248,6 +248,7 @@ export const roundSpan: InstructionForm = {
     '24sc each rnd',
     'sc in each st, 3 rounds',
     '2 rounds plain',
+    '8 plain rounds',
     'sc around, these are five rounds',
   ],
   read(reader, at) {
@@ -297,11 +298,13 @@ function roundsTold(reader: Reader, at: number): number | null {
 
 /** "…, 3 rounds" behind the instruction; "2 rounds plain", "four rounds without increases" in place of one. */
 function roundsAlone(reader: Reader, at: number, count: number): number | null {
-  const unit = meaningAt(reader, pass(reader, at + 1, 'more'), 'round-word', 'row-word');
+  // "8 plain rounds"
+  const before = isWord(reader, at + 1, 'plain', 'even', 'straight') ? at + 2 : null;
+  const unit = meaningAt(reader, before ?? pass(reader, at + 1, 'more'), 'round-word', 'row-word');
   if (!unit) return null;
   let next = unit.next;
   if (!reader.steps.some(isFabricStep)) {
-    const plain = plainWords(reader, next);
+    const plain = before ? next : plainWords(reader, next);
     if (plain === null) return null;
     next = plain;
     const span = spanBetween(reader, at, next);

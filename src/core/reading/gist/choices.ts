@@ -14,7 +14,9 @@ export interface Chooser {
    * can't be told from another.
    */
   choose<Way extends string>(what: string, ways: readonly [Way, ...Way[]]): Way;
-  /** As above, for what only the sums can tell and no hand has a habit of. */
+  /** Whether something is meant in a way that nothing in the words speaks for; that it isn't is no choice. */
+  goesSoFar(what: string, way: string): boolean;
+  /** As `choose`, for what only the sums can tell and no hand has a habit of. */
   either<Way extends string>(ways: readonly [Way, Way]): Way;
 }
 
@@ -35,6 +37,11 @@ export function everyChoice<Result>(
     const next = (ways: number): number => path[sizes.push(ways) - 1] ?? 0;
     const result = run({
       either: (ways) => ways[next(ways.length)] ?? ways[0],
+      goesSoFar(what, way) {
+        const does = next(2) === 1;
+        if (does) chosen.push({ what, ways: [way], usual: false });
+        return does;
+      },
       choose(what, ways) {
         if (ways.length === 1) return ways[0];
         const index = next(ways.length);

@@ -132,6 +132,8 @@ class Taking {
   readonly #nameless: boolean;
   #stated: Told | null = null;
   #rounds: Told | null = null;
+  /** A clause without a figure may say how often. */
+  #idle = false;
   readonly #passed: Span[] = [];
   #talk = 0;
 
@@ -146,12 +148,32 @@ class Taking {
     try {
       const steps = this.#severalInOne() ?? this.#sequence(0, this.#items.length, 0);
       return steps.some(isFabric)
-        ? { steps: alone(steps), stated: this.#stated, rounds: this.#rounds, passed: this.#passed, talk: this.#talk }
+        ? {
+            steps: this.#toTheEnd(alone(steps)),
+            stated: this.#stated,
+            rounds: this.#rounds,
+            passed: this.#passed,
+            talk: this.#talk,
+          }
         : null;
     } catch (error) {
       if (error === FAILS) return null;
       throw error;
     }
+  }
+
+  /** "2 sc, inc": who never says how often may mean to the end. */
+  #toTheEnd(steps: readonly Step[]): readonly Step[] {
+    const first = steps.findIndex(isFabric);
+    const body = steps.slice(first, steps.findLastIndex(isFabric) + 1);
+    const plain = body.every(
+      (step) => step.kind === 'work' && step.amount.kind === 'times' && step.place.kind === 'edge',
+    );
+    const shapes = body.some((step) => step.kind === 'work' && step.per !== step.over);
+    if (!plain || !shapes || body.length < 2 || this.#idle) return steps;
+    if (!this.#chooser.goesSoFar('no word of how often', 'to the end')) return steps;
+    const span = { from: body[0]?.span.from ?? 0, to: body.at(-1)?.span.to ?? 0 };
+    return [...steps.slice(0, first), repeated(body, FILL, span), ...steps.slice(first + body.length)];
   }
 
   /** "five petals, each of them in one stitch: sl st, 3 ch, sl st": so many times all that is listed, in one stitch each. */
@@ -190,6 +212,7 @@ class Taking {
       const start = i;
       const idle = standing.length === clause && standing.some(({ step }) => isFabric(step)) ? this.#idleTo(i, to) : i;
       if (idle > i) {
+        this.#idle = true;
         if (this.#chooser.choose('words without a figure', ['nothing', 'repeat']) === 'repeat')
           this.#wrap(standing, FILL, spanOf(this.#items, i, idle));
         else this.#talk += this.#passWords(i, idle);
@@ -341,7 +364,8 @@ class Taking {
   /** "the last one that grows: a dc in each": words up to a colon that nothing is done in. */
   #afterLead(from: number, to: number): number {
     // "next round one single crochet and one increase …"
-    if (this.#is(from, 'next') && this.#is(from + 1, 'rounds')) return from + 2;
+    const lead = this.#is(from, 'in') ? from + 1 : from;
+    if (this.#is(lead, 'next') && this.#is(lead + 1, 'rounds')) return lead + 2;
     for (let i = from; i < to; i += 1) {
       const item = this.#at(i);
       if (item?.is === 'break' && this.#text.charAt(item.from) === ':') {
@@ -553,6 +577,8 @@ class Taking {
     if (this.#is(i, 'more')) i += 1;
     i = this.#afterWords(i);
     if (!item.ordinal) {
+      const short = this.#plainAndShaping(at, i, standing, push);
+      if (short !== null) return short;
       if (this.#is(i, 'tool')) return this.#tool(i, item.value, at, standing, push);
       if (this.#is(i, 'open') && this.#figureOf(i) === null) return this.#bracket(i, item.value, depth, push);
       if (this.#is(i, 'chain')) return this.#chain(i, item.value, push);
@@ -627,6 +653,18 @@ class Taking {
       standing[standing.length - 1] = { ...last, step: withAmount(step, value) };
     else this.#wrap(standing, often(value), { from, to });
     return true;
+  }
+
+  /** "2 inc 6": two plain ones and an increase, six times, where no plain stitch is named. */
+  #plainAndShaping(at: number, tool: number, standing: Standing[], push: (step: Step) => void): number | null {
+    const [count, shape, times] = [numberIn(this.#at(at)), this.#at(tool), numberIn(this.#at(tool + 1))];
+    const ends = tool + 2 >= this.#items.length || this.#is(tool + 2, 'break', 'close', 'open');
+    if (!this.#nameless || shape?.is !== 'tool' || count === null || times === null || !ends) return null;
+    if (this.#chooser.choose('a figure before a shaping', ['of it', 'plain stitches']) === 'of it') return null;
+    push(work({ stitch: null, per: 1, over: 1 }, often(count), EDGE, spanOf(this.#items, at, at + 1)));
+    push(work(shape, once, EDGE, spanOf(this.#items, tool, tool + 1)));
+    this.#wrap(standing, often(times), spanOf(this.#items, tool + 1, tool + 2));
+    return tool + 2;
   }
 
   #figureOf(open: number): number | null {
@@ -768,7 +806,10 @@ class Taking {
     const tool = this.#at(at);
     if (tool?.is !== 'tool') throw FAILS;
     let i = at + 1;
-    let shape: Pick<Work, 'stitch' | 'per' | 'over'> = tool;
+    // "double it": two in each, and no taller stitch.
+    const doubles =
+      /^double$/i.test(this.#text.slice(tool.from, tool.to)) && this.#chooser.goesSoFar('double', 'two in each');
+    let shape: Pick<Work, 'stitch' | 'per' | 'over'> = doubles ? { stitch: null, per: 2, over: 1 } : tool;
     // "2 sc together", "sc 2 together"
     const behind = this.#afterWords(i);
     const joined = this.#is(behind, 'together') ? before : null;

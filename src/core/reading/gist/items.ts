@@ -62,6 +62,7 @@ const SAYS_NOTHING: ReadonlySet<Meaning['is']> = new Set([
   'counts-not',
 ]);
 
+const PLAIN_ROUND = /^(?:plain|straight|even)$/;
 const STRONG = /^[.;!?:|]$/;
 
 /**
@@ -159,6 +160,8 @@ function withoutOpen(items: readonly Item[]): Item[] {
 }
 
 function meant(meaning: Meaning, token: Token): ItemKind | 'nothing' {
+  // "are plain, 24": all around, and nothing shaped.
+  if (PLAIN_ROUND.test(token.word)) return { is: 'around' };
   if (SAYS_NOTHING.has(meaning.is)) return 'nothing';
   switch (meaning.is) {
     case 'stitch':
@@ -202,6 +205,8 @@ function bare(token: Token, senses: ReadonlyMap<string, Sense>): ItemKind | 'not
       ? numeralsIn(token.raw, { from: 0, to: token.raw.length })[0]
       : undefined;
   if (roman) return { is: 'number', value: roman.first, ordinal: false, glued: false };
+  // "two sc between increases"
+  if (token.word === 'between') return { is: 'and' };
   // "two ones and a two": stitches by how many go into one.
   if (token.word === 'ones') return { is: 'tool', stitch: null, per: 1, over: 1 };
   return ofSense(senseOf(token.word, senses)) ?? { is: 'word', word: token.word };

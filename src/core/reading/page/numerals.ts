@@ -14,25 +14,31 @@ const WRITTEN = /\d{1,4}(?:st|nd|rd|th)?(?![\d\p{L}])|\d{1,4}|(?<!\p{L})\p{L}+/g
 const ROMAN = /^(?=[ivxl])(?:xl|l?x{0,3})(?:ix|iv|v?i{0,3})$/iu;
 const ROMAN_VALUES: Readonly<Record<string, number>> = { i: 1, v: 5, x: 10, l: 50 };
 /** What stands between the two ends of a range. A dash with spaces may stand before a count as well. */
-const TO = /[)\]}°.]?(?:[-–—]|\.{2,3}|…|[ \t]{1,2}(?:to|till|until|through|and|&)[ \t]{1,2})[([]?/iuy;
-const TO_AT_START = /[)\]}°.]?[ \t]{0,2}(?:[-–—]|to|and|&)(?:[ \t]the)?[ \t]{0,2}[([#]?/iuy;
+const TO = /[)\]}°.]?(?:[-–—]|\.{2,3}|…|[ \t]{1,2}(?:to|till|until|through|and|&|à|bis|til)[ \t]{1,2})[([]?/iuy;
+const TO_AT_START =
+  /[)\]}°./]?[ \t]{0,2}(?:[-–—]|\.{2,3}|…|to|and|&|à|bis|til(?!\p{L}))(?:[ \t]the)?[ \t]{0,2}[([#]?/iuy;
+/** "R5–R9": the word before the first number may stand before the second one as well. */
+const WORD_BEFORE = /\p{L}{1,6}\.?[ \t]?$/u;
 
 /** All numerals in a stretch of text, from left to right; a range is one. */
-export function numeralsIn(text: string, { from, to }: Span): Numeral[] {
+export function numeralsIn(text: string, { from: start, to }: Span): Numeral[] {
   // Looked for in the stretch alone: without one in it the search would go on to the end of the text.
-  const words = text.slice(from, to);
+  const words = text.slice(start, to);
   const found: Numeral[] = [];
   for (let single = next(words, 0); single; single = next(words, found.at(-1)?.to ?? words.length)) {
     const joint = found.length === 0 ? TO_AT_START : TO;
     joint.lastIndex = single.to;
-    const end = joint.exec(words) ? next(words, joint.lastIndex) : null;
-    const range = end?.from === joint.lastIndex && end.kind === single.kind && end.first > single.last;
+    const joined = joint.exec(words) !== null;
+    const word = joined && found.length === 0 ? (WORD_BEFORE.exec(words.slice(0, single.from))?.[0] ?? '') : '';
+    const from = joint.lastIndex + (word !== '' && words.startsWith(word, joint.lastIndex) ? word.length : 0);
+    const end = joined ? next(words, from) : null;
+    const range = end?.from === from && end.kind === single.kind && end.first > single.last;
     const apart = end !== null && /\s/.test(words.slice(single.to, end.from));
     found.push(range ? { ...single, to: end.to, last: end.first, ...(apart ? { single } : {}) } : single);
   }
   return found.map(({ single, ...numeral }) => ({
-    ...moved(numeral, from),
-    ...(single ? { single: moved(single, from) } : {}),
+    ...moved(numeral, start),
+    ...(single ? { single: moved(single, start) } : {}),
   }));
 }
 
@@ -66,7 +72,9 @@ function numeralOf(written: string, from: number, words: string): Numeral | null
     return one('word', whole?.value ?? value, whole?.end);
   }
   if (written === written.toUpperCase() && ROMAN.test(written)) return one('roman', romanValue(word));
-  return written.length === 1 && /[a-z]/.test(word) ? one('letter', word.charCodeAt(0) - 96) : null;
+  // "R5", "24x": a letter beside a figure is no number.
+  const beside = /\d/.test(words.charAt(from - 1) + words.charAt(to));
+  return written.length === 1 && /[a-z]/.test(word) && !beside ? one('letter', word.charCodeAt(0) - 96) : null;
 }
 
 function romanValue(word: string): number {

@@ -93,7 +93,10 @@ function along(text: string, places: readonly Place[], by: Family, upwards: bool
       last = single.last;
     }
     const goesOn = last > 0 && first === last + 1;
+    // Rounds between are told without a number, or in a way that is not seen: the series goes on behind them.
+    const resumes = last > 0 && first > last + 1 && first <= last + MOST_MISSING && continues(places, i);
     if (goesOn) steps += 1;
+    else if (resumes) breaks += 1;
     else if ((first !== 1 && !second) || place.line === lastLine) {
       breaks += 1;
       continue;
@@ -118,6 +121,18 @@ function withoutLoners(text: string, places: readonly Place[]): Place[] {
     const follows = Math.abs(place.numeral.first - (places[i - 1]?.numeral.last ?? 99)) === 1;
     return goesOn || follows || right(place) === usual;
   });
+}
+
+const MOST_MISSING = 40;
+
+/** Whether the next two numbers go on from one. */
+function continues(places: readonly Place[], i: number): boolean {
+  const [one, next, after] = [places[i], places[i + 1], places[i + 2]];
+  return (
+    one !== undefined &&
+    next?.numeral.first === one.numeral.last + 1 &&
+    (after === undefined || after.numeral.first === next.numeral.last + 1 || after.numeral.first <= 2)
+  );
 }
 
 function withList(place: Place, end: Numeral): Place {

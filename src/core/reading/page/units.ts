@@ -6,7 +6,7 @@ import type { Lexicon, Meaning } from '../lexicon.js';
 import { headingsBetween } from './parts.js';
 import type { Figure, Unit, Units } from './unit.js';
 import { alike, piecesOf, seriesOf, sidesOf, type Place, type Series } from './series.js';
-import { unnumberedIn } from './unlabelled.js';
+import { countOfRounds, sentencesIn, unnumberedIn, type Unnumbered } from './unlabelled.js';
 import { isDitto, tablesIn, type Columns } from './table.js';
 
 const FEWEST = 3;
@@ -33,9 +33,14 @@ function unitsOfSeries(source: SourceText, lexicon: Lexicon, series: Series): Un
   return waysOf(source, lexicon, draftsOf(source, lexicon, series));
 }
 
-/** The lines of a text without labels: those that state a count, start a piece, or are like other rounds. */
+/** The lines, or sentences, of a text without labels: those that state a count, start a piece, or are like other rounds. */
 function unnumberedWays(source: SourceText, lexicon: Lexicon): Unit[][] {
-  const found = unnumberedIn(source, lexicon);
+  return [unnumberedIn(source, lexicon), unnumberedIn(source, lexicon, sentencesIn(source))].flatMap((found) =>
+    unnumberedOf(source, lexicon, found),
+  );
+}
+
+function unnumberedOf(source: SourceText, lexicon: Lexicon, found: readonly Unnumbered[]): Unit[][] {
   if (found.length === 0) return [];
   const ways = waysOf(
     source,
@@ -93,9 +98,32 @@ function draftsOf(source: SourceText, lexicon: Lexicon, { places, by, upwards: r
       ...(before ? [{ from: place.start, to: label.span.from }] : []),
       { from: label.span.to, to: behind ? place.end : to },
     ];
+    const between = spokenOf(source, labels[i - 1], label, place.line);
     const first = label.from === 2 && labels[i - 1]?.to !== 1 ? firstBefore(source, lexicon, label, place) : null;
-    return [...(first ? [first] : []), { label, line: place.line, words }];
+    return [...(first ? [first] : []), ...(between ? [between] : []), { label, line: place.line, words }];
   });
+}
+
+/** "then 8 plain rounds" between 5 and 14: the rounds that are missing, told in a line of their own. */
+function spokenOf(source: SourceText, before: Label | undefined, label: Label, line: number): Draft | null {
+  const missing = before && label.from > before.to + 1 ? label.from - before.to - 1 : 0;
+  if (!before || missing === 0) return null;
+  for (let above = line - 1; above > Math.max(0, line - 4); above -= 1) {
+    const { from, to } = lineSpan(source, above);
+    if (from < before.span.to) break;
+    const words = source.text.slice(from, to);
+    if (countOfRounds(words) !== missing) continue;
+    const start = from + words.length - words.trimStart().length;
+    const numeral = { first: before.to + 1, last: label.from - 1 };
+    const text = numeral.first === numeral.last ? String(numeral.first) : `${numeral.first}–${numeral.last}`;
+    return {
+      label: labelled(text, numeral, { from: start, to: start }, false),
+      line: above,
+      words: [{ from: start, to }],
+      uncounted: true,
+    };
+  }
+  return null;
 }
 
 /** The round without a number before the second one, in its line or right above: it begins in a ring. */
@@ -108,9 +136,11 @@ function firstBefore(source: SourceText, lexicon: Lexicon, label: Label, place: 
     const words = text.slice(span.from, to);
     if (words.trim() === '') continue;
     const tokens = tokenize(words, { from: 0, to: words.length }, 60, lexicon.alphabet);
-    const rings = tokens.some((_, i) => lexicon.at(tokens, i)?.meaning.is === 'magic-ring');
-    if (!rings || !tokens.some(({ kind }) => kind === 'number')) return null;
-    const from = span.from + words.length - words.trimStart().length;
+    const ring = tokens.findIndex((_, i) => lexicon.at(tokens, i)?.meaning.is === 'magic-ring');
+    if (ring < 0 || !tokens.some(({ kind }) => kind === 'number')) return null;
+    // "Body, black. Ring with 6": the name of the piece may stand before it.
+    const name = /^[^.:]{3,40}[.:]\s+/u.exec(words.slice(0, tokens[ring]?.from))?.[0].length ?? 0;
+    const from = span.from + (name > 0 ? name : words.length - words.trimStart().length);
     return {
       label: labelled('1', { first: 1, last: 1 }, { from, to: from }, false),
       line,

@@ -33,13 +33,37 @@ const ALIKE = /(?<!\p{L})(?:same|as(?! you)|like|again)(?!\p{L})/iu;
 const ROUND_SO_OFTEN = /(?<!\p{L})(?:around|round|even|straight|plain)\s*[x×*]\s?(\d{1,3})(?!\d)/iu;
 const FLAT = /(?<!\p{L})(?:both|two) (?:layers|sides|edges)/iu;
 
+/** A stretch of a text that may be a round. */
+export interface Stretch extends Span {
+  readonly line: number;
+}
+
+function linesOf(source: SourceText): Stretch[] {
+  return source.lineStarts.map((_, line) => ({ ...lineSpan(source, line), line }));
+}
+
+/** The sentences of a text that is written in paragraphs; empty where no line holds several. */
+export function sentencesIn(source: SourceText): Stretch[] {
+  const found: Stretch[] = [];
+  let several = 0;
+  for (const { line, from, to } of linesOf(source)) {
+    const sentences = [...source.text.slice(from, to).matchAll(SENTENCE)];
+    if (sentences.length >= FEWEST_SENTENCES) several += 1;
+    for (const { 0: words, index } of sentences)
+      found.push({ line, from: from + index, to: from + index + words.trimEnd().length });
+  }
+  return several > 0 ? found : [];
+}
+
+const SENTENCE = /\S[^.!?]*(?:[.!?](?!\s|$)[^.!?]*)*[.!?]*\s*/gu;
+const FEWEST_SENTENCES = 3;
+
 /** The lines of a text that has no labels at all which may be rounds: those that tell stitches, or are like other rounds. */
-export function unnumberedIn(source: SourceText, lexicon: Lexicon): Unnumbered[] {
+export function unnumberedIn(source: SourceText, lexicon: Lexicon, stretches = linesOf(source)): Unnumbered[] {
   if (source.lineStarts.length > MOST_LINES) return [];
   const found: Unnumbered[] = [];
   let number = 0;
-  source.lineStarts.forEach((_, line) => {
-    const span = lineSpan(source, line);
+  stretches.forEach(({ line, ...span }) => {
     const text = source.text.slice(span.from, Math.min(span.to, span.from + 400));
     if (text.trim() === '') return;
     const tokens = tokenize(text, { from: 0, to: text.length }, 200, lexicon.alphabet);
@@ -128,6 +152,15 @@ function numbersOf(text: string, first: number): number[] {
   const count = many === undefined ? 1 : (numeralsIn(many, { from: 0, to: many.length })[0]?.first ?? 1);
   return range(first, first + count - 1);
 }
+
+/** "then 8 plain rounds": how many rounds a line speaks of; 0 where it speaks of none. */
+export function countOfRounds(text: string): number {
+  const many = (SO_MANY.exec(text) ?? PLAIN_ROUNDS.exec(text) ?? GO_ROUND.exec(text))?.[1];
+  return many === undefined ? 0 : (numeralsIn(many, { from: 0, to: many.length })[0]?.first ?? 0);
+}
+
+const PLAIN_ROUNDS =
+  /(?<!\p{L})(\d{1,3}|\p{L}{3,6}) (?:plain|straight|even|more plain) (?:rounds?|rows?|rnds?|rds?)(?!\p{L})/iu;
 
 function range(from: number, to: number): number[] {
   return Array.from({ length: Math.max(0, Math.min(500, to - from + 1)) }, (_, i) => from + i);
