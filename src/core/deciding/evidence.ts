@@ -101,30 +101,36 @@ function statedIn({ round }: CountedRound, { instruction }: Candidate): number |
   return round.stated?.total ?? instruction?.stated?.total ?? null;
 }
 
+interface Counted {
+  readonly count: number | null;
+  readonly cost: number;
+}
+
 /** The counts that may stand after a round, with what each costs. */
-function readings(
-  { instruction, passed, talks }: Candidate,
-  outcome: Outcome,
-  stated: number | null,
-  departure: number,
-): { count: number | null; cost: number }[] {
+function readings(candidate: Candidate, outcome: Outcome, stated: number | null, departure: number): Counted[] {
+  const { instruction, passed, talks } = candidate;
   const { made, misfits } = outcome;
-  // Words that are understood and don't come to a figure on an edge that is known are not understood rightly.
-  if (made === null) {
-    // "five petals, each in one stitch", on five: it fits, though how many that makes is not told.
-    if (instruction !== null && outcome.into !== null && outcome.into === outcome.edge && misfits.length === 0)
-      return [{ count: stated, cost: COSTS.gist + departure + passed * COSTS.passedProved }];
-    const lost = outcome.edge !== null || outcome.obstacles.some(({ kind }) => kind === 'reference');
-    const cost = instruction === null ? COSTS.unread : lost ? COSTS.alone + COSTS.second : COSTS.trust;
-    return [{ count: stated, cost }];
-  }
+  if (made === null) return [{ count: stated, cost: withoutFigure(candidate, outcome, departure) }];
+  const contradicts = stated !== null && stated !== made;
   const taken = instruction === null ? (talks ? COSTS.talk : 0) : COSTS.gist;
   const proved = fits(outcome) && stated === made;
   const base = taken + departure + passed * (proved ? COSTS.passedProved : COSTS.passed);
-  if (misfits.length === 0 && (stated === null || stated === made)) return [{ count: made, cost: base }];
+  if (misfits.length === 0 && !contradicts) return [{ count: made, cost: base }];
   // What neither uses its edge nor makes its count has two faults, whichever figure is carried on.
-  const slips = misfits.length > 0 && stated !== null && stated !== made ? COSTS.slip + COSTS.second : COSTS.slip;
+  const slips = misfits.length > 0 && contradicts ? COSTS.slip + COSTS.second : COSTS.slip;
   const found = [{ count: made, cost: base + slips }];
-  if (stated !== null && stated !== made) found.push({ count: stated, cost: base + slips });
+  if (contradicts) found.push({ count: stated, cost: base + slips });
   return found;
+}
+
+/** What a round costs of which it is not known how much it makes. */
+function withoutFigure({ instruction, passed }: Candidate, outcome: Outcome, departure: number): number {
+  const { edge, into, misfits, obstacles } = outcome;
+  if (instruction === null) return COSTS.unread;
+  // "five petals, each in one stitch", on five: it fits, though how many that makes is not told.
+  if (into !== null && into === edge && misfits.length === 0)
+    return COSTS.gist + departure + passed * COSTS.passedProved;
+  // Words that are understood and don't come to a figure on an edge that is known are not understood rightly.
+  const lost = edge !== null || obstacles.some(({ kind }) => kind === 'reference');
+  return lost ? COSTS.alone + COSTS.second : COSTS.trust;
 }

@@ -84,6 +84,7 @@ describe('the gist of an instruction, in whatever order a hand puts it', () => {
   it('what is repeated is left open where the words leave it open', () => {
     expect([...new Set(ways('sc 1. sc 2, inc, 3 times'))].sort()).toEqual([
       '(1/1 x 1, 1/1 x 2, 2/1 x 1) x 3',
+      '(1/1 x 1, 1/1 x 2, 2/1 x 3) x fill',
       '1/1 x 1, (1/1 x 2, 2/1 x 1) x 3',
       '1/1 x 1, 1/1 x 2, 2/1 x 3',
     ]);

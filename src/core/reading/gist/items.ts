@@ -62,6 +62,8 @@ const SAYS_NOTHING: ReadonlySet<Meaning['is']> = new Set([
   'counts-not',
 ]);
 
+/** What the gist of an instruction can't do with. */
+const LEFT: ReadonlySet<Meaning['is']> = new Set(['until', 'leave', 'remain']);
 const PLAIN_ROUND = /^(?:plain|straight|even)$/;
 const STRONG = /^[.;!?:|]$/;
 
@@ -70,61 +72,91 @@ const STRONG = /^[.;!?:|]$/;
  * @param senses what words mean in this hand that mean nothing by themselves.
  */
 export function itemsOf(tokens: readonly Token[], lexicon: Lexicon, senses: ReadonlyMap<string, Sense>): Item[] {
-  const items: Item[] = [];
-  const open: number[] = [];
-  for (let i = 0; i < tokens.length;) {
-    const token = tokens[i];
-    if (!token) break;
-    const { from, to } = token;
-    if (multiplies(tokens, i)) {
-      items.push({ is: 'times', times: null, sign: true, from, to });
-      i += 1;
-      continue;
-    }
-    const lexeme = lexicon.at(tokens, i);
-    // "*…; repeat from * to the end": what is repeated ends before the word.
-    if (lexeme?.meaning.is === 'repeat') {
-      const star = open.findLastIndex((at) => isStar(items[at]));
-      const begun = star < 0 ? undefined : open.splice(star)[0];
-      if (begun !== undefined) {
-        const { from: start, to: end } = items[begun] ?? token;
-        items[begun] = { is: 'open', close: items.length, from: start, to: end };
-        items.push({ is: 'close', from, to: from });
-      }
-      items.push({ is: 'repeat', from, to: tokens[i + lexeme.length - 1]?.to ?? to });
-      i += lexeme.length;
-      if (tokens[i]?.kind === 'star') i += 1;
-      continue;
-    }
-    if (token.kind === 'open' || (token.kind === 'star' && !open.some((at) => isStar(items[at])))) {
-      open.push(items.length);
-      items.push({ is: 'open', close: token.kind === 'star' ? -2 : -1, from, to });
-      i += 1;
-      continue;
-    }
-    if (token.kind === 'close' || token.kind === 'star') {
-      const at = open.pop();
-      if (at !== undefined) {
-        const begun = items[at];
-        if (begun) items[at] = { is: 'open', close: items.length, from: begun.from, to: begun.to };
-        items.push({ is: 'close', from, to });
-      }
-      i += 1;
-      continue;
-    }
-    // "into a loop go six": the loop of yarn that a piece begins in.
-    if (token.word === 'loop' && items.length === 1 && items[0]?.is === 'in') {
-      items.push({ is: 'ring', from, to });
-      i += 1;
-      continue;
-    }
-    const own = token.kind === 'word' ? ofSense(senseOf(token.word, senses)) : null;
-    const phrase = own ? null : lexeme && (token.kind !== 'number' || lexeme.length > 1) ? lexeme : null;
-    const item = phrase ? meant(phrase.meaning, token) : shortens(tokens, i) ? 'nothing' : bare(token, senses);
-    if (item !== 'nothing') items.push({ ...item, from, to: tokens[i + (phrase?.length ?? 1) - 1]?.to ?? to });
-    i += phrase?.length ?? 1;
+  return new Items(tokens, lexicon, senses).read();
+}
+
+/** Reads the tokens of an instruction from left to right into its items. */
+class Items {
+  readonly #tokens: readonly Token[];
+  readonly #lexicon: Lexicon;
+  readonly #senses: ReadonlyMap<string, Sense>;
+  readonly #items: Item[] = [];
+  /** The indexes of brackets and stars that have no partner yet. */
+  readonly #open: number[] = [];
+
+  constructor(tokens: readonly Token[], lexicon: Lexicon, senses: ReadonlyMap<string, Sense>) {
+    this.#tokens = tokens;
+    this.#lexicon = lexicon;
+    this.#senses = senses;
   }
-  return open.length > 0 ? withoutOpen(items) : items;
+
+  read(): Item[] {
+    for (let i = 0; i < this.#tokens.length;) {
+      const token = this.#tokens[i];
+      if (!token) break;
+      i = this.#sign(i, token) ?? this.#phrase(i, token);
+    }
+    return this.#open.length > 0 ? withoutOpen(this.#items) : this.#items;
+  }
+
+  /** A star, a bracket, the loop that begins a piece, or the word that repeats; the index behind it, null where none stands. */
+  #sign(i: number, token: Token): number | null {
+    const { kind, from, to } = token;
+    if (this.#startsLoop(token)) {
+      this.#items.push({ is: 'ring', from, to });
+      return i + 1;
+    }
+    if (multiplies(this.#tokens, i)) {
+      this.#items.push({ is: 'times', times: null, sign: true, from, to });
+      return i + 1;
+    }
+    const lexeme = this.#lexicon.at(this.#tokens, i);
+    if (lexeme?.meaning.is === 'repeat') return this.#repeats(i, lexeme.length);
+    if (kind !== 'open' && kind !== 'close' && kind !== 'star') return null;
+    const opens = kind === 'open' || (kind === 'star' && !this.#open.some((at) => isStar(this.#items[at])));
+    if (opens) {
+      this.#open.push(this.#items.length);
+      this.#items.push({ is: 'open', close: kind === 'star' ? -2 : -1, from, to });
+    } else this.#closes(this.#open.pop(), { from, to });
+    return i + 1;
+  }
+
+  #closes(at: number | undefined, span: Span): void {
+    const begun = at === undefined ? undefined : this.#items[at];
+    if (at === undefined || !begun) return;
+    this.#items[at] = { is: 'open', close: this.#items.length, from: begun.from, to: begun.to };
+    this.#items.push({ is: 'close', ...span });
+  }
+
+  /** "*…; repeat from * to the end": what is repeated ends before the word. */
+  #repeats(i: number, length: number): number {
+    const { from = 0, to = 0 } = this.#tokens[i] ?? {};
+    const star = this.#open.findLastIndex((at) => isStar(this.#items[at]));
+    if (star >= 0) this.#closes(this.#open.splice(star)[0], { from, to: from });
+    this.#items.push({ is: 'repeat', from, to: this.#tokens[i + length - 1]?.to ?? to });
+    return this.#tokens[i + length]?.kind === 'star' ? i + length + 1 : i + length;
+  }
+
+  /** A word or a phrase, a figure, or a sign that parts; the index behind it. */
+  #phrase(i: number, token: Token): number {
+    const { from, to } = token;
+    const own = token.kind === 'word' ? ofSense(senseOf(token.word, this.#senses)) : null;
+    const lexeme = own ? null : this.#lexicon.at(this.#tokens, i);
+    const phrase = lexeme && (token.kind !== 'number' || lexeme.length > 1) ? lexeme : null;
+    const next = i + (phrase?.length ?? 1);
+    const item = phrase ? meant(phrase.meaning, token) : this.#bare(i, token);
+    if (item !== 'nothing') this.#items.push({ ...item, from, to: this.#tokens[next - 1]?.to ?? to });
+    return next;
+  }
+
+  /** "into a loop go six": the loop of yarn that a piece begins in. */
+  #startsLoop({ word }: Token): boolean {
+    return word === 'loop' && this.#items.length === 1 && this.#items[0]?.is === 'in';
+  }
+
+  #bare(i: number, token: Token): ItemKind | 'nothing' {
+    return shortens(this.#tokens, i) ? 'nothing' : bare(token, this.#senses);
+  }
 }
 
 /** "inc*6", "(sc, inc) * 6": a star between what is done and a figure. */
@@ -165,14 +197,10 @@ function meant(meaning: Meaning, token: Token): ItemKind | 'nothing' {
   if (SAYS_NOTHING.has(meaning.is)) return 'nothing';
   switch (meaning.is) {
     case 'stitch':
-      if (meaning.stitch === 'chain') return { is: 'chain' };
-      return meaning.stitch === 'picot' ? 'nothing' : { is: 'tool', stitch: meaning.stitch, per: 1, over: 1 };
     case 'shaping':
-      return { is: 'tool', stitch: meaning.stitch, per: meaning.per, over: meaning.over };
     case 'increase':
-      return { is: 'tool', stitch: null, per: meaning.per, over: 1 };
     case 'decrease':
-      return { is: 'tool', stitch: null, per: 1, over: meaning.over };
+      return toolOf(meaning);
     case 'loops':
       return { is: 'loops', loops: meaning.loops };
     case 'steps':
@@ -182,24 +210,26 @@ function meant(meaning: Meaning, token: Token): ItemKind | 'nothing' {
     case 'round-word':
     case 'row-word':
       return { is: 'rounds' };
-    case 'until':
-    case 'leave':
-    case 'remain':
-      return { is: 'word', word: token.word };
     default:
-      return PLAIN[meaning.is] ?? 'nothing';
+      return LEFT.has(meaning.is) ? { is: 'word', word: token.word } : (PLAIN[meaning.is] ?? 'nothing');
   }
+}
+
+type Tool = Extract<Meaning, { is: 'stitch' | 'shaping' | 'increase' | 'decrease' }>;
+
+/** A stitch or a shaping, with how many go into how many. */
+function toolOf(meaning: Tool): ItemKind | 'nothing' {
+  if (meaning.is === 'increase') return { is: 'tool', stitch: null, per: meaning.per, over: 1 };
+  if (meaning.is === 'decrease') return { is: 'tool', stitch: null, per: 1, over: meaning.over };
+  if (meaning.is === 'shaping') return { is: 'tool', stitch: meaning.stitch, per: meaning.per, over: meaning.over };
+  if (meaning.stitch === 'chain') return { is: 'chain' };
+  return meaning.stitch === 'picot' ? 'nothing' : { is: 'tool', stitch: meaning.stitch, per: 1, over: 1 };
 }
 
 function bare(token: Token, senses: ReadonlyMap<string, Sense>): ItemKind | 'nothing' {
   if (token.kind === 'number' || token.kind === 'ordinal')
     return { is: 'number', value: token.value, ordinal: token.kind === 'ordinal', glued: token.glued };
-  if (token.kind === 'mark') {
-    if (token.word === ',' || token.word === '/') return { is: 'break', strong: false };
-    if (/^[=→⇒➔]$/u.test(token.word)) return { is: 'total' };
-    if (token.word === '+' || token.word === '&') return { is: 'and' };
-    return STRONG.test(token.word) ? { is: 'break', strong: true } : 'nothing';
-  }
+  if (token.kind === 'mark') return markOf(token.word);
   const roman =
     token.raw.length > 1 && /^[IVX]+$/.test(token.raw)
       ? numeralsIn(token.raw, { from: 0, to: token.raw.length })[0]
@@ -210,6 +240,14 @@ function bare(token: Token, senses: ReadonlyMap<string, Sense>): ItemKind | 'not
   // "two ones and a two": stitches by how many go into one.
   if (token.word === 'ones') return { is: 'tool', stitch: null, per: 1, over: 1 };
   return ofSense(senseOf(token.word, senses)) ?? { is: 'word', word: token.word };
+}
+
+/** A sign that parts, or says what comes out. */
+function markOf(sign: string): ItemKind | 'nothing' {
+  if (sign === ',' || sign === '/') return { is: 'break', strong: false };
+  if (/^[=→⇒➔]$/u.test(sign)) return { is: 'total' };
+  if (sign === '+' || sign === '&') return { is: 'and' };
+  return STRONG.test(sign) ? { is: 'break', strong: true } : 'nothing';
 }
 
 /** What a word means in this hand, in the singular or the plural. */

@@ -21,25 +21,29 @@ const TO_AT_START =
 const WORD_BEFORE = /\p{L}{1,6}\.?[ \t]?$/u;
 
 /** All numerals in a stretch of text, from left to right; a range is one. */
-export function numeralsIn(text: string, { from: start, to }: Span): Numeral[] {
+export function numeralsIn(text: string, { from, to }: Span): Numeral[] {
   // Looked for in the stretch alone: without one in it the search would go on to the end of the text.
-  const words = text.slice(start, to);
+  const words = text.slice(from, to);
   const found: Numeral[] = [];
-  for (let single = next(words, 0); single; single = next(words, found.at(-1)?.to ?? words.length)) {
-    const joint = found.length === 0 ? TO_AT_START : TO;
-    joint.lastIndex = single.to;
-    const joined = joint.exec(words) !== null;
-    const word = joined && found.length === 0 ? (WORD_BEFORE.exec(words.slice(0, single.from))?.[0] ?? '') : '';
-    const from = joint.lastIndex + (word !== '' && words.startsWith(word, joint.lastIndex) ? word.length : 0);
-    const end = joined ? next(words, from) : null;
-    const range = end?.from === from && end.kind === single.kind && end.first > single.last;
-    const apart = end !== null && /\s/.test(words.slice(single.to, end.from));
-    found.push(range ? { ...single, to: end.to, last: end.first, ...(apart ? { single } : {}) } : single);
-  }
+  for (let single = next(words, 0); single; single = next(words, found.at(-1)?.to ?? words.length))
+    found.push(ranged(words, single, found.length === 0));
   return found.map(({ single, ...numeral }) => ({
-    ...moved(numeral, start),
-    ...(single ? { single: moved(single, start) } : {}),
+    ...moved(numeral, from),
+    ...(single ? { single: moved(single, from) } : {}),
   }));
+}
+
+/** A numeral with what it goes up to, where a range begins with it. */
+function ranged(words: string, single: Numeral, atStart: boolean): Numeral {
+  const joint = atStart ? TO_AT_START : TO;
+  joint.lastIndex = single.to;
+  if (!joint.test(words)) return single;
+  const word = atStart ? (WORD_BEFORE.exec(words.slice(0, single.from))?.[0] ?? '') : '';
+  const from = joint.lastIndex + (words.startsWith(word, joint.lastIndex) ? word.length : 0);
+  const end = next(words, from);
+  if (end?.from !== from || end.kind !== single.kind || end.first <= single.last) return single;
+  const apart = /\s/.test(words.slice(single.to, end.from));
+  return { ...single, to: end.to, last: end.first, ...(apart ? { single } : {}) };
 }
 
 function moved(numeral: Numeral, by: number): Numeral {

@@ -59,25 +59,35 @@ function edges(source: SourceText, line: number): [number, number] {
   return [from, to];
 }
 
+/** What speaks for a line being a name, and what against it. */
+const SIGNS: readonly (readonly [weight: number, test: (line: Line) => boolean])[] = [
+  [3, ({ afterBlank }) => afterBlank],
+  [4, ({ capital }) => capital],
+  [3, ({ text }) => headingByLook(text) !== null],
+  [1, ({ text }) => text.split(/\s+/).length <= 4],
+  [-2, ({ text }) => text.length > 70],
+  [-3, ({ text, capital }) => /[.!?]$/u.test(text) && !capital],
+  [-3, ({ text }) => /[;,]$/u.test(text)],
+  [-6, ({ text }) => /\t|;.*;|\|.*\|/u.test(text)],
+  [-3, ({ text }) => text.includes('=')],
+  [-4, ({ text }) => (text.match(/\d+/g)?.length ?? 0) >= 3],
+  [-5, ({ text, capital }) => ORDERS.test(text) && !capital],
+  [-4, ({ text }) => text.replace(/[^\p{L}]/gu, '').length < 3],
+  [-8, ({ heading }) => Boolean(heading?.section)],
+];
+const EVEN = 2;
+
+interface Line {
+  readonly text: string;
+  readonly afterBlank: boolean;
+  readonly capital: boolean;
+  readonly heading: Heading | null;
+}
+
 /** How much a line looks like the name of a piece. */
 function rated(text: string, afterBlank: boolean, heading: Heading | null): number {
-  const letters = text.replace(/[^\p{L}]/gu, '');
-  const capital = /^\W*(\p{Lu}{3,})(?!\p{Ll})/u.test(text);
-  let rating = 2;
-  if (afterBlank) rating += 3;
-  if (capital) rating += 4;
-  if (headingByLook(text)) rating += 3;
-  if (text.split(/\s+/).length <= 4) rating += 1;
-  if (text.length > 70) rating -= 2;
-  if (/[.!?]$/u.test(text) && !capital) rating -= 3;
-  if (/[;,]$/u.test(text)) rating -= 3;
-  if (/\t|;.*;|\|.*\|/u.test(text)) rating -= 6;
-  if (/=/.test(text)) rating -= 3;
-  if ((text.match(/\d+/g)?.length ?? 0) >= 3) rating -= 4;
-  if (ORDERS.test(text) && !capital) rating -= 5;
-  if (letters.length < 3) rating -= 4;
-  if (heading?.section) rating -= 8;
-  return rating;
+  const line = { text, afterBlank, heading, capital: /^\W*(\p{Lu}{3,})(?!\p{Ll})/u.test(text) };
+  return SIGNS.reduce((sum, [weight, test]) => sum + (test(line) ? weight : 0), EVEN);
 }
 
 /** The name of a piece in a line, and how many are made of it. */

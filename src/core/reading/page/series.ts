@@ -71,43 +71,69 @@ const NONE: readonly Numeral[] = [];
 const LONGEST_LIST = 60;
 
 function along(text: string, places: readonly Place[], by: Family, upwards: boolean): Series | null {
-  const kept: Place[] = [];
-  let [steps, breaks, last, lastLine, lists] = [0, 0, 0, -1, 0];
-  for (const [i, place] of places.entries()) {
-    const { first } = place.numeral;
-    const before = kept.at(-1);
-    // The first round often has no number: "ring of 6" above "2 6 inc".
-    const second = first === 2 && last !== 1 && places[i + 1]?.numeral.first === place.numeral.last + 1;
-    const further = before?.more.find((one) => one.last === first - 1);
-    // "8 9 plain" before "10": the numbers that are missing stand behind the one before.
-    if (before && further && last > 0) {
-      kept[kept.length - 1] = withList(before, further);
-      last = further.last;
-      lists += 1;
-    } else if (before && lists > 0 && first === 1 && before.more.length > 0)
-      kept[kept.length - 1] = withList(before, before.more.at(-1) ?? before.numeral);
-    const single = before?.numeral.single;
-    // "Turn one – six dc" before "Turn two": no range.
-    if (before && single && first === single.first + 1) {
-      kept[kept.length - 1] = { ...before, numeral: single };
-      last = single.last;
-    }
-    const goesOn = last > 0 && first === last + 1;
-    // Rounds between are told without a number, or in a way that is not seen: the series goes on behind them.
-    const resumes = last > 0 && first > last + 1 && first <= last + MOST_MISSING && continues(places, i);
-    if (goesOn) steps += 1;
-    else if (resumes) breaks += 1;
-    else if ((first !== 1 && !second) || place.line === lastLine) {
-      breaks += 1;
-      continue;
-    }
-    last = place.numeral.last;
-    lastLine = place.line;
-    kept.push(place);
-  }
+  const trail = new Trail();
+  places.forEach((place, i) => trail.take(place, places, i));
+  const { kept, steps, breaks } = trail;
   if (steps < FEWEST || steps / (steps + breaks) < SHARE) return null;
   if (upwards) kept.reverse();
   return { by, places: withoutLoners(text, kept), steps, upwards };
+}
+
+/** A series as far as it has been followed. */
+class Trail {
+  readonly kept: Place[] = [];
+  steps = 0;
+  breaks = 0;
+  #last = 0;
+  #line = -1;
+  #lists = 0;
+
+  take(place: Place, places: readonly Place[], i: number): void {
+    const { first, last } = place.numeral;
+    this.#mend(first);
+    if (this.#last > 0 && first === this.#last + 1) this.steps += 1;
+    else if (this.#resumes(places, i)) this.breaks += 1;
+    else if (!this.#begins(place, places[i + 1])) {
+      this.breaks += 1;
+      return;
+    }
+    this.#last = last;
+    this.#line = place.line;
+    this.kept.push(place);
+  }
+
+  /** The place before may be a list, or no range, as the next number shows. */
+  #mend(first: number): void {
+    const before = this.kept.at(-1);
+    if (!before) return;
+    const further = before.more.find((one) => one.last === first - 1);
+    // "8 9 plain" before "10": the numbers that are missing stand behind the one before.
+    if (further && this.#last > 0) {
+      this.kept[this.kept.length - 1] = withList(before, further);
+      this.#last = further.last;
+      this.#lists += 1;
+    } else if (this.#lists > 0 && first === 1 && before.more.length > 0)
+      this.kept[this.kept.length - 1] = withList(before, before.more.at(-1) ?? before.numeral);
+    const { single } = before.numeral;
+    // "Turn one – six dc" before "Turn two": no range.
+    if (single && first === single.first + 1) {
+      this.kept[this.kept.length - 1] = { ...before, numeral: single };
+      this.#last = single.last;
+    }
+  }
+
+  /** Rounds between are told without a number, or in a way that is not seen: the series goes on behind them. */
+  #resumes(places: readonly Place[], i: number): boolean {
+    const first = places[i]?.numeral.first ?? 0;
+    const missing = first - this.#last - 1;
+    return this.#last > 0 && missing > 0 && missing < MOST_MISSING && continues(places, i);
+  }
+
+  /** A series begins with one, or with two: the first round often has no number, "ring of 6" above "2 6 inc". */
+  #begins({ numeral, line }: Place, next: Place | undefined): boolean {
+    const second = numeral.first === 2 && this.#last !== 1 && next?.numeral.first === numeral.last + 1;
+    return (numeral.first === 1 || second) && line !== this.#line;
+  }
 }
 
 /** Without a "1" that nothing goes on from, and behind which no such sign stands as behind the others: "I take worsted". */
@@ -164,44 +190,42 @@ function placesByKey(source: SourceText): Map<string, Place[]> {
     const span = lineSpan(source, line);
     if (span.to - span.from > LONGEST_LINE || count > MOST_NUMERALS) return;
     const start = contentStart(source.text, span.from, span.to);
-    let first = true;
     const numerals = numeralsIn(source.text, { from: start, to: span.to });
-    for (const [i, numeral] of numerals.entries()) {
-      count += 1;
+    count += numerals.length;
+    numerals.forEach((numeral, i) => {
+      if (isMentioned(source.text, start, numeral)) return;
       const place = { line, numeral, start, end: span.to, more: goingOn(source.text, numerals, i) };
-      const { left, right } = sidesOf(source.text, numeral, span);
-      const keys = [`near ${numeral.kind} ${left}|${right}`];
-      if (isMentioned(source.text, start, numeral)) continue;
-      const before = source.text.slice(start, numeral.from);
-      // "2.3": the number of the piece may stand before that of the round.
-      if (first || (before.length <= 6 && !/\p{L}|\s/u.test(before))) {
-        if (before.length <= LONGEST_PREFIX) keys.push(`start ${numeral.kind} ${alike(before)}`);
-      }
-      // "Rd" may stand at the end of the line above.
-      const above = left === '^' && line > 0 ? wordAbove(source, line) : null;
-      const word = above?.word ?? left;
-      // "the second round" is one of a series with "round three".
-      const ranked = rankedIn(source.text, numeral);
-      const leftKey = ranked ? `left ${ranked.word}` : /^\p{L}{2,}$|^[#№]$/u.test(word) ? `left ${word}` : null;
-      if (leftKey) keys.push(leftKey);
-      if (/^[.:)\]|~>=–—»•]$/u.test(right) && begins(source.text, numeral.from, start))
-        keys.push(`right ${numeral.kind} ${right}`);
-      first = false;
-      for (const key of keys) {
-        const begun =
-          key !== leftKey
-            ? null
-            : ranked
-              ? { numeral: ranked.numeral, from: numeral.from }
-              : above && { from: above.from };
-        const one = begun ? { ...place, ...begun } : place;
-        const places = byKey.get(key);
-        if (places) places.push(one);
-        else byKey.set(key, [one]);
-      }
-    }
+      for (const [key, one] of keysOf(source, span, place, i === 0)) byKey.set(key, [...(byKey.get(key) ?? []), one]);
+    });
   });
   return byKey;
+}
+
+/** The families that a numeral may be of, by what stands around it. */
+function* keysOf(source: SourceText, line: Span, place: Place, first: boolean): Iterable<[string, Place]> {
+  const { text } = source;
+  const { numeral, start } = place;
+  const { left, right } = sidesOf(text, numeral, line);
+  yield [`near ${numeral.kind} ${left}|${right}`, place];
+  const before = text.slice(start, numeral.from);
+  // "2.3": the number of the piece may stand before that of the round.
+  const leads = first || (before.length <= 6 && !/\p{L}|\s/u.test(before));
+  if (leads && before.length <= LONGEST_PREFIX) yield [`start ${numeral.kind} ${alike(before)}`, place];
+  const called = calledIn(source, place, left);
+  if (called) yield called;
+  if (/^[.:)\]|~>=–—»•]$/u.test(right) && begins(text, numeral.from, start))
+    yield [`right ${numeral.kind} ${right}`, place];
+}
+
+/** By the word beside it: "round five", "the second round", or "Rd" at the end of the line above. */
+function calledIn(source: SourceText, place: Place, left: string): [string, Place] | null {
+  const { numeral, line } = place;
+  const ranked = rankedIn(source.text, numeral);
+  if (ranked) return [`left ${ranked.word}`, { ...place, numeral: ranked.numeral, from: numeral.from }];
+  const above = left === '^' && line > 0 ? wordAbove(source, line) : null;
+  const word = above?.word ?? left;
+  if (!/^\p{L}{2,}$|^[#№]$/u.test(word)) return null;
+  return [`left ${word}`, above ? { ...place, from: above.from } : place];
 }
 
 /** "under round 16", "at the round 6": a place, and no round to work. */
@@ -239,40 +263,58 @@ function begins(text: string, at: number, start: number): boolean {
 /** Numbers that the series leaves out, and that stand where it would go on in another dress: "II:" behind "I (Denim):". */
 function withGaps(source: SourceText, series: Series): Series {
   if (series.upwards) return series;
-  const kind = series.places[0]?.numeral.kind;
-  const label =
-    series.by === 'left'
-      ? sidesOf(source.text, series.places[0]?.numeral ?? { from: 0, to: 0 }, { from: 0, to: source.text.length }).left
-      : null;
-  const ends = new Set(
-    series.places.map(({ numeral, start, end }) => sidesOf(source.text, numeral, { from: start, to: end }).right),
-  );
+  const isAlike = likeLabelsOf(source, series);
   const filled: Place[] = [];
   series.places.forEach((place, i) => {
-    filled.push(place);
-    let last = place;
     const next = series.places[i + 1];
-    for (let line = place.line; line <= Math.min(next?.line ?? place.line + 6, place.line + 12); line += 1) {
-      const span = lineSpan(source, line);
-      const from = Math.max(last.numeral.to, contentStart(source.text, span.from, span.to));
-      const to = next && next.line === line ? next.numeral.from : span.to;
-      if (to <= from) continue;
-      for (const numeral of numeralsIn(source.text, { from, to })) {
-        if (numeral.kind !== kind || numeral.first !== last.numeral.last + 1) continue;
-        if (next && next.numeral.first === numeral.first) break;
-        const start = contentStart(source.text, span.from, span.to);
-        const { left, right } = sidesOf(source.text, numeral, span);
-        const alikeLabel =
-          label !== null
-            ? left === label
-            : begins(source.text, numeral.from, start) && ends.has(right) && right !== 'w';
-        if (!alikeLabel) continue;
-        last = { numeral, line, start, end: span.to, more: NONE };
-        filled.push(last);
-      }
+    filled.push(place);
+    const end = Math.min(next?.line ?? place.line + 6, place.line + 12);
+    for (let line = place.line; line <= end; line += 1) {
+      const last = filled.at(-1) ?? place;
+      filled.push(...missingIn(source, line, last, next, isAlike));
     }
   });
   return { ...series, places: filled };
+}
+
+type Likeness = (numeral: Numeral, line: Span, start: number) => boolean;
+
+/** Whether a numeral stands as the labels of a series do. */
+function likeLabelsOf({ text }: SourceText, { by, places }: Series): Likeness {
+  const [first] = places;
+  const label = by === 'left' && first ? sidesOf(text, first.numeral, { from: 0, to: text.length }).left : null;
+  const ends = new Set(places.map(({ numeral, start, end }) => sidesOf(text, numeral, { from: start, to: end }).right));
+  return (numeral, line, start) => {
+    if (numeral.kind !== first?.numeral.kind) return false;
+    const { left, right } = sidesOf(text, numeral, line);
+    if (label !== null) return left === label;
+    return begins(text, numeral.from, start) && ends.has(right) && right !== 'w';
+  };
+}
+
+/** The numbers in a line that go on from a place, up to the next one of its series. */
+function missingIn(
+  source: SourceText,
+  line: number,
+  after: Place,
+  next: Place | undefined,
+  isAlike: Likeness,
+): Place[] {
+  const span = lineSpan(source, line);
+  const start = contentStart(source.text, span.from, span.to);
+  const from = Math.max(after.numeral.to, start);
+  const to = next?.line === line ? next.numeral.from : span.to;
+  const found: Place[] = [];
+  if (to <= from) return found;
+  let { last } = after.numeral;
+  for (const numeral of numeralsIn(source.text, { from, to })) {
+    if (numeral.first !== last + 1) continue;
+    if (next?.numeral.first === numeral.first) break;
+    if (!isAlike(numeral, span, start)) continue;
+    last = numeral.last;
+    found.push({ numeral, line, start, end: span.to, more: NONE });
+  }
+  return found;
 }
 
 /** What stands at the sides of a numeral: the word or sign before it, and the sign behind it. */

@@ -1,0 +1,697 @@
+import { once, type Amount, type Step, type Work } from '../../pattern/instruction.js';
+import type { Span } from '../../text/source.js';
+import type { Chooser } from './choices.js';
+import { spanOf, type Item } from './items.js';
+import { Line } from './line.js';
+import { isSingle, Row, type Target } from './row.js';
+import { alone, EDGE, everyNth, FAILS, FILL, group, isFabric, numberIn, often, repeated, work } from './shapes.js';
+
+interface Told {
+  readonly value: number;
+  readonly span: Span;
+}
+
+/** What one run through the items has come to. */
+export interface Taken {
+  readonly steps: readonly Step[];
+  readonly stated: Told | null;
+  /** "four rounds of that" */
+  readonly rounds: Told | null;
+  readonly passed: readonly Span[];
+  readonly talk: number;
+}
+
+type Shape = Pick<Work, 'stitch' | 'per' | 'over'>;
+/** One of whatever the round is worked in. */
+const PLAIN: Shape = { stitch: null, per: 1, over: 1 };
+const CHAIN: Shape = { stitch: 'chain', per: 1, over: 1 };
+const DEEPEST = 8;
+/** What words before a colon may be that say nothing of what is done. */
+const LEADS: ReadonlySet<Item['is']> = new Set(['word', 'last', 'next', 'in', 'number', 'more', 'rounds']);
+/** What a list of things that go into one stitch is made of. */
+const LISTED: ReadonlySet<Item['is']> = new Set(['tool', 'chain', 'number', 'break', 'and']);
+
+/** A stitch while it is being taken: what it is, and how many of it, as far as that is known. */
+interface Stitch {
+  readonly at: number;
+  readonly start: number;
+  readonly before: number | null;
+  readonly shape: Shape;
+}
+
+/** One run through the items, with one way chosen wherever several are open. */
+export class Taking {
+  readonly #text: string;
+  readonly #items: readonly Item[];
+  readonly #row: Row;
+  readonly #chooser: Chooser;
+  /** No stitch is named in the whole instruction but increases and decreases. */
+  readonly #nameless: boolean;
+  #stated: Told | null = null;
+  #rounds: Told | null = null;
+  /** A clause without a figure may say how often. */
+  #idle = false;
+  readonly #passed: Span[] = [];
+  #talk = 0;
+
+  constructor(text: string, items: readonly Item[], chooser: Chooser) {
+    this.#text = text;
+    this.#items = items;
+    this.#row = new Row(text, items);
+    this.#chooser = chooser;
+    this.#nameless = !items.some((item) => item.is === 'tool' && item.stitch !== null && item.per + item.over === 2);
+  }
+
+  /** What the items come to; null where they can't be taken so. */
+  all(): Taken | null {
+    try {
+      const steps = this.#severalInOne() ?? this.#sequence(0, this.#items.length, 0);
+      if (!steps.some(isFabric)) return null;
+      return {
+        steps: this.#toTheEnd(alone(steps)),
+        stated: this.#stated,
+        rounds: this.#rounds,
+        passed: this.#passed,
+        talk: this.#talk,
+      };
+    } catch (error) {
+      if (error === FAILS) return null;
+      throw error;
+    }
+  }
+
+  /** "2 sc, inc": who never says how often may mean to the end. */
+  #toTheEnd(steps: readonly Step[]): readonly Step[] {
+    const first = steps.findIndex(isFabric);
+    const body = steps.slice(first, steps.findLastIndex(isFabric) + 1);
+    const plain = body.every(
+      (step) => step.kind === 'work' && step.amount.kind === 'times' && step.place.kind === 'edge',
+    );
+    const shapes = body.some((step) => step.kind === 'work' && step.per !== step.over);
+    if (!plain || !shapes || body.length < 2 || this.#idle) return steps;
+    if (!this.#chooser.goesSoFar('no word of how often', 'to the end')) return steps;
+    const span = { from: body[0]?.span.from ?? 0, to: body.at(-1)?.span.to ?? 0 };
+    return [...steps.slice(0, first), repeated(body, FILL, span), ...steps.slice(first + body.length)];
+  }
+
+  /** "five petals, each of them in one stitch: sl st, 3 ch, sl st": so many times all that is listed, in one stitch each. */
+  #severalInOne(): Step[] | null {
+    const [first] = this.#items;
+    const colon = this.#items.findIndex((item) => item.is === 'break' && this.#text.charAt(item.from) === ':');
+    const lead = this.#items.slice(0, Math.max(0, colon));
+    const inOne = lead.some((item, i) => item.is === 'in' && numberIn(lead[i + 1]) === 1);
+    if (first?.is !== 'number' || first.ordinal || !inOne || !lead.some(({ is }) => is === 'each')) return null;
+    const listed = this.#items.slice(colon + 1);
+    const members = listed.flatMap((item, i): Work[] => {
+      if (item.is !== 'tool' && item.is !== 'chain') return [];
+      return [work(item.is === 'tool' ? item : CHAIN, often(numberIn(listed[i - 1]) ?? 1), EDGE, item)];
+    });
+    const known = listed.every(({ is }) => LISTED.has(is));
+    if (members.length < 2 || !known) return null;
+    this.#passWords(0, colon);
+    const span = spanOf(this.#items, 0, this.#items.length);
+    return [{ kind: 'group', members, amount: often(first.value), place: EDGE, span }];
+  }
+
+  #sequence(from: number, to: number, depth: number): Step[] {
+    const line = new Line(this.#chooser, depth, to);
+    let i = depth === 0 ? this.#afterLead(from, to) : from;
+    let said: { readonly amount: Amount; readonly from: number } | null = null;
+    while (i < to) {
+      const idle = this.#idleAt(i, line);
+      // "6 times: dc, 2 dc in one": said before what is done.
+      const first: { times: number; next: number } | null =
+        idle === null && said === null && !line.works ? this.#row.timesAt(i) : null;
+      if (first && !this.#row.placedOnly(first.next)) {
+        said = { amount: often(first.times), from: line.length };
+        i = first.next;
+        continue;
+      }
+      const next = idle ?? this.#next(i, line);
+      if (next <= i) throw FAILS;
+      i = next;
+    }
+    if (said) {
+      const steps = line.takeFrom(said.from);
+      if (steps.length === 0) throw FAILS;
+      line.push(repeated(steps, said.amount, spanOf(this.#items, from, to)));
+    }
+    return line.steps;
+  }
+
+  /** Passes a clause that holds neither a figure nor a stitch, which may say to go on so; null where none begins here. */
+  #idleAt(at: number, line: Line): number | null {
+    const end = line.beginsClause && line.works ? this.#row.idleTo(at, line.end) : at;
+    if (end === at) return null;
+    this.#idle = true;
+    if (this.#chooser.choose('words without a figure', ['nothing', 'repeat']) === 'repeat')
+      line.wrap(FILL, spanOf(this.#items, at, end));
+    else this.#talk += this.#passWords(at, end);
+    return end;
+  }
+
+  /** Takes what begins at an item; the index behind it. */
+  #next(at: number, line: Line): number {
+    const item = this.#row.at(at);
+    switch (item?.is) {
+      case 'open':
+        return this.#bracket(at, null, line);
+      case 'chain':
+        return this.#chain(at, null, line);
+      case 'skip':
+        return this.#skip(at, line);
+      case 'tool':
+        return this.#tool(at, null, null, line);
+      case 'number':
+        return this.#number(at, line);
+      case 'total':
+        return this.#total(at);
+      case 'more':
+      case 'times':
+      case 'repeat':
+        return this.#howOften(item, at, line);
+      default:
+        return item ? this.#nextPlace(item, at, line) : at + 1;
+    }
+  }
+
+  /** Takes what begins with words about where, or stands by itself. */
+  #nextPlace(item: Item, at: number, line: Line): number {
+    switch (item.is) {
+      case 'each':
+        // "all six times"
+        return this.#row.timesAt(this.#row.afterWords(at + 1)) ? at + 1 : this.#leading(at, line);
+      case 'in':
+        return this.#in(at, line);
+      case 'around':
+      case 'next':
+      case 'last':
+        return this.#leading(at, line);
+      case 'rounds':
+        return this.#plainRounds(at, line);
+      default:
+        this.#small(item, at, line);
+        return at + 1;
+    }
+  }
+
+  /** What is taken by itself: the end of a clause, a mark of where to work, words without a meaning. */
+  #small(item: Item, at: number, line: Line): void {
+    const span = spanOf(this.#items, at, at + 1);
+    switch (item.is) {
+      case 'break':
+        line.breaks(item.strong);
+        break;
+      case 'and':
+        line.breaks(false);
+        break;
+      case 'loops':
+        line.push({ kind: 'loops', loops: item.loops, span });
+        break;
+      case 'marker':
+        line.push({ kind: item.kind, span });
+        break;
+      case 'ring':
+      case 'other-side':
+        line.push({ kind: item.is, span });
+        break;
+      case 'layers':
+        line.push({ kind: 'flat', span });
+        break;
+      case 'steps':
+        for (const step of item.steps) line.push({ ...step, span });
+        break;
+      case 'word':
+        this.#pass(at);
+        break;
+      default:
+    }
+  }
+
+  /** "5 more times", "×6", "twice in the next", "repeat to the end". */
+  #howOften(item: Item, at: number, line: Line): number {
+    if (item.is === 'times' && item.times !== null) {
+      if (this.#row.placedOnly(at + 1)) return this.#unnamed(at, item.times, line);
+      line.wrap(often(item.times), item);
+      return at + 1;
+    }
+    const found = item.is === 'repeat' ? this.#row.often(at) : this.#row.timesAt(at);
+    if (!found) {
+      if (item.is === 'repeat') throw FAILS;
+      return at + 1;
+    }
+    line.wrap('amount' in found ? found.amount : often(found.times), spanOf(this.#items, at, found.next));
+    return found.next;
+  }
+
+  /** "in the back loops", "into the back link": where, and not how many. */
+  #in(at: number, line: Line): number {
+    const behind = this.#row.afterWords(at + 1);
+    if (this.#row.is(behind, 'stitches') && this.#row.is(behind + 1, 'break')) return behind + 1;
+    const ends = behind >= line.end || this.#row.is(behind, 'break', 'and');
+    // "and on like that to the marker"
+    if (!this.#row.is(behind, 'loops', 'around') && !ends) return this.#leading(at, line);
+    this.#passWords(at + 1, behind);
+    return behind;
+  }
+
+  /** "simply go round", "go round four times": where nothing else is done, a plain round or so many of them. */
+  #plainRounds(at: number, line: Line): number {
+    const times = this.#row.timesAt(at + 1);
+    const next = times?.next ?? at + 1;
+    if (line.works || !(times || this.#ends(next, 'break'))) {
+      this.#pass(at);
+      return at + 1;
+    }
+    const span = spanOf(this.#items, at, next);
+    if (times) this.#rounds = { value: times.times, span };
+    line.push(work(PLAIN, FILL, EDGE, span));
+    return next;
+  }
+
+  #ends(i: number, ...kinds: readonly Item['is'][]): boolean {
+    return i >= this.#items.length || this.#row.is(i, ...kinds);
+  }
+
+  #pass(i: number): void {
+    const item = this.#row.at(i);
+    if (item) this.#passed.push({ from: item.from, to: item.to });
+  }
+
+  /** Passes over the words without a meaning between two items; how many there are. */
+  #passWords(from: number, to: number): number {
+    const before = this.#passed.length;
+    for (let word = from; word < to; word += 1) if (this.#row.is(word, 'word')) this.#pass(word);
+    return this.#passed.length - before;
+  }
+
+  /** "the last one that grows: a dc in each", "next round one sc …": words that nothing is done in. */
+  #afterLead(from: number, to: number): number {
+    const lead = this.#row.is(from, 'in') ? from + 1 : from;
+    if (this.#row.is(lead, 'next') && this.#row.is(lead + 1, 'rounds')) return lead + 2;
+    let i = from;
+    while (i < to && this.#leads(i)) i += 1;
+    const item = this.#row.at(i);
+    const colon = i < to && item?.is === 'break' && this.#text.charAt(item.from) === ':';
+    if (!colon || !this.#items.slice(i, to).some(({ is }) => is === 'tool')) return from;
+    this.#talk += this.#passWords(from, i);
+    return i + 1;
+  }
+
+  #leads(i: number): boolean {
+    const item = this.#row.at(i);
+    if (item === undefined) return false;
+    // "we decrease: (2 sc, 1 dec) six times"
+    const shapes =
+      item.is === 'tool' && item.per + item.over > 2 && item.stitch === null && this.#row.is(i + 1, 'break');
+    return shapes || LEADS.has(item.is);
+  }
+
+  /** A bracket, with how often it is done: before it, or behind it. */
+  #bracket(at: number, before: number | null, line: Line): number {
+    const open = this.#row.at(at);
+    const close = open?.is === 'open' ? open.close : -1;
+    if (close < 0 || line.depth > DEEPEST) throw FAILS;
+    const figure = before === null ? this.#row.figureAlone(at + 1, close) : null;
+    if (figure !== null) return this.#states(figure, at, close + 1);
+    const body = this.#sequence(at + 1, close, line.depth + 1);
+    if (!body.some(isFabric)) {
+      for (const step of body) line.push(step);
+      return close + 1;
+    }
+    if (before === null) return this.#bracketed(at, close, body, line);
+    line.push({ kind: 'repeat', body, amount: often(before), span: spanOf(this.#items, at, close + 1) });
+    return close + 1;
+  }
+
+  /** "(sc, inc) 6 times", "(hdc, dc) in the next st": what stands behind a bracket. */
+  #bracketed(at: number, close: number, body: readonly Step[], line: Line): number {
+    const behind = this.#row.often(this.#row.afterWords(close + 1));
+    const next = behind?.next ?? close + 1;
+    const fabric = body.filter(isFabric);
+    const one = behind ? null : this.#row.target(close + 1);
+    if (one && isSingle(one) && fabric.length > 1) {
+      line.push(group(fabric, spanOf(this.#items, at, close + 1)));
+      return one.next;
+    }
+    line.push({ kind: 'repeat', body, amount: behind?.amount ?? null, span: spanOf(this.#items, at, next) });
+    return next;
+  }
+
+  /** The count of the round; a second one has to be the same. */
+  #states(value: number, from: number, next: number): number {
+    if (this.#stated && this.#stated.value !== value) throw FAILS;
+    this.#stated = { value, span: spanOf(this.#items, from, next) };
+    return next;
+  }
+
+  /** So many of the stitch that the round is of. */
+  #unnamed(at: number, count: number, line: Line): number {
+    const target = this.#row.target(at + 1);
+    for (const step of this.#placed(PLAIN, count, target, spanOf(this.#items, at, target.next))) line.push(step);
+    return target.next;
+  }
+
+  #number(at: number, line: Line): number {
+    const item = this.#row.at(at);
+    if (item?.is !== 'number') throw FAILS;
+    const times = this.#row.timesAt(at);
+    if (times) return this.#soOften(at, times, line);
+    const found = item.ordinal ? null : (this.#told(item.value, at, line) ?? this.#amount(item.value, at, line));
+    return found ?? this.#leading(at, line);
+  }
+
+  /** "6 times", "eight times round". */
+  #soOften(at: number, { times, next }: { times: number; next: number }, line: Line): number {
+    if (!this.#row.is(next, 'rounds')) {
+      line.wrap(often(times), spanOf(this.#items, at, next));
+      return next;
+    }
+    this.#rounds = { value: times, span: spanOf(this.#items, at, next + 1) };
+    return next + 1;
+  }
+
+  /** A figure that tells its own: "one in one", "still 42 sts", "four rounds of that"; null for any other. */
+  #told(value: number, at: number, line: Line): number | null {
+    if (this.#row.placedOnly(at + 1)) return this.#unnamed(at, value, line);
+    const counts = this.#row.is(at + 1, 'stitches') && this.#ends(at + 2, 'break', 'close');
+    if (counts && line.works && this.#stated === null) return this.#states(value, at, at + 2);
+    // "7 lovely boring rounds"
+    const unit = this.#row.afterWords(at + 1);
+    if (!this.#row.is(unit, 'rounds')) return null;
+    this.#rounds = { value, span: spanOf(this.#items, at, unit + 1) };
+    return unit + 1;
+  }
+
+  /** A figure before what there are so many of, or alone; null where words of a place have to be looked at. */
+  #amount(value: number, at: number, line: Line): number | null {
+    const sign = this.#row.at(at + 1);
+    let i = sign?.is === 'times' && sign.times === null ? at + 2 : at + 1;
+    if (this.#row.is(i, 'more')) i += 1;
+    i = this.#row.afterWords(i);
+    return this.#amountOf(value, at, i, line) ?? this.#figure(value, at, i, line);
+  }
+
+  #amountOf(value: number, at: number, i: number, line: Line): number | null {
+    const short = this.#plainAndShaping(at, i, line);
+    if (short !== null) return short;
+    if (this.#row.is(i, 'tool')) return this.#tool(i, value, at, line);
+    if (this.#row.is(i, 'open') && this.#row.figureOf(i) === null) return this.#bracket(i, value, line);
+    if (this.#row.is(i, 'chain')) return this.#chain(i, value, line);
+    // "two together", "2 sts together"
+    const together = this.#row.is(i, 'stitches') ? i + 1 : i;
+    if (!this.#row.is(together, 'together')) return null;
+    line.push(work({ ...PLAIN, over: value }, once, EDGE, spanOf(this.#items, at, together + 1)));
+    return together + 1;
+  }
+
+  /** "a ring, and put six of them in it", "one, and two in the next", "sc + inc, 6", "so 24". */
+  #figure(value: number, at: number, i: number, line: Line): number | null {
+    const span = spanOf(this.#items, at, at + 1);
+    if (this.#nameless && line.length > 0 && line.steps.every(({ kind }) => kind === 'ring')) {
+      line.push(work(PLAIN, often(value), { kind: 'ring' }, span));
+      this.#passWords(at + 1, i);
+      return i;
+    }
+    if (!this.#ends(i, 'break', 'close', 'open', 'and')) return null;
+    const ofNothing = i === at + 1 && this.#nameless && !this.#row.is(at - 1, 'rounds');
+    if (ofNothing && this.#ofNothing(value, span, i, line)) return i;
+    if (line.last === undefined) return null;
+    // The count, or how often what stands before it is done.
+    const counts = value > 1 && (this.#stated === null || this.#stated.value === value);
+    if (counts && this.#chooser.either(['a step', 'the count']) === 'the count') this.#stated = { value, span };
+    else line.countLast(value, span);
+    return i;
+  }
+
+  /**
+   * "one, and two in the next, all the way", "two ones and a two": a figure alone, where the whole instruction names no
+   * stitch. It is so many of them, or several in one where it is one of its kind.
+   * @returns whether it was taken so.
+   */
+  #ofNothing(value: number, span: Span, next: number, line: Line): boolean {
+    // The last figure of all is likelier the count.
+    const ways = next < this.#items.length ? (['stitches', 'other'] as const) : (['other', 'stitches'] as const);
+    if (line.length > 0 && value > 1 && this.#chooser.choose('a figure alone', ways) === 'other') return false;
+    const inOne = /(?<!\p{L})an?\s+$/iu.test(this.#text.slice(Math.max(0, span.from - 4), span.from));
+    line.push(work({ ...PLAIN, per: inOne ? value : 1 }, inOne ? once : often(value), EDGE, span));
+    return true;
+  }
+
+  /** "2 inc 6": two plain ones and an increase, six times, where no plain stitch is named. */
+  #plainAndShaping(at: number, tool: number, line: Line): number | null {
+    const [count, shape, times] = [numberIn(this.#row.at(at)), this.#row.at(tool), numberIn(this.#row.at(tool + 1))];
+    const complete = shape?.is === 'tool' && count !== null && times !== null;
+    if (!this.#nameless || !complete || !this.#ends(tool + 2, 'break', 'close', 'open')) return null;
+    if (this.#chooser.choose('a figure before a shaping', ['of it', 'plain stitches']) === 'of it') return null;
+    line.push(work(PLAIN, often(count), EDGE, spanOf(this.#items, at, at + 1)));
+    line.push(work(shape, once, EDGE, spanOf(this.#items, tool, tool + 1)));
+    line.wrap(often(times), spanOf(this.#items, tool + 1, tool + 2));
+    return tool + 2;
+  }
+
+  /** "makes 18", "= 18": the count. */
+  #total(at: number): number {
+    const i = this.#row.afterWords(at + 1);
+    const value = numberIn(this.#row.at(i));
+    return value === null ? at + 1 : this.#states(value, at, i + 1);
+  }
+
+  #chain(at: number, before: number | null, line: Line): number {
+    const after = before === null ? numberIn(this.#row.at(at + 1)) : null;
+    const next = after === null ? at + 1 : at + 2;
+    line.push({ kind: 'chain', count: before ?? after ?? 1, counts: null, span: spanOf(this.#items, at, next) });
+    return next;
+  }
+
+  #skip(at: number, line: Line): number {
+    const target = this.#row.target(at + 1);
+    const chains = this.#items.slice(at + 1, target.next).some(({ is }) => is === 'chain');
+    const next = Math.max(target.next, at + 1);
+    line.push({
+      kind: 'skip',
+      count: target.count ?? 1,
+      first: target.ranks[0] === 1,
+      ...(chains ? { chains } : {}),
+      span: spanOf(this.#items, at, next),
+    });
+    return next;
+  }
+
+  /** Words of place before the stitch that goes there: "in every stitch 2 sc", "each st. double", "every 3rd st. double". */
+  #leading(at: number, line: Line): number {
+    const target = this.#row.target(at);
+    if (target.next <= at) throw FAILS;
+    let i = this.#row.afterWords(target.next);
+    // "into each st. 1 sc"
+    if (this.#row.is(i, 'break') && this.#row.is(i + 1, 'number', 'tool') && !target.place) i += 1;
+    const behind = this.#row.afterWords(i + 1);
+    const before = this.#row.is(behind, 'tool') ? numberIn(this.#row.at(i)) : null;
+    const tool = before === null ? i : behind;
+    const several = this.#severalInEach(at, tool, target, line);
+    if (several !== null) return several;
+    if (this.#row.is(tool, 'tool')) return this.#tool(tool, before, at, line, target);
+    if (this.#row.is(tool, 'together') && target.ranks.length === 0 && target.count !== null) {
+      line.push(work({ ...PLAIN, over: target.count }, once, EDGE, spanOf(this.#items, at, tool + 1)));
+      return tool + 1;
+    }
+    this.#placeAlone(target, spanOf(this.#items, at, target.next), line);
+    return target.next;
+  }
+
+  /** A place that no stitch stands behind: a ring, a first chain, or all that stands before it to the end. */
+  #placeAlone(target: Target, span: Span, line: Line): void {
+    const { place, around, each, count } = target;
+    if (place?.kind === 'ring') {
+      // "six stitches in the ring"
+      if (count !== null) line.push(work(PLAIN, often(count), place, span));
+    } else if (place?.kind === 'chain-from-hook') line.push({ kind: 'first-chain', k: place.k, span });
+    else if (place) return;
+    else if ((around || each) && count === null && line.works) line.wrap(FILL, span);
+    // "simply go round"
+    else if (around && !each && !line.works) line.push(work(PLAIN, FILL, EDGE, span));
+    else throw FAILS;
+  }
+
+  /** "(into each loop) 1 sl st, 6 ch, 1 sl st": several things that are all done in one stitch, where it is taken so. */
+  #severalInEach(at: number, tool: number, target: Target, line: Line): number | null {
+    if (!target.each || target.count !== null || target.ranks.length > 0) return null;
+    const members = this.#members(tool);
+    if (!members || this.#chooser.choose('in each', ['the first', 'all that follow']) === 'the first') return null;
+    const span = spanOf(this.#items, at, members.next);
+    line.push({ kind: 'group', members: members.works, amount: FILL, place: EDGE, span });
+    return members.next;
+  }
+
+  #members(tool: number): { works: Work[]; next: number } | null {
+    const works: Work[] = [];
+    let i = this.#row.is(tool - 1, 'number') ? tool - 1 : tool;
+    for (;;) {
+      const at = this.#row.is(i, 'number') ? i + 1 : i;
+      const item = this.#row.at(at);
+      if (item?.is !== 'tool' && item?.is !== 'chain') break;
+      const shape = item.is === 'tool' ? item : CHAIN;
+      works.push(work(shape, often(numberIn(this.#row.at(i)) ?? 1), EDGE, spanOf(this.#items, i, at + 1)));
+      i = at + 1;
+      if (!this.#row.is(i, 'break', 'and')) break;
+      i += 1;
+    }
+    const end = this.#row.is(i - 1, 'break', 'and') ? i - 1 : i;
+    return works.length > 1 ? { works, next: end } : null;
+  }
+
+  /** A stitch with how many, and where they go. */
+  #tool(at: number, before: number | null, start: number | null, line: Line, leading?: Target): number {
+    const tool = this.#row.at(at);
+    if (tool?.is !== 'tool') throw FAILS;
+    // "double it": two in each, and no taller stitch.
+    const doubles =
+      /^double$/i.test(this.#text.slice(tool.from, tool.to)) && this.#chooser.goesSoFar('double', 'two in each');
+    const one: Stitch = { at, start: start ?? at, before, shape: doubles ? { ...PLAIN, per: 2 } : tool };
+    return before === null
+      ? this.#uncounted(one, tool.stitch, line, leading)
+      : (this.#joined(one, tool.stitch, line) ?? this.#place(one, before, at + 1, line, leading));
+  }
+
+  /** A stitch without a figure before it. */
+  #uncounted(one: Stitch, stitch: Work['stitch'], line: Line, leading?: Target): number {
+    const { at } = one;
+    if (stitch === 'slip' && line.last?.kind === 'chain') return this.#closing(at, line);
+    const other = leading ? null : (this.#spokenOf(at, line) ?? this.#signed(one, line));
+    if (other !== null) return other;
+    const { after, next } = this.#after(at + 1);
+    // "sc 2 together"
+    if (after === null || !this.#row.is(next, 'together')) return this.#place(one, after, next, line, leading);
+    line.push(work({ stitch, per: 1, over: after }, once, EDGE, spanOf(this.#items, at, next + 1)));
+    return next + 1;
+  }
+
+  /** "2 sc together": as one. */
+  #joined({ at, start, before }: Stitch, stitch: Work['stitch'], line: Line): number | null {
+    const behind = this.#row.afterWords(at + 1);
+    if (before === null || !this.#row.is(behind, 'together')) return null;
+    this.#passWords(at + 1, behind);
+    line.push(work({ stitch, per: 1, over: before }, once, EDGE, spanOf(this.#items, start, behind + 1)));
+    return behind + 1;
+  }
+
+  /** "…, the inc sits in the middle": a clause that speaks of a stitch, where it is taken so. */
+  #spokenOf(at: number, line: Line): number | null {
+    if (!this.#row.is(at + 1, 'word') || !line.works) return null;
+    if (this.#chooser.either(['works', 'speaks']) === 'works') return null;
+    let end = at;
+    while (this.#row.at(end) && !this.#row.is(end, 'break', 'open', 'close')) end += 1;
+    this.#passWords(at, end);
+    return end;
+  }
+
+  /** "dc inc ×6": the sign may be of all that stands before it. */
+  #signed({ at, shape }: Stitch, line: Line): number | null {
+    const signed = line.works ? this.#row.signed(at + 1) : null;
+    if (!signed) return null;
+    line.push(work(shape, once, EDGE, spanOf(this.#items, at, at + 1)));
+    line.wrap(often(signed.times), spanOf(this.#items, at, signed.next));
+    return signed.next;
+  }
+
+  /** How many of a stitch the words behind it say: "sc 6", "sc ×6", "dc twice in the next". */
+  #after(i: number): { after: number | null; next: number } {
+    const named = this.#row.at(i);
+    if (named?.is !== 'times') return this.#figureAfter(i, i);
+    if (named.times === null) return this.#figureAfter(i, named.sign ? i + 1 : i);
+    const twice = named.times === 1 || this.#row.is(i + 1, 'in', 'each', 'next');
+    return twice ? { after: named.times, next: i + 1 } : { after: null, next: i };
+  }
+
+  #figureAfter(i: number, figure: number): { after: number | null; next: number } {
+    const number = this.#row.at(figure);
+    if (number?.is !== 'number' || number.ordinal) return { after: null, next: i };
+    const takes = this.#row.is(figure + 1, 'together') || figure > i || number.glued || this.#isOf(i);
+    return takes ? { after: number.value, next: figure + 1 } : { after: null, next: i };
+  }
+
+  /** Whether a figure is of the stitch before it: "sc 2 inc" leaves that open. */
+  #isOf(figure: number): boolean {
+    if (this.#row.is(figure + 1, 'tool'))
+      return this.#chooser.choose('a figure between', ['of what follows', 'of what is before']) === 'of what is before';
+    return !this.#row.timesAt(figure) && !this.#row.is(figure + 1, 'open', 'times', 'chain');
+  }
+
+  /** Puts so many of a stitch where the words say. */
+  #place({ start, shape }: Stitch, count: number | null, i: number, line: Line, leading?: Target): number {
+    const target = leading ?? this.#row.target(i);
+    const next = leading ? i : Math.max(target.next, i);
+    const span = spanOf(this.#items, start, next);
+    // "sc inc all": the last step, or all of them.
+    const whole = !leading && isWhole(target) && !this.#row.is(next - 1, 'stitches') && line.works;
+    if (whole && this.#chooser.choose('all round', ['the last step', 'all steps']) === 'all steps') {
+      line.push(work(shape, often(count ?? 1), EDGE, span));
+      line.wrap(FILL, span);
+      return next;
+    }
+    const source = target.count === null ? null : this.#row.source(next);
+    for (const step of this.#placed(shape, count, target, span))
+      line.push(step.kind === 'work' && source ? { ...step, source: source.name } : step);
+    return source?.next ?? next;
+  }
+
+  /** "ch 12, sl st to the first ch to close the ring": the words up to the end of the clause. */
+  #closing(at: number, line: Line): number {
+    let next = at + 1;
+    while (this.#row.at(next) && !this.#row.is(next, 'break', 'close', 'open', 'tool')) next += 1;
+    line.push({ kind: 'join', span: spanOf(this.#items, at, next) });
+    return next;
+  }
+
+  #placed(tool: Shape, count: number | null, target: Target, span: Span): Step[] {
+    const inOne = tool.per === 1 && tool.over === 1 && count !== null && count > 1;
+    const perEach = inOne ? { ...tool, per: count } : tool;
+    const { place, ranks, each, around, count: stitches } = target;
+    if (place) return [this.#inPlace(tool, perEach, count, target, span)];
+    const [nth, second] = ranks;
+    if (each && nth !== undefined && nth > 1) return [everyNth(perEach, nth, second, span)];
+    if (around || (each && stitches === null)) return [this.#allAround(tool, perEach, count, target, span)];
+    if (stitches !== null && isPlaced(target)) return [this.#inSoMany(tool, perEach, stitches, each, span)];
+    return [single(tool, perEach, count, target, span)];
+  }
+
+  #inPlace(tool: Shape, perEach: Shape, count: number | null, { place, count: stitches }: Target, span: Span): Step {
+    if (place?.kind === 'ring' || place?.kind === 'both-layers')
+      return work(tool, often(count ?? stitches ?? 1), place, span);
+    // "3 sc in the last ch": all of them in one.
+    return work(perEach, once, place ?? EDGE, span);
+  }
+
+  #allAround(tool: Shape, perEach: Shape, count: number | null, { each, count: stitches }: Target, span: Span): Step {
+    if (each || stitches !== null || count === null || perEach === tool) return work(perEach, FILL, EDGE, span);
+    const way = this.#chooser.choose('around', ['so many', 'so many in each']);
+    return work(tool, way === 'so many in each' ? FILL : often(count), EDGE, span);
+  }
+
+  #inSoMany(tool: Shape, perEach: Shape, stitches: number, each: boolean, span: Span): Step {
+    if (stitches === 1) return work(perEach, once, EDGE, span);
+    const inEach =
+      perEach === tool ||
+      each ||
+      this.#chooser.choose('in the next', ['so many in each', 'one in each']) === 'so many in each';
+    return work(inEach ? perEach : tool, often(stitches), EDGE, span);
+  }
+}
+
+/** "all", "around", and nothing else about a place. */
+function isWhole({ each, around, count, ranks, place }: Target): boolean {
+  return (each || around) && count === null && ranks.length === 0 && place === null;
+}
+
+/** "in", "each", "next": so many stitches are worked into. */
+function isPlaced({ each, inside, next1 }: Target): boolean {
+  return each || inside || next1;
+}
+
+/** "in the same st", "in the next": all of it in one; without such words so many beside each other. */
+function single(tool: Shape, perEach: Shape, count: number | null, target: Target, span: Span): Step {
+  if (target.same) return work(perEach, once, { kind: 'same' }, span);
+  if (target.next1 || target.last || target.ranks.length > 0) return work(perEach, once, EDGE, span);
+  const bare = count === null ? { bare: true as const } : {};
+  return { ...work(tool, often(count ?? 1), EDGE, span), ...bare };
+}
