@@ -195,7 +195,11 @@ function placesByKey(source: SourceText): Map<string, Place[]> {
     numerals.forEach((numeral, i) => {
       if (isMentioned(source.text, start, numeral)) return;
       const place = { line, numeral, start, end: span.to, more: goingOn(source.text, numerals, i) };
-      for (const [key, one] of keysOf(source, span, place, i === 0)) byKey.set(key, [...(byKey.get(key) ?? []), one]);
+      for (const [key, one] of keysOf(source, span, place, i === 0)) {
+        const places = byKey.get(key);
+        if (places) places.push(one);
+        else byKey.set(key, [one]);
+      }
     });
   });
   return byKey;

@@ -63,27 +63,49 @@ export function unnumberedIn(source: SourceText, lexicon: Lexicon, stretches = l
   if (source.lineStarts.length > MOST_LINES) return [];
   const found: Unnumbered[] = [];
   let number = 0;
-  stretches.forEach(({ line, ...span }) => {
-    const text = source.text.slice(span.from, Math.min(span.to, span.from + 400));
-    if (text.trim() === '') return;
-    const tokens = tokenize(text, { from: 0, to: text.length }, 200, lexicon.alphabet);
-    const meanings = tokens.map((_token, i) => lexicon.at(tokens, i)?.meaning.is);
-    const figures = tokens.some(({ kind }) => kind === 'number');
-    const works =
-      GO_ROUND.test(text) ||
-      meanings.some((meaning) => meaning !== undefined && (CROCHET.has(meaning) || (figures && PLACES.has(meaning))));
-    const starts = works && meanings.includes('magic-ring');
-    const refers = ALIKE.test(text) && (SO_MANY.test(text) || NUMBERED.test(text));
-    if (starts || (!works && headingByLook(text.trim()))) number = 0;
-    if (/=(?!\s*\d{1,4}\s*(?:sts?|stitches)?\W*$)|\?/.test(text) || !(works ? figures || starts : refers)) return;
-    const lead = text.length - text.trimStart().length;
-    const words = { from: span.from + lead, to: span.to };
+  for (const { line, from, to } of stretches) {
+    const text = source.text.slice(from, Math.min(to, from + LONGEST));
+    if (text.trim() === '') continue;
+    const looks = lookAt(text, lexicon);
+    if (looks.starts || (!looks.works && headingByLook(text.trim()))) number = 0;
+    if (EXPLAINS.test(text) || !(looks.works ? looks.figures || looks.starts : looks.refers)) continue;
+    const words = { from: from + text.length - text.trimStart().length, to };
     const numbers = FLAT.test(text) ? [] : numbersOf(text, number + 1);
     number = numbers.at(-1) ?? number;
-    const stands = starts || refers || tellsCount(text, lexicon) || (works && isAllCrochet(tokens, lexicon));
-    found.push({ label: labelOf(words.from, numbers), line, words, stands });
-  });
+    found.push({ label: labelOf(words.from, numbers), line, words, stands: stands(text, lexicon, looks) });
+  }
   return found.length < FEWEST ? [] : found;
+}
+
+const LONGEST = 400;
+/** "inc = 2 sc in one", "wait, is that 2 sc?": no round; "inc x6 = 12" may be one. */
+const EXPLAINS = /=(?!\s*\d{1,4}\s*(?:sts?|stitches)?\W*$)|\?/;
+
+/** What a line shows at first sight. */
+interface Looks {
+  readonly tokens: readonly Token[];
+  readonly figures: boolean;
+  /** It tells stitches. */
+  readonly works: boolean;
+  /** It begins a piece in a ring. */
+  readonly starts: boolean;
+  /** It says that it is like other rounds. */
+  readonly refers: boolean;
+}
+
+function lookAt(text: string, lexicon: Lexicon): Looks {
+  const tokens = tokenize(text, { from: 0, to: text.length }, 200, lexicon.alphabet);
+  const meanings = new Set(tokens.map((_, i) => lexicon.at(tokens, i)?.meaning.is ?? 'nothing'));
+  const figures = tokens.some(({ kind }) => kind === 'number');
+  const holds = (some: ReadonlySet<string>) => [...meanings].some((meaning) => some.has(meaning));
+  const works = GO_ROUND.test(text) || holds(CROCHET) || (figures && holds(PLACES));
+  const refers = ALIKE.test(text) && (SO_MANY.test(text) || NUMBERED.test(text));
+  return { tokens, figures, works, starts: works && meanings.has('magic-ring'), refers };
+}
+
+/** Whether a line is a round also where no count is found in it. */
+function stands(text: string, lexicon: Lexicon, { tokens, works, starts, refers }: Looks): boolean {
+  return starts || refers || tellsCount(text, lexicon) || (works && isAllCrochet(tokens, lexicon));
 }
 
 /**
@@ -101,18 +123,24 @@ function tellsCount(text: string, lexicon: Lexicon): boolean {
   });
 }
 
+/** Whether the last figure is of nothing that stands before it, and nothing of crochet comes after it. */
 function endsOnCount(tokens: readonly Token[], lexicon: Lexicon): boolean {
   const last = tokens.findLastIndex(({ kind }) => kind === 'number');
   if (last <= 0 || (tokens[last]?.value ?? 0) < LEAST_COUNT) return false;
-  let before: string | null = null;
+  const before = meaningsIn(tokens.slice(0, last), lexicon).at(-1) ?? 'nothing';
+  const after = meaningsIn(tokens.slice(last + 1), lexicon);
+  return !after.some((meaning) => TELLS.has(meaning)) && (before === 'around' || !TELLS.has(before));
+}
+
+/** What the words and phrases mean, one after the other. */
+function meaningsIn(tokens: readonly Token[], lexicon: Lexicon): string[] {
+  const meanings: string[] = [];
   for (let i = 0; i < tokens.length;) {
-    const lexeme = i === last ? null : lexicon.at(tokens, i);
-    const meaning = lexeme?.meaning.is ?? 'nothing';
-    if (i < last) before = meaning;
-    else if (i > last && TELLS.has(meaning)) return false;
+    const lexeme = lexicon.at(tokens, i);
+    meanings.push(lexeme?.meaning.is ?? 'nothing');
     i += lexeme?.length ?? 1;
   }
-  return before === 'around' || !TELLS.has(before ?? 'nothing');
+  return meanings;
 }
 
 /** "24sc", "(sc, inc) x6": a line that holds nothing but crochet. */
@@ -146,11 +174,13 @@ function numbersOf(text: string, first: number): number[] {
     return range(from, Number(named[2] ?? from));
   }
   const begun = FIRST.exec(text)?.[1];
-  if (begun !== undefined && ALIKE.test(text))
-    return range(1, numeralsIn(begun, { from: 0, to: begun.length })[0]?.first ?? 1);
+  if (begun !== undefined && ALIKE.test(text)) return range(1, valueOf(begun));
   const many = (SO_MANY.exec(text) ?? GO_ROUND.exec(text) ?? ROUND_SO_OFTEN.exec(text))?.[1];
-  const count = many === undefined ? 1 : (numeralsIn(many, { from: 0, to: many.length })[0]?.first ?? 1);
-  return range(first, first + count - 1);
+  return range(first, first + (many === undefined ? 1 : valueOf(many)) - 1);
+}
+
+function valueOf(written: string): number {
+  return numeralsIn(written, { from: 0, to: written.length })[0]?.first ?? 1;
 }
 
 /** "then 8 plain rounds": how many rounds a line speaks of; 0 where it speaks of none. */

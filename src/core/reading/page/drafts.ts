@@ -1,0 +1,145 @@
+import { lineSpan, type SourceText, type Span } from '../../text/source.js';
+import type { Label } from '../labels.js';
+import { tokenize } from '../lexer.js';
+import type { Lexicon } from '../lexicon.js';
+import { extent, type Layout } from './extent.js';
+import { endSign, labelAt, labelled } from './labelled.js';
+import { alike, type Place, type Series } from './series.js';
+import { countOfRounds } from './unlabelled.js';
+
+/** So great a share of the labels is most of them; in running text so many of them stand in the middle of a line. */
+const MOST = 0.6;
+const IN_LINE = 0.15;
+
+/** A unit before it is known which of its figures is the count. */
+export interface Draft {
+  readonly label: Label;
+  readonly line: number;
+  /** All its figures are of the instruction. */
+  readonly uncounted?: true;
+  /** Its words, without the label: before it, where the label stands behind, and from there on. */
+  readonly words: readonly Span[];
+}
+
+/** The units of a series, before it is known which of their figures are counts. */
+export function draftsOf(source: SourceText, lexicon: Lexicon, series: Series): Draft[] {
+  const { places, by, upwards } = series;
+  const sign = endSign(source, lexicon, places);
+  const labels = places.map((place) => labelAt(source, lexicon, place, by === 'start', sign));
+  const behind = standsBehind(source.text, places, labels);
+  const layout = layoutOf(source.text, places, labels, behind);
+  return places.flatMap((place, i): Draft[] => {
+    const [before, label] = [labels[i - 1], labels[i]];
+    if (!label) return [];
+    const limit = (upwards ? undefined : labels[i + 1])?.span.from ?? source.text.length;
+    const alone = places[i - 1]?.line !== place.line;
+    const words = wordsOf(source, lexicon, { place, label, limit, alone, behind, layout });
+    const between = spokenOf(source, before, label, place.line);
+    const first = label.from === 2 && before?.to !== 1 ? firstBefore(source, lexicon, label, place) : null;
+    return [...(first ? [first] : []), ...(between ? [between] : []), { label, line: place.line, words }];
+  });
+}
+
+function layoutOf(text: string, places: readonly Place[], labels: readonly Label[], behind: boolean): Layout {
+  const inLine = places.filter(({ numeral, start }, i) =>
+    /\p{L}/u.test(text.slice(start, Math.min(numeral.from, labels[i]?.span.from ?? start))),
+  ).length;
+  const flows = !behind && inLine >= Math.max(2, places.length * IN_LINE) && !hasPrefix(text, places);
+  const empty = places.filter(({ end }, i) => text.slice(labels[i]?.span.to ?? end, end).trim() === '').length;
+  return { flows, bare: empty > places.length * MOST };
+}
+
+interface Around {
+  readonly place: Place;
+  readonly label: Label;
+  readonly limit: number;
+  /** No other label stands before it in its line. */
+  readonly alone: boolean;
+  readonly behind: boolean;
+  readonly layout: Layout;
+}
+
+/** The words of a unit: before its label, where that stands behind them or in the middle, and from the label on. */
+function wordsOf(source: SourceText, lexicon: Lexicon, { place, label, limit, alone, behind, layout }: Around): Span[] {
+  const { from, to: labelEnd } = label.span;
+  const before = behind || (from > place.start && alone && !layout.flows) ? [{ from: place.start, to: from }] : [];
+  if (behind) return [...before, { from: labelEnd, to: place.end }];
+  const lineEnd = Math.min(place.end, limit > labelEnd ? limit : place.end);
+  const end = extent(source, lexicon, { from: labelEnd, to: lineEnd }, place.line, limit, layout);
+  return [...before, { from: labelEnd, to: layout.flows ? end - leadsOn(source.text, labelEnd, end) : end }];
+}
+
+/** "then 8 plain rounds" between 5 and 14: the rounds that are missing, told in a line of their own. */
+function spokenOf(source: SourceText, before: Label | undefined, label: Label, line: number): Draft | null {
+  const missing = before && label.from > before.to + 1 ? label.from - before.to - 1 : 0;
+  if (!before || missing === 0) return null;
+  for (let above = line - 1; above > Math.max(0, line - 4); above -= 1) {
+    const { from, to } = lineSpan(source, above);
+    if (from < before.span.to) break;
+    const words = source.text.slice(from, to);
+    if (countOfRounds(words) !== missing) continue;
+    const start = from + words.length - words.trimStart().length;
+    const numeral = { first: before.to + 1, last: label.from - 1 };
+    const text = numeral.first === numeral.last ? String(numeral.first) : `${numeral.first}–${numeral.last}`;
+    return {
+      label: labelled(text, numeral, { from: start, to: start }, false),
+      line: above,
+      words: [{ from: start, to }],
+      uncounted: true,
+    };
+  }
+  return null;
+}
+
+/** The round without a number before the second one, in its line or right above: it begins in a ring. */
+function firstBefore(source: SourceText, lexicon: Lexicon, label: Label, place: Place): Draft | null {
+  const { text } = source;
+  for (let line = place.line; line >= Math.max(0, place.line - 2); line -= 1) {
+    const span = lineSpan(source, line);
+    const end = line === place.line ? label.span.from : span.to;
+    const to = end - leadsOn(text, span.from, end);
+    const words = text.slice(span.from, to);
+    if (words.trim() === '') continue;
+    const tokens = tokenize(words, { from: 0, to: words.length }, 60, lexicon.alphabet);
+    const ring = tokens.findIndex((_, i) => lexicon.at(tokens, i)?.meaning.is === 'magic-ring');
+    if (ring < 0 || !tokens.some(({ kind }) => kind === 'number')) return null;
+    // "Body, black. Ring with 6": the name of the piece may stand before it.
+    const name = /^[^.:]{3,40}[.:]\s+/u.exec(words.slice(0, tokens[ring]?.from))?.[0].length ?? 0;
+    const from = span.from + (name > 0 ? name : words.length - words.trimStart().length);
+    return {
+      label: labelled('1', { first: 1, last: 1 }, { from, to: from }, false),
+      line,
+      words: [{ from, to }],
+      uncounted: true,
+    };
+  }
+  return null;
+}
+
+/** Words at the end of a round in running text that belong to the next: "… for 24. In round five". */
+const LEADS_ON = /[\s,;]*(?<!\p{L})(?:and|in|then|now|for)(?:\s+(?:and|in|then|now|for))?\s*$/iu;
+
+/** How much of the end of a stretch leads on to the next. */
+function leadsOn(text: string, from: number, to: number): number {
+  return LEADS_ON.exec(text.slice(Math.max(from, to - 24), to))?.[0].length ?? 0;
+}
+
+/** Whether the same words and signs stand before most labels: those are of the label, or of the count before it. */
+function hasPrefix(text: string, places: readonly Place[]): boolean {
+  const prefixes = new Map<string, number>();
+  for (const { start, numeral } of places) {
+    const prefix = alike(text.slice(start, numeral.from));
+    prefixes.set(prefix, (prefixes.get(prefix) ?? 0) + 1);
+  }
+  return Math.max(...prefixes.values()) > places.length * MOST;
+}
+
+/** Whether the labels stand behind their instructions. */
+function standsBehind(text: string, places: readonly Place[], labels: readonly Label[]): boolean {
+  const letters = (from: number, to: number) => text.slice(from, Math.max(from, to)).match(/\p{L}/gu)?.length ?? 0;
+  const behind = places.filter(({ start, end }, i) => {
+    const span = labels[i]?.span;
+    return span && letters(start, span.from) > letters(span.to, end) + 2;
+  });
+  return behind.length > places.length * MOST;
+}

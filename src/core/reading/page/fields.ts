@@ -1,0 +1,201 @@
+import type { SourceText, Span } from '../../text/source.js';
+import { tokenize } from '../lexer.js';
+import type { Lexicon, Meaning } from '../lexicon.js';
+import type { Draft } from './drafts.js';
+import { meaningOf } from './labelled.js';
+import { numeralsIn, type Numeral } from './numerals.js';
+import { piecesOf, sidesOf } from './series.js';
+import type { Unit } from './unit.js';
+
+const FEWEST = 3;
+/** A count field is sought where so great a share of the units has a figure in it. */
+const COUNTED = 0.3;
+
+/** Where a hand writes its counts: beside what words and signs. */
+export interface CountField {
+  readonly key: string;
+  readonly left: readonly string[];
+  readonly right: readonly string[];
+}
+
+interface Found {
+  readonly draft: Draft;
+  readonly words: Span;
+  readonly figure: Numeral;
+}
+
+/** Where the units have a figure beside the same word or sign; the commonest first, of these the last in the unit. */
+export function countFields({ text }: SourceText, lexicon: Lexicon, drafts: readonly Draft[]): CountField[] {
+  const found = new Map<string, { units: number; offset: number; examples: Found[] }>();
+  for (const draft of drafts) {
+    const seen = new Set<string>();
+    for (const one of figuresIn(text, lexicon, draft))
+      for (const key of keysOf(text, one)) {
+        if (seen.has(key)) continue;
+        seen.add(key);
+        const field = found.get(key) ?? { units: 0, offset: 0, examples: [] };
+        field.units += 1;
+        field.offset += (one.figure.from - one.words.from) / Math.max(1, one.words.to - one.words.from);
+        field.examples.push(one);
+        found.set(key, field);
+      }
+  }
+  const enough = Math.max(FEWEST, drafts.length * COUNTED);
+  return [...found]
+    .filter(
+      ([, { units, examples }]) => units >= enough && new Set(examples.map(({ figure }) => figure.first)).size > 1,
+    )
+    .sort(([, a], [, b]) => b.units - a.units || b.offset / b.units - a.offset / a.units)
+    .map(([key, { examples }]) => ({ key, ...surroundings(text, examples) }));
+}
+
+/** By what a figure is known: what stands on both of its sides, or where nothing but signs comes after it, those. */
+function keysOf(text: string, { figure, words }: Found): string[] {
+  const { left, right } = sidesOf(text, figure, words);
+  const behind = text.slice(figure.to, words.to).trim();
+  return [`${left}|${right}`, ...(behind.length <= 3 && !/[\p{L}\d]/u.test(behind) ? [`last ${behind}`] : [])];
+}
+
+/** Single figures of a unit that belong to no stitch and to no repeat: those are of the instruction. */
+function figuresIn(text: string, lexicon: Lexicon, draft: Draft, least = 2): Found[] {
+  return draft.words.flatMap((words) =>
+    numeralsIn(text, words)
+      .filter(
+        (figure) =>
+          (figure.kind === 'figure' || figure.kind === 'word') &&
+          figure.first === figure.last &&
+          figure.first >= least &&
+          (endsUnit(text, words, figure) || isNoAmount(text, lexicon, words, figure)),
+      )
+      .map((figure) => ({ draft, words, figure })),
+  );
+}
+
+/**
+ * "sc 6", "6 sc", "inc x 6", "6 times": what makes a figure beside it an amount. A count that was taken from an instruction
+ * would leave one that fills any edge. Behind "around" or a column of spaces it may be the count.
+ */
+const AMOUNTS: ReadonlySet<Meaning['is']> = new Set(['stitch', 'shaping', 'increase', 'decrease', 'skip', 'times']);
+/** What an instruction is known by. */
+const CROCHET: ReadonlySet<Meaning['is']> = new Set([...AMOUNTS, 'magic-ring', 'together', 'steps']);
+
+function isNoAmount(text: string, lexicon: Lexicon, words: Span, { from, to }: Span): boolean {
+  // In "4x 16" the sign is of the figure before it.
+  const before =
+    /(?<!\d)(?:\p{L}+|[x×*])[ \t]?$/iu.exec(text.slice(Math.max(words.from, from - 24), from))?.[0].trim() ?? '';
+  const after = piecesOf(text.slice(to, Math.min(words.to, to + 24)))[0] ?? '';
+  return [before, after].every((word) => {
+    const meaning = meaningOf(lexicon, word);
+    return meaning === undefined || !AMOUNTS.has(meaning);
+  });
+}
+
+/** "[2 sc, inc] 6 times. 24 sc.": a figure and its stitch, behind a sentence of the instruction, and nothing more. */
+function endsUnit(text: string, words: Span, { from, to }: Span): boolean {
+  if (!/^[ \t]?\p{L}+[.!]?\s*$/u.test(text.slice(to, Math.min(words.to, to + 40)))) return false;
+  const before = text.slice(Math.max(words.from, from - 160), from).trimEnd();
+  return /[.;|=–—)\]]$/u.test(before) && /\p{L}/u.test(before);
+}
+
+const LONGEST_SIDE = 48;
+
+/** The words and signs that stand on both sides of a figure in all of its units. */
+function surroundings(text: string, examples: readonly Found[]): { left: string[]; right: string[] } {
+  const sides = examples.map(({ words, figure }) => ({
+    left: piecesOf(text.slice(Math.max(words.from, figure.from - LONGEST_SIDE), figure.from)).reverse(),
+    right: piecesOf(text.slice(figure.to, Math.min(words.to, figure.to + LONGEST_SIDE))),
+  }));
+  const common = (side: 'left' | 'right'): string[] => {
+    const first = sides[0]?.[side] ?? [];
+    const differs = first.findIndex((piece, i) => sides.some((other) => other[side][i] !== piece));
+    return differs < 0 ? first : first.slice(0, differs);
+  };
+  return { left: common('left'), right: common('right') };
+}
+
+/** A unit with the figure in a field for its count. */
+export function unitOf({ text }: SourceText, lexicon: Lexicon, draft: Draft, field: CountField | null): Unit {
+  const { label, words } = draft;
+  const found =
+    field && !draft.uncounted
+      ? figuresIn(text, lexicon, draft, 1).findLast((one) => keysOf(text, one).includes(field.key))
+      : undefined;
+  const count = found && field ? countSpan(text, lexicon, found, field) : null;
+  const body = instructionIn(text, lexicon, words, count);
+  return {
+    label: { ...label, bodyFrom: body.from },
+    body,
+    stated: found ? { value: found.figure.first, span: { from: found.figure.from, to: found.figure.to } } : null,
+    span: {
+      from: Math.min(label.span.from, ...words.map(({ from }) => from)),
+      to: Math.max(label.span.to, ...words.map(({ to }) => to)),
+    },
+  };
+}
+
+/** A count with the words and signs that always stand around it, as far as they mean nothing else. */
+function countSpan(text: string, lexicon: Lexicon, { words, figure }: Found, field: CountField): Span {
+  let { from, to } = figure;
+  if (endsUnit(text, words, figure)) return { from, to: words.to };
+  const all = text.slice(words.from, words.to).toLowerCase();
+  for (const piece of field.left) {
+    const at = means(lexicon, piece) ? -1 : all.lastIndexOf(piece, from - words.from - 1);
+    if (at < 0) break;
+    from = words.from + at;
+  }
+  for (const piece of field.right) {
+    const at = means(lexicon, piece) ? -1 : all.indexOf(piece, to - words.from);
+    if (at < 0) break;
+    to = words.from + at + piece.length;
+  }
+  return { from, to };
+}
+
+/** Whether a word says something of stitches; one that only counts them does not. */
+function means(lexicon: Lexicon, piece: string): boolean {
+  const found = meaningOf(lexicon, piece);
+  return found !== undefined && !['total', 'more', 'and', 'stitch-word', 'turn'].includes(found);
+}
+
+/** What is left of the words of a unit without its count: the piece with most crochet in it, without signs at its ends. */
+function instructionIn(text: string, lexicon: Lexicon, words: readonly Span[], count: Span | null): Span {
+  const last = words.at(-1) ?? { from: 0, to: 0 };
+  let best = { from: last.from, to: last.from, weight: -1 };
+  for (const one of words) {
+    const inside = count && count.from >= one.from && count.to <= one.to ? count : null;
+    const pieces = inside
+      ? [
+          { from: one.from, to: inside.from },
+          { from: inside.to, to: one.to },
+        ]
+      : [one];
+    for (const piece of pieces.map((span) => trimmed(text, span, lexicon))) {
+      const weight = weightOf(text.slice(piece.from, piece.to), lexicon);
+      if (weight > best.weight) best = { ...piece, weight };
+    }
+  }
+  return { from: best.from, to: best.to };
+}
+
+/** Words of crochet count for much, letters and signs for little. */
+function weightOf(words: string, lexicon: Lexicon): number {
+  if (words.length > 4000) return words.length;
+  const tokens = tokenize(words, { from: 0, to: words.length });
+  const crochet = tokens.filter((_, i) => {
+    const meaning = lexicon.at(tokens, i)?.meaning.is;
+    return meaning !== undefined && CROCHET.has(meaning);
+  });
+  return crochet.length * 100 + Math.min(99, tokens.filter(({ kind }) => kind !== 'mark').length);
+}
+
+function trimmed(text: string, { from, to }: Span, lexicon: Lexicon): Span {
+  const words = text.slice(from, Math.max(from, to));
+  const signs = lexicon.alphabet?.signs;
+  if (signs && signs.size > 0) {
+    const lead = words.length - words.trimStart().length;
+    return { from: from + lead, to: from + Math.max(lead, words.trimEnd().length) };
+  }
+  const lead = /^[\s|:;,.·–—~=>/-]*/u.exec(words)?.[0].length ?? 0;
+  const tail = /[\s|:;,.·–—~=>/-]*$/u.exec(words.slice(lead))?.[0].length ?? 0;
+  return { from: from + lead, to: Math.max(from + lead, from + words.length - tail) };
+}
