@@ -188,7 +188,12 @@ function figureBehind(text: string): { make: number; index: number; end: number 
   return match && Number(match[1]) > 0 ? { make: Number(match[1]), index, end: text.length } : null;
 }
 
-function named(text: string, level: number, capitals: string | null = null): Heading {
+/** "First, the body", "And then his ears": words that only lead on to the name. */
+const LEADS_ON =
+  /^(?:(?:first(?: of all)?|then|now|and|next|finally|lastly)(?:,\s+|\s+(?=(?:(?:then|now)\s+)?(?:the|a|an|his|her|its|their)\s)))+(?:(?:the|a|an|his|her|its|their)\s+)?(?=\p{L})/iu;
+
+function named(written: string, level: number, capitals: string | null = null): Heading {
+  const text = capitals ? written : written.replace(LEADS_ON, '');
   const quantity = quantityIn(text) ?? (capitals ? figureBehind(text) : null);
   // "Make 5 body balls, each in another color:"
   const first = /^(?:make|crochet|work)\s+(?:\d+|\p{L}+)\s+(?=\p{L})/iu.exec(text);
@@ -208,7 +213,7 @@ function named(text: string, level: number, capitals: string | null = null): Hea
     .replace(/\s*(?:\([^)]*\)?|\[[^\]]*\]?)\s*$/u, '')
     .replace(/^[^\p{L}\d]+|[^\p{L}\d)'’"”!?]+$/gu, '')
     .replace(/^\d{1,2}[.)]\s+(?=\p{L})/u, '')
-    .replace(/^(?:the|a|an)\s+(?=\p{L})/iu, '');
+    .replace(/^(?:the|a|an|his|her|its|their)\s+(?=\p{L})/iu, '');
   if ((name.match(/["“”]/g)?.length ?? 0) === 1) name = name.replace(/["“”]/, '');
   if (!/\p{Ll}/u.test(name) && name.length > 1) name = name.charAt(0) + name.slice(1).toLowerCase();
   const rest = text.slice(Math.max(quantity?.end ?? 0, capitals ? capitals.length : 0));

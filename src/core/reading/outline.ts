@@ -97,6 +97,8 @@ const LEAD = /^[^\p{L}\d]{0,4}(\p{L}[\p{L} '’-]{1,28}?)\s*(?:[:.]\s*[*_]{1,2}|
 
 const LONGEST_KIND = 24;
 const LONGEST_NAME = 40;
+/** What begins so names no piece. */
+const TELLS_HOW = /^\W{0,3}(?:start|begin|with|in|using|use|work|from|now|then|make|change|switch)(?!\p{L})/iu;
 /** "Make three more.", "then two more of the same", "Make a second one." behind the rounds of a piece. */
 const MORE =
   /(?<!\p{L})(?:(?:make|crochet|do|work)\s+(?:another\s+)?(?:(\p{L}{3,5}|\d{1,2})\s+more|a second(?: one)?|another(?: one)?)|(?:then|and)\s+(\p{L}{3,5}|\d{1,2})\s+more(?:\s+(?:of (?:them|these|the same)|the same|like it)))\s*(?:[.!);]|$|,)/imu;
@@ -269,7 +271,9 @@ class Outliner {
   /** "Body, black. Ring with 6": the name of a piece before its first round. */
   #leadName({ from, to }: Span): Heading | null {
     const words = this.#source.text.slice(from, to);
-    return words.trim().length <= LONGEST_NAME && /[.:]\s*$/u.test(words) ? nameIn(words.trim()) : null;
+    return words.trim().length <= LONGEST_NAME && /[.:]\s*$/u.test(words) && !TELLS_HOW.test(words)
+      ? nameIn(words.trim())
+      : null;
   }
 
   /** "Just like the first leg, I to VIII": a piece whose rounds have been told with another, between the units of the page. */

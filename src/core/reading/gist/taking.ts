@@ -1,5 +1,6 @@
 import { once, type Amount, type Step, type Work } from '../../pattern/instruction.js';
 import type { Span } from '../../text/source.js';
+import { resemblesTerm } from '../../vocabulary/resembles.js';
 import type { Chooser } from './choices.js';
 import { spanOf, type Item } from './items.js';
 import { Line } from './line.js';
@@ -273,9 +274,12 @@ export class Taking {
     return i >= this.#items.length || this.#row.is(i, ...kinds);
   }
 
+  /** Passes over a word without a meaning. @throws FAILS where it is likelier a term that is misspelt. */
   #pass(i: number): void {
     const item = this.#row.at(i);
-    if (item) this.#passed.push({ from: item.from, to: item.to });
+    if (!item) return;
+    if (item.is === 'word' && resemblesTerm(item.word)) throw FAILS;
+    this.#passed.push({ from: item.from, to: item.to });
   }
 
   /** Passes over the words without a meaning between two items; how many there are. */

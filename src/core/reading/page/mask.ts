@@ -9,6 +9,8 @@ const NAMED = /^\s*\p{Lu}\p{L}{1,14}(?: \p{Lu}\p{L}{0,14})?[ \t]*(?:[[(]\d{1,2}[
 const TICKED = /^\s*(?:[-*][ \t]+)?\[[ xX✓✔]?\][ \t]*/u;
 /** So great a share of the lines has to begin so. */
 const SHARE = 0.5;
+const FIRST_PAGE = 60;
+const FEW = 0.2;
 /** A line of page furniture comes again, and is no longer than this. */
 const LONGEST_FURNITURE = 80;
 const SHORTEST_PAGE = 12;
@@ -43,13 +45,15 @@ export function masked(source: SourceText): SourceText {
 
 function shareOf(source: SourceText, prefix: RegExp): number {
   let [lines, found] = [0, 0];
-  source.lineStarts.forEach((_, line) => {
+  for (let line = 0; line < source.lineStarts.length; line += 1) {
     const { from, to } = lineSpan(source, line);
     const words = source.text.slice(from, Math.min(to, from + 80));
-    if (words.trim() === '') return;
+    if (words.trim() === '') continue;
     lines += 1;
     if (prefix.test(words)) found += 1;
-  });
+    // A text whose first page has next to none of them has none.
+    if (lines === FIRST_PAGE && found < FIRST_PAGE * FEW) return 0;
+  }
   return lines < 4 ? 0 : found / lines;
 }
 
@@ -65,8 +69,13 @@ function namedIn(source: SourceText): RegExp | null {
   return names.size <= 3 ? NAMED : null;
 }
 
+const PAGE_NUMBER = /^\s*[^\p{L}\d\n]{0,2}\d{1,3}[^\p{L}\d\n]{0,2}\s*$/mu;
+
 /** Lines that come again and again at the head or foot of a page, with the number of the page beside them. */
 function furnitureIn(source: SourceText): ReadonlySet<number> {
+  const furniture = new Set<number>();
+  // A quick look: there is no page without its number.
+  if (!PAGE_NUMBER.test(source.text)) return furniture;
   const places = new Map<string, number[]>();
   const words: string[] = source.lineStarts.map((_, line) => {
     const { from, to } = lineSpan(source, line);
@@ -79,7 +88,6 @@ function furnitureIn(source: SourceText): ReadonlySet<number> {
     if (/\d/.test(key)) return;
     places.set(key, [...(places.get(key) ?? []), line]);
   });
-  const furniture = new Set<number>();
   for (const lines of places.values()) {
     const numbered = lines.filter((line) =>
       [1, 2, 3, -1, -2, -3].some((by) => /^\W{0,2}\d{1,3}\W{0,2}$/.test(words[line + by] ?? '')),

@@ -228,16 +228,18 @@ function calledIn(source: SourceText, place: Place, left: string): [string, Plac
   if (ranked) return [`left ${ranked.word}`, { ...place, numeral: ranked.numeral, from: numeral.from }];
   const above = left === '^' && line > 0 ? wordAbove(source, line) : null;
   const word = above?.word ?? left;
-  if (!/^\p{L}{2,}$|^[#№]$/u.test(word)) return null;
+  if (!/^\p{L}{2,}$|^[#№]$/u.test(word) || isMentioned(source.text, place.start, numeral, MENTION_CALLED)) return null;
   return [`left ${word}`, above ? { ...place, from: above.from } : place];
 }
 
-/** "under round 16", "at the round 6": a place, and no round to work. */
+/** "under round 16": a place, and no round to work. */
 const MENTION =
   /(?<!\p{L})(?:at|under|over|behind|between|from|after|before|until|above|below) (?:the )?(?:rounds?|rnds?|rows?|rds?)[ .]?$/iu;
+/** "eyes on turn 3", in the middle of a line: the same with a word of this hand. */
+const MENTION_CALLED = /\p{L}[ ,](?:at|under|over|behind|between|above|below|on) (?:the )?\p{L}{2,}[ .]?$/iu;
 
-function isMentioned(text: string, start: number, { from }: Numeral): boolean {
-  return MENTION.test(text.slice(Math.max(start, from - 24), from));
+function isMentioned(text: string, start: number, { from }: Numeral, mention = MENTION): boolean {
+  return mention.test(text.slice(Math.max(start, from - 32), from));
 }
 
 const RANKED = /(?<=[a-z])[ \t](rounds?|rnds?|rows?)(?!\p{L})/iuy;
@@ -289,7 +291,7 @@ function likeLabelsOf({ text }: SourceText, { by, places }: Series): Likeness {
   const label = by === 'left' && first ? sidesOf(text, first.numeral, { from: 0, to: text.length }).left : null;
   const ends = new Set(places.map(({ numeral, start, end }) => sidesOf(text, numeral, { from: start, to: end }).right));
   return (numeral, line, start) => {
-    if (numeral.kind !== first?.numeral.kind) return false;
+    if (numeral.kind !== first?.numeral.kind || isMentioned(text, start, numeral, MENTION_CALLED)) return false;
     const { left, right } = sidesOf(text, numeral, line);
     if (label !== null) return left === label;
     return begins(text, numeral.from, start) && ends.has(right) && right !== 'w';

@@ -132,7 +132,11 @@ describe('numerals', () => {
     ['XIV and XVI', ['roman 14-16']],
     ['(e)', ['letter 5-5']],
     ['6 sc – 18', ['figure 6-6', 'figure 18-18']],
-    ['mixed Vim, civil, a1', ['letter 1-1', 'figure 1-1']],
+    ['mixed Vim, civil, a1', ['figure 1-1']],
+    ['R5–R9, then R10', ['figure 5-9', 'figure 10-10']],
+    ['07/ - 12/', ['figure 7-12']],
+    ['06..10', ['figure 6-10']],
+    ['6 à 10', ['figure 6-10']],
   ])('%s', (text, found) => {
     const shown = numeralsIn(text, { from: 0, to: text.length });
     expect(shown.map(({ kind, first, last }) => `${kind} ${first}-${last}`)).toEqual(found);

@@ -22,17 +22,14 @@ export function unitsOf(source: SourceText, lexicon: Lexicon): Units[] {
   if (source.lineStarts.length > MOST_LINES) return [];
   const ways: Unit[][] = tablesIn(source, lexicon).map((columns) => unitsInTable(source, columns));
   for (const series of seriesOf(source)) ways.push(...waysOf(source, lexicon, draftsOf(source, lexicon, series)));
-  ways.push(...unnumberedWays(source, lexicon));
+  ways.push(...unnumberedOf(source, lexicon, unnumberedIn(source, lexicon)));
+  // Sentences are rounds only where neither numbers nor lines are.
+  if (ways.length === 0)
+    ways.push(...unnumberedOf(source, lexicon, unnumberedIn(source, lexicon, sentencesIn(source))));
   return ways.map((units) => ({ units, headings: headingsBetween(source, units), upwards: descends(units) }));
 }
 
 /** The lines, or sentences, of a text without labels: those that state a count, start a piece, or are like other rounds. */
-function unnumberedWays(source: SourceText, lexicon: Lexicon): Unit[][] {
-  return [unnumberedIn(source, lexicon), unnumberedIn(source, lexicon, sentencesIn(source))].flatMap((found) =>
-    unnumberedOf(source, lexicon, found),
-  );
-}
-
 function unnumberedOf(source: SourceText, lexicon: Lexicon, found: readonly Unnumbered[]): Unit[][] {
   if (found.length === 0) return [];
   const ways = waysOf(

@@ -1,0 +1,43 @@
+import { describe, expect, it } from 'vitest';
+import { resemblesTerm } from './resembles.js';
+
+describe('a word that is a term but for one letter', () => {
+  it.each([
+    'icn',
+    'inx',
+    'iinc',
+    'decc',
+    'dce',
+    'hddc',
+    'crohcet',
+    'crochett',
+    'arround',
+    'aroud',
+    'ssc',
+    'scq',
+    'trebel',
+    'togehter',
+  ])('is told: %s', (word) => {
+    expect(resemblesTerm(word)).toBe(true);
+  });
+
+  it.each([
+    'inc',
+    'sc',
+    'around',
+    'ground',
+    'bump',
+    'nip',
+    'glorp',
+    'frill',
+    'sets',
+    'lot',
+    'plain',
+    'soc',
+    'tie',
+    'goes',
+    'ring',
+  ])('others are not: %s', (word) => {
+    expect(resemblesTerm(word)).toBe(false);
+  });
+});
