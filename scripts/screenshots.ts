@@ -53,6 +53,13 @@ const SHOTS: readonly Shot[] = [
     },
   },
   { name: 'desk-findings', prepare: (page) => desk(page, 'HERMIT CRAB', 'Alt+l', 'Alt+Period') },
+  {
+    name: 'desk-means',
+    prepare: async (page) => {
+      await desk(page, 'Thimble', 'Alt+Period', 'Alt+Period', 'Alt+Period', 'Alt+Period', 'Alt+w');
+      await page.getByRole('list', { name: /could mean/ }).waitFor();
+    },
+  },
   { name: 'desk-keys', prepare: (page) => desk(page, 'Lantern Point', 'Alt+k') },
   { name: 'desk-narrow', width: 390, prepare: (page) => desk(page, 'starfish', 'Alt+Period') },
   { name: 'terms', prepare: (page) => desk(page, 'PUFFIN', 'Alt+e', 'Alt+Period', 'Alt+Period') },
