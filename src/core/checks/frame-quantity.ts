@@ -1,7 +1,7 @@
-import { cardinal } from '../vocabulary/numbers.js';
+import { cardinal, writtenLike } from '../vocabulary/numbers.js';
 import type { Part } from '../pattern/pattern.js';
 import { nounOf, singular } from './prose.js';
-import type { Found, Rule } from './rule.js';
+import type { Fix, Found, Rule } from './rule.js';
 
 /** "both arms", "all four arms", "the 4 small arms": the last word is what is counted. */
 const SEWN =
@@ -55,11 +55,27 @@ export const frameQuantity: Rule = {
               span: { from, to: from + match[0].length },
               round: null,
               message: `${make} ${make === 1 ? 'is' : 'are'} made, and ${sewn} are sewn on here.`,
+              fixes: fixesOf(match, from, make),
             };
       }
     }
   },
 };
+
+/** As many sewn on as are made: "both" for "all four", "the two" for "the four". */
+function fixesOf(match: RegExpExecArray, from: number, make: number): Fix[] {
+  const said = match[1] ?? '';
+  const number = match[2];
+  const text =
+    make === 2 && (number === undefined || /^all/i.test(said))
+      ? 'both'
+      : number === undefined
+        ? `all ${writtenLike(make, 'two')}`
+        : said.slice(0, said.length - number.length) + writtenLike(make, number);
+  if (make < 2) return [];
+  const span = { from, to: from + said.length };
+  return [{ title: `"${text}" instead of "${said}"`, edits: [{ span, text }] }];
+}
 
 const EACH_SIDE = /(\d{1,2}|\p{L}{3,5}) (?:for|on|per|at) (?:each|either|every) side/iu;
 

@@ -1,3 +1,4 @@
+import { writtenLike } from '../vocabulary/numbers.js';
 import type { Found, Rule } from './rule.js';
 import { rounds as roundsInWords } from './wording.js';
 
@@ -10,22 +11,19 @@ export const frameRange: Rule = {
     says: ['4 rounds', '3'],
   },
   passing: 'US terms\n\nRnd 1: 6 sc in MR (6)\nRnds 2-5: sc around for 4 rnds (6)\n',
-  *check({ rounds }): Iterable<Found> {
+  *check({ rounds, pattern }): Iterable<Found> {
     for (const counted of rounds) {
       const { round } = counted;
       const said = round.statedRounds;
       if (!said || !round.labelled || round.from === 0 || said.count === round.numbers.length) continue;
+      const written = pattern.source.text.slice(said.span.from, said.span.to);
+      const right = writtenLike(round.numbers.length, written);
       const spanned = roundsInWords(round.numbers.length, round.kind);
       yield {
         span: said.span,
         round: counted,
         message: `${round.label} ${round.numbers.length === 1 ? 'is' : 'are'} ${spanned}; the text says ${said.count}.`,
-        fixes: [
-          {
-            title: `Say ${round.numbers.length} instead of ${said.count}`,
-            edits: [{ span: said.span, text: String(round.numbers.length) }],
-          },
-        ],
+        fixes: [{ title: `Say ${right} instead of ${written}`, edits: [{ span: said.span, text: right }] }],
       };
     }
   },

@@ -1,6 +1,6 @@
 import type { CountedPattern, CountedRound } from '../counting/counted.js';
 import type { Part } from '../pattern/pattern.js';
-import type { Found, Rule } from './rule.js';
+import type { Fix, Found, Rule } from './rule.js';
 import { rounds as roundsInWords } from './wording.js';
 
 export const frameReference: Rule = {
@@ -12,7 +12,7 @@ export const frameReference: Rule = {
     says: ['7', '3 rounds'],
   },
   passing: 'US terms\n\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nRnd 4: rep Rnd 3 (12)\n',
-  *check({ rounds }): Iterable<Found> {
+  *check({ rounds, pattern }): Iterable<Found> {
     let known: Map<Part, Set<number>> | null = null;
     const numbersOf = (part: Part) => (known ??= numbersByPart(rounds)).get(part) ?? new Set<number>();
     for (const counted of rounds) {
@@ -21,7 +21,8 @@ export const frameReference: Rule = {
         const message = reference.part
           ? `No piece before this one is called "${reference.part}", or its rounds could not be read.`
           : missing(counted, numbersOf(counted.part), reference.rounds);
-        yield { span: reference.span, round: counted, message };
+        const fixes = reference.part ? [] : slipsOf(pattern.source.text, counted, numbersOf(counted.part));
+        yield { span: reference.span, round: counted, message, fixes };
       }
       for (const step of counted.round.steps) {
         // Those of another piece are counted where that one is known by this name.
@@ -33,6 +34,22 @@ export const frameReference: Rule = {
     }
   },
 };
+
+/** "as Rd 14" for Rd 4: a figure too many in the number of a round. */
+function slipsOf(text: string, { round }: CountedRound, known: ReadonlySet<number>): Fix[] {
+  const { reference } = round;
+  const [number, ...more] = reference?.rounds ?? [];
+  if (!reference || number === undefined || more.length > 0) return [];
+  const written = String(number);
+  const words = text.slice(reference.span.from, reference.span.to);
+  const at = words.indexOf(written);
+  const meant = Array.from(written, (_, i) => Number(written.slice(0, i) + written.slice(i + 1)));
+  const right = meant.filter((one) => known.has(one) && one < round.from).sort((a, b) => b - a)[0];
+  if (at < 0 || right === undefined) return [];
+  const from = reference.span.from + at;
+  const edits = [{ span: { from, to: from + written.length }, text: String(right) }];
+  return [{ title: `${right} instead of ${written}`, edits }];
+}
 
 function numbersByPart(rounds: CountedPattern['rounds']): Map<Part, Set<number>> {
   const known = new Map<Part, Set<number>>();

@@ -1,5 +1,5 @@
 import type { Round } from '../pattern/pattern.js';
-import type { Found, Rule } from './rule.js';
+import type { Fix, Found, Rule } from './rule.js';
 
 export const frameRowRound: Rule = {
   id: 'frame/row-round',
@@ -11,7 +11,7 @@ export const frameRowRound: Rule = {
   },
   passing:
     'US terms\n\nScarf\nCh 11.\nRow 1: sc in 2nd ch from hook and in each ch across (10)\nRow 2: ch 1, turn, sc in each st across (10)\nRow 3: ch 1, turn, sc in each st across (10)\n',
-  *check({ rounds }): Iterable<Found> {
+  *check({ rounds, pattern }): Iterable<Found> {
     for (const [i, counted] of rounds.entries()) {
       const { round, stretch } = counted;
       const before = rounds[i - 1];
@@ -23,6 +23,7 @@ export const frameRowRound: Rule = {
           span: round.labelSpan,
           round: counted,
           message: `${round.label} is turned and worked back like ${before.round.label}: it is a row.`,
+          fixes: [calledLike(pattern.source.text, round, before.round)],
         };
       const after = rounds[i + 1];
       const goesOn = after?.stretch !== stretch || calledIn(after.round) === 'round';
@@ -33,10 +34,22 @@ export const frameRowRound: Rule = {
           span: round.labelSpan,
           round: counted,
           message: `${round.label} is worked around like ${before.round.label}: it is a round.`,
+          fixes: [calledLike(pattern.source.text, round, before.round)],
         };
     }
   },
 };
+
+/** The label with the word that the one before it has. */
+function calledLike(text: string, { labelSpan, label }: Round, before: Round): Fix {
+  const own = /\p{L}+/u.exec(text.slice(labelSpan.from, labelSpan.to));
+  const word = /\p{L}+/u.exec(before.label)?.[0] ?? '';
+  const from = labelSpan.from + (own?.index ?? 0);
+  return {
+    title: `${word} instead of ${own?.[0] ?? label}`,
+    edits: [{ span: { from, to: from + (own?.[0].length ?? 0) }, text: word }],
+  };
+}
 
 /** What the label calls it; null where it says neither. */
 function calledIn({ label, labelled }: Round): 'row' | 'round' | null {

@@ -137,6 +137,7 @@ export class Candidates {
       const doubt = doubtOf(senses, gist.chosen, gist.words, round.brackets.length > 0);
       const instruction = {
         ...gist.instruction,
+        taken: gist.chosen,
         reference: resolved(gist.instruction.reference, counted, this.#rounds),
         stated: round.stated ?? stated,
         // A bracket that was lost is read over, and told.

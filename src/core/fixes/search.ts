@@ -46,7 +46,7 @@ function candidates(counted: CountedPattern, index: number): Candidate[] {
   for (const edit of withinReach(editsOf(counted, round, text, from), text.length)) {
     if (touchesCount(round, edit, from)) continue;
     const edited = text.slice(0, edit.from) + edit.text + text.slice(edit.to);
-    const instruction = readAgain(edited);
+    const instruction = readAgain(edited, round.round);
     if (!isSound(instruction) || !suitsBreakdown(instruction)) continue;
     const outcome = round.instead(instruction);
     if (outcome.made === null || outcome.misfits.length > 0 || outcome.obstacles.length > 0) continue;

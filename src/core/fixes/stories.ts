@@ -119,7 +119,7 @@ function likeliest(
   let best: { edit: Edit; told: Told; size: number } | null = null;
   for (const edit of withinReach(smallEdits(text), text.length)) {
     if (touchesCount(other, edit, from) || (best && edit.size >= best.size)) continue;
-    const instruction = pattern.readAgain(text.slice(0, edit.from) + edit.text + text.slice(edit.to));
+    const instruction = pattern.readAgain(text.slice(0, edit.from) + edit.text + text.slice(edit.to), other.round);
     if (!isSound(instruction)) continue;
     const outcome = other.instead(instruction, edge ?? undefined);
     if (outcome.made === null || outcome.misfits.length > 0 || outcome.obstacles.length > 0) continue;

@@ -40,8 +40,19 @@ export interface Doubt {
   readonly why: readonly string[];
 }
 
+/** How something was taken that may be meant in several ways. */
+export interface Choice {
+  readonly what: string;
+  /** Several where it can't be told which of them it is. */
+  readonly ways: readonly string[];
+  /** The way in which most people mean it. */
+  readonly usual: boolean;
+}
+
 /** What was understood of the words of one instruction. */
 export interface Instruction {
+  /** Its words were taken by their gist, with these choices. */
+  readonly taken?: readonly Choice[];
   readonly steps: readonly Step[];
   readonly reference: RoundReference | null;
   readonly stated: StatedCount | null;
@@ -176,8 +187,11 @@ export interface Pattern {
   readonly parts: readonly Part[];
   readonly sections: readonly Section[];
   readonly passages: readonly Passage[];
-  /** Reads an instruction by itself with the pattern's own words; its spans are in the text given. */
-  readonly readAgain: (instruction: string) => Instruction;
+  /**
+   * Reads an instruction by itself with the pattern's own words; its spans are in the text given.
+   * @param like the instruction that it was before some change: where that was taken by its gist, so is this.
+   */
+  readonly readAgain: (instruction: string, like: Instruction) => Instruction;
   /** The words in a stretch that mean nothing by themselves, in small letters and in the singular, and where they stand. */
   readonly unclear: (span: Span) => readonly (Span & { readonly word: string })[];
 }

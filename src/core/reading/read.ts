@@ -2,11 +2,11 @@ import type { ChainRule, Instruction, LegendEntry, Pattern, TermsReading } from 
 import { sourceText, type SourceText, type Span } from '../text/source.js';
 import type { Vocabulary } from '../vocabulary/stitches.js';
 import { detectTerms } from './detect.js';
-import { masked } from './page/mask.js';
+import { masked, wordsJoined } from './page/mask.js';
 import { NO_UNITS, type Units } from './page/unit.js';
 import { unitsOf } from './page/units.js';
 import { InstructionReader } from './again.js';
-import { gistsOf, unclearIn, unknownIn, type Gist } from './gist/gist.js';
+import { gistsOf, likeGist, unclearIn, unknownIn, type Gist } from './gist/gist.js';
 import { NO_HAND, wordsIn, wordsOf, type Hand } from './hand.js';
 import type { Sense } from '../vocabulary/senses.js';
 import { readInstruction } from './instruction.js';
@@ -127,13 +127,25 @@ function groundOf(text: string, { terms: wanted }: ReadOptions, words: Pattern['
 /** So many characters of instructions are kept with what was read in them. */
 const MOST_KEPT = 400_000;
 
+/** What was passed over before is passed over again. */
+function withoutTalk(instruction: Instruction, { doubt, taken }: Instruction): Instruction {
+  if (taken || doubt?.kind !== 'passed-over' || instruction.unread.length === 0) return instruction;
+  const told = doubt.why.join(' ');
+  return instruction.unread.every(({ text }) => told.includes(`"${text}"`))
+    ? { ...instruction, unread: [] }
+    : instruction;
+}
+
 /** Reads single instructions, each wording once: the searches for fixes come back to the same few again and again. */
-function readEachOnce(lexicon: Lexicon): (words: string) => Instruction {
+function readEachOnce(lexicon: Lexicon): Pattern['readAgain'] {
   const read = new Map<string, Instruction>();
   let kept = 0;
-  return (words) => {
+  return (given, like) => {
+    const words = wordsJoined(given);
+    const alike = like.taken && likeGist(words, lexicon, like);
+    if (alike) return alike;
     const known = read.get(words);
-    if (known) return known;
+    if (known) return withoutTalk(known, like);
     const instruction = readInstruction(words, { from: 0, to: words.length }, lexicon);
     kept += words.length;
     if (kept > MOST_KEPT) {
@@ -141,7 +153,7 @@ function readEachOnce(lexicon: Lexicon): (words: string) => Instruction {
       kept = words.length;
     }
     read.set(words, instruction);
-    return instruction;
+    return withoutTalk(instruction, like);
   };
 }
 

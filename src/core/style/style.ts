@@ -87,7 +87,7 @@ function keeps({ source, readAgain }: Pattern, counted: CountedRound, edits: rea
   const { round, outcome } = counted;
   // A label is proved with the whole text.
   if (edits.every(({ to }) => to <= round.bodyFrom)) return true;
-  const changed = readAgain(edited(source.text, round.bodyFrom, round.span.to, edits));
+  const changed = readAgain(edited(source.text, round.bodyFrom, round.span.to, edits), round);
   const other = counted.instead(changed);
   return (
     changed.unread.length === round.unread.length &&

@@ -70,6 +70,13 @@ export function ordinal(word: string): number | null {
   return ordinals.get(word) ?? null;
 }
 
+/** A number as another one is written: a word for a word where it has one ("six" for "five"), figures otherwise. */
+export function writtenLike(value: number, written: string): string {
+  const word = /^\p{L}/u.test(written) ? Object.keys(CARDINALS).find((one) => CARDINALS[one] === value) : undefined;
+  if (word === undefined) return String(value);
+  return /^\p{Lu}/u.test(written) ? word.charAt(0).toUpperCase() + word.slice(1) : word;
+}
+
 /** The words of a number after its first: "-four", " hundred", " and sixteen". */
 const FURTHER = /[ \u00a0]?[-‐‑ \u00a0](?:and[ \u00a0])?(\p{L}{3,9})(?!\p{L})/uy;
 

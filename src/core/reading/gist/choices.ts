@@ -1,11 +1,6 @@
-/** How something was taken that may be meant in several ways. */
-export interface Choice {
-  readonly what: string;
-  /** Several where it can't be told which of them it is. */
-  readonly ways: readonly string[];
-  /** The way in which most people mean it. */
-  readonly usual: boolean;
-}
+import type { Choice } from '../../pattern/pattern.js';
+
+export type { Choice };
 
 /** Where the words leave it open how they are meant, one of several ways is chosen. */
 export interface Chooser {

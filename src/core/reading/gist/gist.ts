@@ -53,6 +53,21 @@ export function gistsOf(text: string, span: Span, lexicon: Lexicon, senses: Read
   return [...taken, ...referring];
 }
 
+const NO_SENSES: ReadonlyMap<string, Sense> = new Map();
+
+/** An instruction taken by its gist with the same choices as another that was; null where it can't be. */
+export function likeGist(words: string, lexicon: Lexicon, { taken = [], stated }: Instruction): Instruction | null {
+  const isAlike = ({ what, ways, usual }: Choice) => {
+    const other = taken.find((choice) => choice.what === what);
+    return other ? ways.some((way) => other.ways.includes(way)) : usual;
+  };
+  const gists = gistsOf(words, { from: 0, to: words.length }, lexicon, NO_SENSES);
+  const alike = gists.filter(({ chosen }) => chosen.every(isAlike)).map(({ instruction }) => instruction);
+  // Whether a figure is the count is no habit: it is what it was.
+  const same = (total: number | undefined) => alike.find((one) => one.stated?.total === total);
+  return same(stated?.total) ?? same(undefined) ?? null;
+}
+
 /** A word without its plural: what it means is the same. */
 export function singular(word: string): string {
   return word.length > 3 && word.endsWith('s') && !word.endsWith('ss') ? word.slice(0, -1) : word;

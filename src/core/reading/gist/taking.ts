@@ -371,7 +371,7 @@ export class Taking {
       line.wrap(often(times), spanOf(this.#items, at, next));
       return next;
     }
-    this.#rounds = { value: times, span: spanOf(this.#items, at, next + 1) };
+    this.#rounds = { value: times, span: spanOf(this.#items, at, at + 1) };
     return next + 1;
   }
 
@@ -383,7 +383,7 @@ export class Taking {
     // "7 lovely boring rounds"
     const unit = this.#row.afterWords(at + 1);
     if (!this.#row.is(unit, 'rounds')) return null;
-    this.#rounds = { value, span: spanOf(this.#items, at, unit + 1) };
+    this.#rounds = { value, span: spanOf(this.#items, at, at + 1) };
     return unit + 1;
   }
 

@@ -40,7 +40,7 @@ export function masked(source: SourceText): SourceText {
     }
   });
   text += source.text.slice(at);
-  return sourceText(parted ? joined(text) : text);
+  return sourceText(parted ? wordsJoined(text) : text);
 }
 
 function shareOf(source: SourceText, prefix: RegExp): number {
@@ -105,7 +105,7 @@ function furnitureIn(source: SourceText): ReadonlySet<number> {
 }
 
 /** "follow-" and "ing" on the next line: the word whole, and as many spaces behind it as were between its parts. */
-function joined(text: string): string {
+export function wordsJoined(text: string): string {
   return text.replace(
     /(?<![-\p{L}])(\p{L}*\p{Ll})-(\r?\n[ \t]*)(\p{Ll}+)/gu,
     (_, before: string, gap: string, after: string) => `${before}${after} ${gap.replace(/[^\r\n]/g, ' ')}`,
