@@ -34,7 +34,7 @@ const MOST_TRIED = 180;
 const MOST_PROVED = 16;
 const MOST_UNPROVED = 12;
 const FEW_UNPROVED = 4;
-const MOST_WORK = 120_000;
+const MOST_WORK = 60_000;
 /** What working one candidate costs besides the letters it has, in the same unit. */
 const WORK_OF_ONE = 60;
 

@@ -95,9 +95,10 @@ function readingOf(reader: TextReader, text: string, options: ReadOptions, units
     const before = settled;
     settled = countPattern(retaken(settled.pattern, readings));
     // What one round is taken for lets others come out that refer to it, and shows of others that they don't.
-    const open = settled.rounds.some(
-      ({ verdict }, i) => verdict === 'unreadable' || (verdict === 'off' && before.rounds[i]?.verdict !== 'off'),
-    );
+    const open = settled.rounds.some(({ verdict }, i) => {
+      const was = before.rounds[i]?.verdict;
+      return verdict === 'unreadable' || (verdict === 'off' && (was === 'counted' || was === 'on-trust'));
+    });
     if (pass === MOST_PASSES || !open) break;
     ({ readings } = evidenceOf(settled, reading.gists));
   }

@@ -1,4 +1,4 @@
-import type { Choice } from '../reading/gist/choices.js';
+import type { Choice } from '../pattern/pattern.js';
 
 /**
  * Costs of what a hand may have meant, in bits: the less likely, the dearer. They stand on one scale with the slip of a pen,

@@ -1,7 +1,5 @@
 import type { Choice } from '../../pattern/pattern.js';
 
-export type { Choice };
-
 /** Where the words leave it open how they are meant, one of several ways is chosen. */
 export interface Chooser {
   /**

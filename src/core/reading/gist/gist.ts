@@ -1,11 +1,12 @@
-import type { Instruction } from '../../pattern/pattern.js';
+import type { Choice, Instruction } from '../../pattern/pattern.js';
 import type { Sense } from '../../vocabulary/senses.js';
 import type { Lexicon } from '../lexicon.js';
 import { wordsOf } from '../instruction.js';
 import type { Span } from '../../text/source.js';
-import { everyChoice, type Choice } from './choices.js';
+import { everyChoice } from './choices.js';
 import { referenceIn } from './reference.js';
 import { itemsOf } from './items.js';
+import { Row } from './row.js';
 import { Taking } from './taking.js';
 
 /** One way to take an instruction, with the choices that were made for it. */
@@ -37,7 +38,8 @@ export function gistsOf(text: string, span: Span, lexicon: Lexicon, senses: Read
   const referring: Gist[] = reference ? [{ ...NOTHING_FOUND, instruction: { ...NO_INSTRUCTION, reference } }] : [];
   if (!items) return referring;
   const most = Math.max(4, Math.min(MOST_WAYS, Math.floor(MOST_LOOKED_AT / items.length)));
-  const ways = everyChoice((chooser) => new Taking(text, items, chooser).all(), most);
+  const row = new Row(text, items);
+  const ways = everyChoice((chooser) => new Taking(text, items, row, chooser).all(), most);
   const taken = ways.flatMap(({ result, chosen }) => {
     if (!result) return [];
     const { steps, stated, rounds, passed, talk } = result;

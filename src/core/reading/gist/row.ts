@@ -36,6 +36,8 @@ const NOWHERE = {
 export class Row {
   readonly #text: string;
   readonly #items: readonly Item[];
+  /** Looked at once, however many ways there are to take the items. */
+  readonly #targets: Target[] = [];
 
   constructor(text: string, items: readonly Item[]) {
     this.#text = text;
@@ -145,6 +147,10 @@ export class Row {
 
   /** The words about where a stitch goes, from an index on. */
   target(at: number): Target {
+    return (this.#targets[at] ??= this.#targetFrom(at));
+  }
+
+  #targetFrom(at: number): Target {
     const found: Draft = { ...NOWHERE, next: at, ranks: [] };
     let i = at;
     for (let item = this.at(i); item !== undefined && this.#isOfPlace(item, i, found); item = this.at(i)) i += 1;

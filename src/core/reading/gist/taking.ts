@@ -4,7 +4,7 @@ import { resemblesTerm } from '../../vocabulary/resembles.js';
 import type { Chooser } from './choices.js';
 import { spanOf, type Item } from './items.js';
 import { Line } from './line.js';
-import { isSingle, Row, type Target } from './row.js';
+import { isSingle, type Row, type Target } from './row.js';
 import { alone, EDGE, everyNth, FAILS, FILL, group, isFabric, numberIn, often, repeated, work } from './shapes.js';
 
 interface Told {
@@ -55,10 +55,10 @@ export class Taking {
   readonly #passed: Span[] = [];
   #talk = 0;
 
-  constructor(text: string, items: readonly Item[], chooser: Chooser) {
+  constructor(text: string, items: readonly Item[], row: Row, chooser: Chooser) {
     this.#text = text;
     this.#items = items;
-    this.#row = new Row(text, items);
+    this.#row = row;
     this.#chooser = chooser;
     this.#nameless = !items.some((item) => item.is === 'tool' && item.stitch !== null && item.per + item.over === 2);
   }

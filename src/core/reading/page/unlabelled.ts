@@ -52,11 +52,12 @@ export function sentencesIn(source: SourceText): Stretch[] {
     for (const { 0: words, index } of sentences)
       found.push({ line, from: from + index, to: from + index + words.trimEnd().length });
   }
-  return several > 0 ? found : [];
+  return several > 0 && found.length <= MOST_SENTENCES ? found : [];
 }
 
 const SENTENCE = /\S[^.!?]*(?:[.!?](?!\s|$)[^.!?]*)*[.!?]*\s*/gu;
 const FEWEST_SENTENCES = 3;
+const MOST_SENTENCES = 200;
 
 /** The lines of a text that has no labels at all which may be rounds: those that tell stitches, or are like other rounds. */
 export function unnumberedIn(source: SourceText, lexicon: Lexicon, stretches = linesOf(source)): Unnumbered[] {
