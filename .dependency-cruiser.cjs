@@ -1,6 +1,6 @@
 /**
  * The import rule: arrows point one way. Inside the core
- *   text → vocabulary → pattern → reading → counting → deciding → explaining → style → checks → fixes → report → terms
+ *   text → vocabulary → pattern → reading → counting → deciding → explaining → style → checks → fixes → report → terms → overview
  * each folder knows only those before it; the core knows nothing outside itself but Zod.
  */
 const order = [
@@ -16,6 +16,7 @@ const order = [
   'fixes',
   'report',
   'terms',
+  'overview',
 ];
 
 const down = order.map((folder, i) => ({

@@ -136,7 +136,6 @@ test('a word that means nothing is explained by one key, kept, and taken back', 
     'Thimble\nUS terms\n\nBODY\nRnd 1: 6 sc in MR (6)\nRnd 2: 6 glorps (12)\nRnd 3: (sc 1, inc) x 6 (18)\nFasten off.\n',
   );
   await openDesk(page, server.url, id);
-  await page.keyboard.press('Alt+Period');
   await expect(page.getByRole('heading', { name: /^Rnd 2/ })).toBeVisible();
   await page.keyboard.press('Alt+w');
   const meanings = page.getByRole('list', { name: 'What “glorp” could mean' });
@@ -163,8 +162,7 @@ test('a working session by keyboard alone: mend, put aside, tick, ask, undo past
   await openPattern(page, server.url, /starfish/);
   await expect(page.getByLabel('Manuscript')).toBeFocused();
 
-  // The first finding, understood in the card and mended by its first fix.
-  await page.keyboard.press('Alt+Period');
+  // It opens at the first finding: understood in the card, and mended by its first fix.
   await expect(page.getByRole('heading', { name: /^Round 7/ })).toBeVisible();
   await expect(page.getByText('Add ")": (4sc, inc) x5 = 30')).toBeVisible();
   await page.keyboard.press('Alt+Digit1');
@@ -252,7 +250,6 @@ test('a changed round shows how it read before; the sums can be copied, and a fi
   await expect(railRow(page, 'Rnd 2')).toBeVisible();
   // The card follows the rail: keys that go by rounds wait for it.
   await expect(page.getByRole('heading', { name: /^Rnd 1/ })).toBeVisible();
-  await page.keyboard.press('Alt+ArrowDown');
   await page.keyboard.press('Alt+ArrowDown');
   await expect(page.getByText('Rnd 2: inc x 6 (12)')).toBeVisible();
 

@@ -183,7 +183,7 @@ test('script in every field stays text', async ({ page, server }) => {
       await page.waitForLoadState('networkidle');
       expect(await page.evaluate(() => 'caught' in window), address).toBe(false);
     }
-    await server.ask('DELETE', `/api/patterns/${id}`);
+    await server.ask('PUT', '/api/shelf', { ids: [id], away: true });
   }
 });
 

@@ -112,7 +112,7 @@ test('a text whose pattern was put away can be taken from the shelf; what is put
 }) => {
   const id = await server.takeIn(BALL);
   await openDesk(page, server.url, id);
-  await server.ask('DELETE', `/api/patterns/${id}`);
+  await server.ask('PUT', '/api/shelf', { ids: [id], away: true });
   await typeFirst(page, 'Too late. ');
   await expect(page.getByRole('alert')).toContainText('no longer on the shelf. Your text is kept in this browser.');
   await page.getByRole('link', { name: 'Shelf' }).click();
@@ -136,7 +136,7 @@ test('a text that is too much to count is given up in words; it is typed in and 
 }) => {
   const id = await server.takeIn(TOO_MUCH, 'Far too much');
   await page.goto(`${server.url}/desk/${id}`);
-  await expect(page.locator('[data-check=gave-up]')).toHaveText('Not counted');
+  await expect(page.locator('[data-check=gave-up]')).toHaveText('Given up');
   await expect(page.getByRole('alert')).toContainText('Take its parts in as patterns of their own.');
   await typeFirst(page, 'Still typing. ');
   await saved(page);
@@ -146,7 +146,7 @@ test('a text that is too much to count is given up in words; it is typed in and 
   await page.keyboard.press('Control+a');
   await page.keyboard.insertText(BALL);
   await expect(railRow(page, 'Rnd 2')).toBeVisible();
-  await expect(page.locator('[data-check]')).toBeHidden();
+  await expect(page.locator('[data-check=done]')).toBeVisible();
   await saved(page);
 
   await server.ask('PUT', `/api/patterns/${id}`, { text: TOO_MUCH, base: (await server.pattern(id)).revision });
@@ -188,7 +188,7 @@ test('a part of the page that can’t be fetched is told; the keys go on, and no
   await page.keyboard.press('Alt+k');
   await expect(page.getByText('This part of the page is no longer there: Dostik was updated.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Load the new one' })).toBeVisible();
-  for (const round of [/^Rnd 1/, /^Rnd 2/, /^Rnd 3/]) {
+  for (const round of [/^Rnd 2/, /^Rnd 3/]) {
     await page.keyboard.press('Alt+ArrowDown');
     await expect(page.getByRole('heading', { name: round })).toBeVisible();
   }

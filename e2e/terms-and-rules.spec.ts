@@ -14,7 +14,7 @@ test('convert a pattern, answer its question, save the edition, and bring it up 
   await page.getByLabel('Pattern text').fill(BEAR);
   await page.getByRole('button', { name: 'Take in', exact: true }).click();
   await expect(page.getByRole('tab', { name: /Findings \d/ })).toBeVisible();
-  await page.keyboard.press('Alt+e');
+  await page.keyboard.press('Alt+Shift+t');
 
   await expect(page.getByRole('heading', { name: 'Proved' })).toBeVisible();
   const texts = page.getByRole('region', { name: 'Both versions' });
@@ -43,9 +43,9 @@ test('convert a pattern, answer its question, save the edition, and bring it up 
   await page.keyboard.press('End');
   await page.keyboard.type('\nRnd 3: hdc around (6)');
   await expect(page.locator('[data-save=saved]')).toBeVisible();
-  await page.keyboard.press('Alt+e');
+  await page.keyboard.press('Alt+Shift+t');
   await expect(page.getByText('is behind')).toBeVisible();
-  await page.getByRole('button', { name: 'Bring the edition up to date' }).click();
+  await page.getByRole('button', { name: 'Update the edition' }).click();
   await expect(page.getByText('The edition is up to date.')).toBeVisible();
   await page.getByRole('link', { name: 'Bear (UK terms)' }).click();
   await expect(page.locator('.cm-content')).toContainText('Rnd 3: htr around (6)');
@@ -70,13 +70,13 @@ test('a text whose terms can’t be told is not converted', async ({ page, serve
 test('the reference card is searched, and is there without a network', async ({ page, server, context }) => {
   await page.goto(`${server.url}/card`);
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
-  await page.getByLabel('Find on the card').fill('half');
+  await page.getByLabel('Find a term, a hook, a yarn').fill('half');
   await expect(page.getByRole('cell', { name: 'half treble crochet', exact: true })).toBeVisible();
   await expect(page.getByRole('cell', { name: 'double crochet', exact: true })).toHaveCount(0);
   await context.setOffline(true);
   await page.goto(`${server.url}/card`);
   await expect(page.getByRole('heading', { name: 'Reference card' })).toBeVisible();
-  await page.getByLabel('Find on the card').fill('3.50');
+  await page.getByLabel('Find a term, a hook, a yarn').fill('3.50');
   await expect(page.getByRole('cell', { name: 'E/4' })).toBeVisible();
 });
 
@@ -92,7 +92,7 @@ test('a house style is learnt from one pattern and set in another, as one change
   await page.getByRole('tab', { name: /Findings \d/ }).click();
   await expect(page.getByText('"Round" here and in')).toBeVisible();
   await page.getByRole('button', { name: 'More for this pattern' }).click();
-  await page.getByRole('menuitem', { name: 'Set in house style' }).click();
+  await page.getByRole('menuitem', { name: /Set the whole pattern in house style/ }).click();
   await expect(page.getByRole('dialog')).toContainText('every round comes out as before');
   await page.getByRole('button', { name: 'Set it so' }).click();
   await expect(page.locator('.cm-content')).toContainText('Rnd 3:** (dc in next st, inc) x 6');
@@ -105,8 +105,7 @@ test('a rule is switched off for one pattern, and stays on for the others', asyn
   await page.goto(server.url);
   await page.getByRole('link', { name: 'Lantern Point Lighthouse' }).click();
   await expect(page.getByRole('tab', { name: 'Findings 1' })).toBeVisible();
-  await page.getByRole('button', { name: 'More for this pattern' }).click();
-  await page.getByRole('menuitem', { name: 'Rules for this pattern' }).click();
+  await page.getByRole('link', { name: 'Its rules' }).click();
   await page.getByRole('button', { name: 'count/stated' }).click();
   await expect(page.getByText('Nothing in')).toBeVisible();
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
@@ -116,7 +115,7 @@ test('a rule is switched off for one pattern, and stays on for the others', asyn
     await route.continue();
   });
   await page.getByLabel('How count/stated is taken').selectOption('off');
-  await page.getByRole('link', { name: 'Desk' }).click();
+  await page.getByRole('link', { name: /^Desk/ }).click();
   await expect(page.getByRole('tab', { name: 'Findings 0' })).toBeVisible();
   await page.goto(`${server.url}/rules`);
   await expect(page.getByLabel('How count/stated is taken')).toHaveValue('usual');

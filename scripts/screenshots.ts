@@ -62,7 +62,7 @@ const SHOTS: readonly Shot[] = [
   },
   { name: 'desk-keys', prepare: (page) => desk(page, 'Lantern Point', 'Alt+k') },
   { name: 'desk-narrow', width: 390, prepare: (page) => desk(page, 'starfish', 'Alt+Period') },
-  { name: 'terms', prepare: (page) => desk(page, 'PUFFIN', 'Alt+e', 'Alt+Period', 'Alt+Period') },
+  { name: 'terms', prepare: (page) => desk(page, 'PUFFIN', 'Alt+Shift+t', 'Alt+Period', 'Alt+Period') },
   { name: 'card', prepare: (page) => go(page, 'Reference card') },
   {
     name: 'rules',

@@ -8,6 +8,8 @@ import type { HouseStyle } from './style/style.js';
 import { meaningsOf, type Meanings } from './deciding/meanings.js';
 import type { Hand } from './reading/hand.js';
 import type { ReadOptions } from './reading/read.js';
+import { overviewOf } from './overview/overview.js';
+import type { Overview } from './overview/schema.js';
 import { withFixes } from './fixes/index.js';
 import { reportOf } from './report/report.js';
 import type { Report } from './report/schema.js';
@@ -28,6 +30,8 @@ export { houseStyleSchema, styledSchema, styleTraits } from './style/schema.js';
 export { inStyle, learnt, styleOf, type HouseStyle, type StyleCount, type Styled } from './style/style.js';
 export { accountSchema, hookSlipSchema } from './explaining/schema.js';
 export type { AccountStep, HookSlip, Ladder, RoundAccount } from './explaining/schema.js';
+export { overviewSchema } from './overview/schema.js';
+export type { Overview, PartOverview } from './overview/schema.js';
 export { reportSchema } from './report/schema.js';
 export type { Report, ReportFinding, ReportRound, ReportVerdict } from './report/schema.js';
 export { contentOf, type Encoding, type FileContent } from './text/bytes.js';
@@ -61,6 +65,8 @@ export interface Checked {
    * @param round its number among all rounds, from 0.
    */
   readonly slips: (round: number, onHook: number) => HookSlip[];
+  /** What was understood of the text besides its rounds. */
+  readonly overview: () => Overview;
   /** What a word of the text could mean, and how many rounds come out under each meaning; this takes longer. */
   readonly meanings: (word: string) => Meanings;
 }
@@ -85,6 +91,7 @@ export function checkPattern(text: string, file: string, options: CheckOptions =
       const round = counted.rounds[index];
       return round ? slipsFor(counted, round, onHook) : [];
     },
+    overview: () => overviewOf(counted),
     meanings: (word) => meaningsOf(text, options, word),
   };
 }

@@ -5,6 +5,7 @@ import {
   editionMadeSchema,
   createdSchema,
   earlierSchema,
+  patternNamesSchema,
   patternSchema,
   savedSchema,
   troubleSchema,
@@ -82,6 +83,11 @@ const body = (method: string, value: unknown): RequestInit => ({
   body: JSON.stringify(value),
 });
 
+/** The names of all patterns on the shelf, the last changed first. */
+export async function patternNames(): Promise<z.infer<typeof patternNamesSchema>> {
+  return said(await ask('/api/patterns'), patternNamesSchema);
+}
+
 export async function takeIn(text: string, name: string): Promise<string> {
   return (await said(await ask('/api/patterns', body('POST', { text, name })), createdSchema)).id;
 }
@@ -154,10 +160,7 @@ export async function saveStyle(style: HouseStyle): Promise<void> {
   await ask('/api/style', body('PUT', style));
 }
 
-export async function putAway(id: string): Promise<void> {
-  await ask(`/api/patterns/${id}`, { method: 'DELETE' });
-}
-
-export async function takeBack(id: string): Promise<void> {
-  await ask(`/api/patterns/${id}/restore`, { method: 'POST' });
+/** Puts patterns away, or takes them back. */
+export async function setAway(ids: readonly string[], away: boolean): Promise<void> {
+  await ask('/api/shelf', body('PUT', { ids, away }));
 }

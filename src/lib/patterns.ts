@@ -141,6 +141,8 @@ export const savedSchema = z.object({ revision: z.int() });
 export const conflictSchema = z.object({ current: patternSchema, kept: z.boolean() });
 /** A text as it was before the last sitting; null where there was none. */
 export const earlierSchema = z.object({ text: z.nullable(z.string()) });
+/** The patterns on the shelf by name. */
+export const patternNamesSchema = z.array(z.object({ id: z.string(), name: z.string() }));
 export const troubleSchema = z.object({ message: z.string() });
 export const createdSchema = z.object({ id: z.string() });
 
@@ -154,6 +156,8 @@ export const summarySchema = z.object({
   errors: z.int(),
   warnings: z.int(),
   terms: z.enum(['us', 'uk', 'mixed', 'unclear']),
+  /** Rounds that a person has agreed to. */
+  ticked: z.int(),
   /** One letter a round, in the order of the text: a(grees), c(ounted), o(ff), u(nreadable), t (on trust). */
   tally: z.string().check(z.maxLength(400)),
 });
@@ -163,9 +167,30 @@ export type Summary = z.infer<typeof summarySchema>;
 export interface ShelfEntry {
   readonly id: string;
   readonly name: string;
+  /** When it was taken in, and when its text changed last; milliseconds since 1970. */
+  readonly createdAt: number;
   readonly updatedAt: number;
+  /** One more with each change of the text; 1 for one that is as it came. */
+  readonly revision: number;
+  /** The vocabulary that the editor has settled; `auto` goes by the text. */
+  readonly terms: StoredPattern['terms'];
+  /** The terms that it was converted into, where it is an edition of another pattern. */
+  readonly edition: 'us' | 'uk' | null;
   /** The figures as they were counted last; null where there are none. */
   readonly summary: Summary | null;
   /** Whether they are those of the text as it is, are being counted, can't be, or the entry can't be read. */
   readonly state: 'counted' | 'counting' | 'too-much' | 'unreadable';
 }
+
+/** A pattern that was put away. */
+export interface AwayEntry {
+  readonly id: string;
+  readonly name: string;
+  readonly at: number;
+}
+
+/** Several patterns, to be put away or taken back. */
+export const severalSchema = z.object({
+  ids: z.array(z.string()).check(z.minLength(1), z.maxLength(5000)),
+  away: z.boolean(),
+});

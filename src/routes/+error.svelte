@@ -1,27 +1,19 @@
 <script lang="ts">
   import { page } from '$app/state';
+  import Frame from '../lib/frame/Frame.svelte';
+  import PageHead from '../lib/frame/PageHead.svelte';
 
   const title = $derived(page.status === 404 ? 'Not here' : 'This did not work');
 </script>
 
 <svelte:head><title>{title} · Dostik</title></svelte:head>
 
-<main>
-  <h1>{title}</h1>
-  <p>{page.error?.message ?? 'Something went wrong.'}</p>
-  <p><a href="/">Back to the shelf</a></p>
+<Frame at={null} />
+<main class="page">
+  <PageHead {title} about={page.error?.message ?? 'Something went wrong.'} />
+  <p>
+    {#if page.status === 404}<a href="/away">What was put away</a> can be put back on the <a href="/">shelf</a>.
+    {:else}<a href={page.url.pathname} data-sveltekit-reload>Try again</a>, or go back to the
+      <a href="/">shelf</a>.{/if}
+  </p>
 </main>
-
-<style>
-  main {
-    max-width: 34rem;
-    margin: 0 auto;
-    padding: var(--space-7) var(--space-5);
-    display: grid;
-    gap: var(--space-3);
-  }
-
-  h1 {
-    font-size: var(--size-display);
-  }
-</style>

@@ -6,7 +6,7 @@ const MOMENT = 150;
 
 export const load: PageServerLoad = async ({ depends }) => {
   depends('dostik:shelf');
-  const { patterns, recounts } = await stores();
+  const { shelf, recounts } = await stores();
   await recounts.idle(MOMENT);
-  return { patterns: await patterns.list(), away: (await patterns.away()).length };
+  return { patterns: await shelf.list(), away: await shelf.awayCount() };
 };

@@ -1,72 +1,90 @@
 <script lang="ts">
   import Ellipsis from '@lucide/svelte/icons/ellipsis';
 
+  interface Item {
+    readonly text: string;
+    /** What it does; or where it leads. */
+    readonly act?: () => void;
+    readonly href?: string;
+    readonly grave?: boolean;
+    readonly keys?: string | undefined;
+  }
   interface Props {
     label: string;
-    items: readonly { readonly text: string; readonly act: () => void; readonly grave?: boolean }[];
+    items: readonly Item[];
   }
 
   let { label, items }: Props = $props();
+  const id = $props.id();
+  let opener: HTMLButtonElement;
+  let list: HTMLElement;
   let open = $state(false);
-  let root: HTMLElement;
 
-  function choose(act: () => void): void {
-    close();
-    act();
+  /** Below its button, at the right edge of it; above, where there is no room below. */
+  function place(): void {
+    const { right, top, bottom } = opener.getBoundingClientRect();
+    const above = bottom + list.offsetHeight > innerHeight && top > list.offsetHeight;
+    list.style.right = `${document.documentElement.clientWidth - right}px`;
+    list.style.top = above ? 'auto' : `${bottom}px`;
+    list.style.bottom = above ? `${innerHeight - top}px` : 'auto';
   }
 
-  function close(): void {
-    open = false;
-    root.querySelector('button')?.focus();
-  }
-
-  function closeElsewhere(event: MouseEvent): void {
-    if (open && !root.contains(event.target as Node)) open = false;
+  function toggled(event: ToggleEvent): void {
+    open = event.newState === 'open';
+    if (!open) return;
+    place();
+    list.querySelector<HTMLElement>('[role=menuitem]')?.focus();
   }
 
   function onkeydown(event: KeyboardEvent): void {
-    if (!open) return;
-    const entries = [...root.querySelectorAll<HTMLElement>('[role=menuitem]')];
+    const entries = [...list.querySelectorAll<HTMLElement>('[role=menuitem]')];
     const at = entries.indexOf(document.activeElement as HTMLElement);
-    if (event.key === 'Escape') close();
-    else if (event.key === 'ArrowDown') entries[(at + 1) % entries.length]?.focus();
+    if (event.key === 'ArrowDown') entries[(at + 1) % entries.length]?.focus();
     else if (event.key === 'ArrowUp') entries[(at - 1 + entries.length) % entries.length]?.focus();
+    else if (event.key === 'Home') entries[0]?.focus();
+    else if (event.key === 'End') entries.at(-1)?.focus();
+    else if (event.key === 'Tab') list.hidePopover();
     else return;
-    event.preventDefault();
+    if (event.key !== 'Tab') event.preventDefault();
     event.stopPropagation();
-  }
-
-  function focusFirst(list: HTMLElement): void {
-    list.querySelector<HTMLElement>('[role=menuitem]')?.focus();
   }
 </script>
 
-<svelte:window onclick={closeElsewhere} />
+<svelte:window onscroll={() => open && list.hidePopover()} onresize={() => open && list.hidePopover()} />
 
-<div class="menu" bind:this={root} {onkeydown} role="presentation">
-  <button
-    type="button"
-    class="opener"
-    aria-haspopup="menu"
-    aria-expanded={open}
-    aria-label={label}
-    title={label}
-    onclick={() => (open = !open)}><Ellipsis size={18} /></button
-  >
+<button
+  type="button"
+  class="opener"
+  bind:this={opener}
+  popovertarget={id}
+  aria-haspopup="menu"
+  aria-label={label}
+  title={label}><Ellipsis size={18} /></button
+>
+<!-- In the browser's top layer, so that no list below it hides it. -->
+<div {id} popover="auto" role="menu" tabindex="-1" aria-label={label} bind:this={list} ontoggle={toggled} {onkeydown}>
   {#if open}
-    <div role="menu" aria-label={label} {@attach focusFirst}>
-      {#each items as { text, act, grave } (text)}
-        <button type="button" role="menuitem" class:grave tabindex="-1" onclick={() => choose(act)}>{text}</button>
-      {/each}
-    </div>
+    {#each items as { text, act, href, grave, keys } (text)}
+      {#if href}
+        <a role="menuitem" {href} tabindex="-1" onclick={() => list.hidePopover()}>{text}</a>
+      {:else}
+        <button
+          type="button"
+          role="menuitem"
+          class:grave
+          tabindex="-1"
+          onclick={() => {
+            list.hidePopover();
+            act?.();
+          }}
+          ><span>{text}</span>{#if keys}<span class="keys">{keys}</span>{/if}</button
+        >
+      {/if}
+    {/each}
   {/if}
 </div>
 
 <style>
-  .menu {
-    position: relative;
-  }
-
   .opener {
     display: grid;
     place-items: center;
@@ -80,27 +98,33 @@
   }
 
   .opener:hover,
-  .opener[aria-expanded='true'] {
+  .opener:has(+ :popover-open) {
     background: var(--paper-sunk);
     color: var(--ink);
   }
 
   [role='menu'] {
-    position: absolute;
-    z-index: 20;
-    right: 0;
-    top: 100%;
-    display: grid;
+    position: fixed;
+    inset: auto;
     min-width: 11rem;
     padding: var(--space-1);
     border: 1px solid var(--rule-strong);
     border-radius: var(--radius);
+    margin: 0;
     background: var(--paper-raised);
+    color: var(--ink);
     box-shadow: var(--lift);
   }
 
+  [role='menu']:popover-open {
+    display: grid;
+  }
+
   [role='menuitem'] {
-    padding: var(--space-2) var(--space-3);
+    display: flex;
+    justify-content: space-between;
+    gap: var(--space-5);
+    padding: 0.35rem var(--space-3);
     border: 0;
     border-radius: var(--radius);
     background: none;
@@ -108,6 +132,7 @@
     font: inherit;
     font-size: var(--size-body);
     text-align: left;
+    text-decoration: none;
     cursor: pointer;
   }
 
@@ -118,5 +143,10 @@
 
   .grave {
     color: var(--madder);
+  }
+
+  .keys {
+    color: var(--ink-soft);
+    font-size: var(--size-small);
   }
 </style>

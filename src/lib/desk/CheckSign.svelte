@@ -2,27 +2,45 @@
   import type { CheckState } from '../workers/checker.js';
 
   let { state }: { state: CheckState } = $props();
-  const words = $derived({ done: '', busy: 'Counting…', 'gave-up': 'Not counted', failed: 'Not counted' }[state]);
+  /** What the check is doing, and whether it could. */
+  const words = $derived({ done: 'Counted', busy: 'Counting…', 'gave-up': 'Given up', failed: 'Not counted' }[state]);
 </script>
 
-<p class={state} role="status" data-check={state}>{words}</p>
+<p class={state} role="status" data-check={state}>
+  <!-- An answer within a moment is not worth a word: until then it stays as it was. -->
+  {#if state === 'busy'}<span class="before">Counted</span><span class="now">{words}</span>{:else}{words}{/if}
+</p>
 
 <style>
   p {
-    min-width: 5.25rem;
+    display: grid;
+    min-width: 4.75rem;
     text-align: right;
     font-size: var(--size-small);
     color: var(--ink-soft);
     white-space: nowrap;
   }
 
-  /* An answer within a moment is not worth a word. */
-  .busy {
+  span {
+    grid-area: 1 / 1;
+  }
+
+  .now {
     animation: late 0.01s 0.4s both;
+  }
+
+  .before {
+    animation: gone 0.01s 0.4s both;
   }
 
   @keyframes late {
     from {
+      visibility: hidden;
+    }
+  }
+
+  @keyframes gone {
+    to {
       visibility: hidden;
     }
   }
@@ -34,7 +52,7 @@
   }
 
   @media (max-width: 720px) {
-    p:empty {
+    .done {
       display: none;
     }
   }

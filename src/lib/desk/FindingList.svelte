@@ -1,19 +1,11 @@
 <script lang="ts">
-  import { senseInWords, type Report, type ReportFinding } from '../../core/index.js';
+  import { senseInWords, type ReportFinding } from '../../core/index.js';
   import Mark from '../components/Mark.svelte';
+  import type { DeskSession } from './desk.svelte.js';
   import FindingView from './FindingView.svelte';
-  import type { Notes } from './notes.svelte.js';
+  import type { Walking } from './walking.js';
 
-  interface Props {
-    report: Report;
-    notes: Notes;
-    /** The finding that the caret stands in. */
-    current: ReportFinding | null;
-    go: (finding: ReportFinding) => void;
-    fix: (fix: ReportFinding['fixes'][number]) => void;
-  }
-
-  let { report, notes, current, go, fix }: Props = $props();
+  let { desk, walking }: { desk: DeskSession; walking: Walking } = $props();
   const MOST = 200;
   const KINDS: Record<string, string> = {
     count: 'Sums',
@@ -32,8 +24,9 @@
   let showAside = $state(false);
 
   const kindOf = (finding: ReportFinding) => finding.rule.split('/')[0] ?? '';
-  const open = $derived(report.findings.filter(({ key }) => !notes.aside.has(key)));
-  const aside = $derived(report.findings.filter(({ key }) => notes.aside.has(key)));
+  const notes = $derived(desk.notes);
+  const open = $derived(desk.findings);
+  const aside = $derived(desk.report?.findings.filter(({ key }) => notes.aside.has(key)) ?? []);
   const kinds = $derived([...new Set(open.map(kindOf))]);
   const severities = $derived(
     (['error', 'warning', 'hint'] as const).filter((one) => open.some((finding) => finding.severity === one)),
@@ -43,7 +36,7 @@
       (finding) => (kind === null || kindOf(finding) === kind) && (severity === null || finding.severity === severity),
     ),
   );
-  const rounds = $derived(report.parts.reduce((sum, part) => sum + part.rounds.length, 0));
+  const rounds = $derived(desk.rounds.length);
   const count = (test: (finding: ReportFinding) => boolean) => open.filter(test).length;
   const FEW: Record<ReportFinding['severity'], string> = { error: 'Errors', warning: 'Warnings', hint: 'Hints' };
 </script>
@@ -51,10 +44,10 @@
 {#snippet view(finding: ReportFinding)}
   <FindingView
     {finding}
-    here={finding === current}
+    here={finding === desk.current}
     reason={notes.aside.get(finding.key) ?? null}
-    go={() => go(finding)}
-    {fix}
+    go={() => desk.goTo(finding)}
+    fix={(fix) => walking.applied(fix)}
     putAside={(reason: string | null) => void notes.putAside(finding, reason)}
   />
 {/snippet}

@@ -67,8 +67,6 @@
     flex-wrap: wrap;
     align-items: baseline;
     gap: var(--space-2);
-    padding-top: var(--space-2);
-    border-top: 1px solid var(--rule);
     font-size: var(--size-small);
   }
 

@@ -1,57 +1,31 @@
 <script lang="ts">
   import type { Report } from '../../core/index.js';
   import Mark from '../components/Mark.svelte';
-  import type { Notes } from './notes.svelte.js';
+  import type { DeskSession } from './desk.svelte.js';
+  import { outlineOf } from './outline.js';
 
-  interface Props {
-    report: Report;
-    notes: Notes;
-    /** Line of the caret, from 1. */
-    line: number;
-    go: (line: number) => void;
-  }
-
-  let { report, notes, line, go }: Props = $props();
+  let { desk }: { desk: DeskSession } = $props();
   type Part = Report['parts'][number];
   const WIDTH = 132;
   const HEIGHT = 26;
 
-  const current = $derived(report.parts.findLast((part) => part.line <= line) ?? null);
-
-  /** The counts over the rounds as a line; a range is as wide as its rounds are many. */
-  function lineOf(part: Part): { path: string; off: { x: number; y: number }[] } {
-    const points: { x: number; y: number; off: boolean }[] = [];
-    const widths = part.rounds.map(({ from, to }) => Math.min(Math.max(1, to - from + 1), 40));
-    const total = widths.reduce((sum, width) => sum + width, 0);
-    const most = Math.max(...part.rounds.map(({ made, stated }) => made ?? stated ?? 0), 1);
-    let x = 0;
-    part.rounds.forEach(({ made, stated, verdict }, i) => {
-      const y = HEIGHT - 2 - ((made ?? stated ?? 0) / most) * (HEIGHT - 5);
-      const off = verdict === 'off' || verdict === 'unreadable';
-      points.push({ x: (x / total) * WIDTH, y, off });
-      x += widths[i] ?? 1;
-      points.push({ x: (x / total) * WIDTH, y, off });
-    });
-    return {
-      path: points.map(({ x: px, y }, i) => `${i === 0 ? 'M' : 'L'}${px.toFixed(1)} ${y.toFixed(1)}`).join(''),
-      off: points.filter(({ off }, i) => off && i % 2 === 0),
-    };
-  }
+  const parts = $derived(desk.report?.parts ?? []);
+  const current = $derived(parts.findLast((part) => part.line <= desk.spot.line) ?? null);
 
   const bad = (part: Part) => part.rounds.filter(({ verdict }) => verdict === 'off' || verdict === 'unreadable').length;
-  const ticked = (part: Part) => part.rounds.filter(({ key }) => notes.ticks.has(key)).length;
+  const ticked = (part: Part) => part.rounds.filter(({ key }) => desk.notes.ticks.has(key)).length;
 </script>
 
 <nav aria-label="Parts">
   <ol>
-    {#each report.parts as part, i (i)}
-      {@const sketch = lineOf(part)}
+    {#each parts as part, i (i)}
+      {@const sketch = outlineOf(part.rounds, WIDTH, HEIGHT)}
       <li>
         <button
           type="button"
           aria-current={part === current ? 'true' : undefined}
           title={part.name}
-          onclick={() => go(part.line)}
+          onclick={() => desk.toLine(part.line)}
         >
           <span class="name"
             >{part.name}{#if part.make > 1}<span class="make">× {part.make}</span>{/if}</span

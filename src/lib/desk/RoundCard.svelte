@@ -1,67 +1,58 @@
 <script lang="ts">
-  import type { HookSlip, Meanings, ReportFinding, RoundAccount, Sense } from '../../core/index.js';
+  import { tick as drawn } from 'svelte';
+  import type { Sense } from '../../core/index.js';
   import Mark from '../components/Mark.svelte';
   import { MARK_WORDS } from '../components/marks.js';
-  import FindingView from './FindingView.svelte';
+  import { toasts } from '../components/toasts.svelte.js';
+  import Card from './Card.svelte';
+  import type { DeskSession } from './desk.svelte.js';
   import HookQuestion from './HookQuestion.svelte';
-  import type { Notes } from './notes.svelte.js';
+  import Nearby from './Nearby.svelte';
   import { changeOf, roundName, type PlacedRound } from './rounds.js';
   import RoundSteps from './RoundSteps.svelte';
   import ThisMeans from './ThisMeans.svelte';
-  import { toasts } from '../components/toasts.svelte.js';
+  import type { Walking } from './walking.js';
 
   interface Props {
+    desk: DeskSession;
+    walking: Walking;
     placed: PlacedRound;
-    account: RoundAccount | null;
-    /** What is open at this round. */
-    findings: readonly ReportFinding[];
-    current: ReportFinding | null;
-    notes: Notes;
-    /** How the round read before the last sitting, where it read otherwise. */
-    before: string | null;
-    /** Offset of the caret in the text. */
-    caret: number;
-    tick: () => void;
-    light: (words: { from: number; to: number } | null) => void;
-    meanings: (word: string) => Promise<Meanings | null>;
     mean: (word: string, sense: Sense | null, comesOut: number | null) => void;
-    slips: (onHook: number) => Promise<HookSlip[]>;
-    go: (finding: ReportFinding) => void;
-    fix: (fix: ReportFinding['fixes'][number]) => void;
   }
 
-  let { placed, account, findings, current, notes, before, caret, tick, light, meanings, mean, slips, go, fix }: Props =
-    $props();
-
-  const round = $derived(placed.round);
-  const ticked = $derived(notes.ticks.has(round.key));
-  const change = $derived(changeOf(round));
-  let views = $state<Record<string, { ask: () => void }>>({});
-
+  let { desk, walking, placed, mean }: Props = $props();
+  let card = $state<Card>();
   let hook = $state<{ ask: () => void }>();
   let means = $state<{ ask: () => boolean }>();
 
-  /** Opens the question for the count on the hook. */
-  export function askHook(): void {
-    hook?.ask();
-  }
+  const round = $derived(placed.round);
+  const ticked = $derived(desk.notes.ticks.has(round.key));
+  const change = $derived(changeOf(round));
+  const before = $derived(desk.wordsBefore(placed));
+  const account = $derived(desk.account?.label === round.label ? desk.account : null);
+  const light = (words: { from: number; to: number } | null) => desk.light(words);
 
-  /** Opens what the word at the caret could mean. */
-  export function askMeaning(): void {
-    if (!means?.ask()) toasts.say('Every word of this round means something.');
-  }
-
-  /** Opens the question why the finding at the caret is put aside. */
-  export function askAside(): void {
-    if (current) views[current.key]?.ask();
+  /** Opens a question about the round. */
+  export async function ask(question: 'hook' | 'aside' | 'meaning'): Promise<void> {
+    await drawn();
+    if (question === 'aside') card?.askAside();
+    else if (question === 'hook') {
+      if (hook) hook.ask();
+      else toasts.say('This round has no count to go by.');
+    } else if (!means?.ask()) toasts.say('Every word of this round means something.');
   }
 </script>
 
-<section aria-label="Round">
-  <div class="head">
+<Card bind:this={card} label="Round" {desk} {walking} findings={desk.findingsOf(placed)}>
+  {#snippet head()}
     <header>
       <h2>{roundName(round)}<span class="part">{placed.part.name}</span></h2>
-      <button type="button" class="tick" aria-pressed={ticked} title="Alt T" onclick={tick}
+      <button
+        type="button"
+        class="tick"
+        aria-pressed={ticked}
+        title="Alt T"
+        onclick={() => void desk.notes.tick(round.key, !ticked)}
         ><span class="box" aria-hidden="true"></span>{ticked ? 'Agreed' : 'Agree'}</button
       >
     </header>
@@ -77,101 +68,49 @@
       <span class="word"><Mark name={round.verdict} silent /> {MARK_WORDS[round.verdict]}</span>
       {#if round.stated !== null}<span>states {round.stated}</span>{/if}
     </p>
-  </div>
+  {/snippet}
 
-  <div class="sums">
-    {#if account && account.unclear.length > 0}
-      {#key round.key}
-        <ThisMeans
-          bind:this={means}
-          words={account.unclear}
-          {caret}
-          settled={notes.words}
-          {meanings}
-          take={mean}
-          {light}
-        />
-      {/key}
-    {/if}
-    {#if account}<RoundSteps {account} {caret} {light} />{/if}
+  <!-- Questions first: their answers open where one looks. -->
+  {#if round.made !== null}
+    {#key round.key}
+      <HookQuestion
+        bind:this={hook}
+        made={round.made}
+        slips={(onHook: number) => desk.asking?.slips(placed.index, onHook) ?? Promise.resolve([])}
+      />
+    {/key}
+  {/if}
+  {#if account && account.unclear.length > 0}
+    {#key round.key}
+      <ThisMeans
+        bind:this={means}
+        words={account.unclear}
+        caret={desk.caret}
+        settled={desk.notes.words}
+        meanings={(word: string) => desk.asking?.meanings(word) ?? Promise.resolve(null)}
+        take={mean}
+        {light}
+      />
+    {/key}
+  {/if}
+  {#if account}
+    <div><RoundSteps {account} caret={desk.caret} {light} /></div>
     {#if before !== null}
       <div class="before">
         <h3>Before</h3>
         <p>{before}</p>
       </div>
     {/if}
-    {#if round.made !== null}
-      {#key round.key}<HookQuestion bind:this={hook} made={round.made} {slips} />{/key}
-    {/if}
-  </div>
-
-  <div class="found" aria-label="Findings of the round" role="group">
-    {#each findings as finding (finding.key)}
-      <FindingView
-        bind:this={views[finding.key]}
-        {finding}
-        here={finding === current}
-        reason={null}
-        placed={false}
-        go={() => go(finding)}
-        {fix}
-        putAside={(reason: string | null) => void notes.putAside(finding, reason)}
-      />
-    {:else}
-      <p class="calm">Nothing to mend in this round.</p>
-    {/each}
-  </div>
-</section>
+    <Nearby {desk} {placed} />
+  {/if}
+</Card>
 
 <style>
-  /* What was found has a place of its own that is always there: nothing moves when a round turns off. */
-  section {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr);
-    grid-template-rows: auto minmax(0, 1fr) minmax(8rem, 38%);
-    height: 100%;
-    font-size: var(--size-body);
-  }
-
-  .head,
-  .sums {
-    display: grid;
-    align-content: start;
-    gap: var(--space-2);
-    padding: var(--space-3) var(--space-2) var(--space-2);
-  }
-
-  .sums {
-    padding-top: 0;
-  }
-
-  .sums,
-  .found {
-    overflow-y: auto;
-    scrollbar-width: thin;
-  }
-
-  .found {
-    border-top: 2px solid var(--rule-strong);
-  }
-
-  .calm {
-    padding: var(--space-3) var(--space-2);
-    color: var(--ink-soft);
-    font-size: var(--size-small);
-  }
-
   header {
     display: flex;
     align-items: baseline;
     justify-content: space-between;
     gap: var(--space-3);
-  }
-
-  h2 {
-    min-width: 0;
-    font-size: 1.1875rem;
-    overflow-wrap: anywhere;
   }
 
   .part {
@@ -272,21 +211,5 @@
   .before p {
     white-space: pre-wrap;
     overflow-wrap: anywhere;
-  }
-
-  @media (max-width: 900px) {
-    section {
-      grid-template-rows: auto;
-      height: auto;
-    }
-
-    .found {
-      order: 1;
-      border-top: 1px solid var(--rule);
-    }
-
-    .sums {
-      order: 2;
-    }
   }
 </style>

@@ -1,6 +1,7 @@
 import { StateEffect, StateField, type Extension, type Range, type Text } from '@codemirror/state';
 import { Decoration, EditorView, type DecorationSet } from '@codemirror/view';
 import type { ReportFinding } from '../../core/index.js';
+import type { Place } from './editor.js';
 
 /** More marks than this help nobody, and slow the page. */
 const MOST_MARKS = 2000;
@@ -9,8 +10,6 @@ const MOST_MARKS = 2000;
 export const showFindings = StateEffect.define<readonly ReportFinding[]>();
 /** Words to light up while a step of the round card is pointed at; null for none. */
 export const lightWords = StateEffect.define<{ from: number; to: number } | null>();
-
-type Place = Pick<ReportFinding, 'line' | 'column' | 'endLine' | 'endColumn'>;
 
 /** Offsets of a place in the document; null where it lies outside. */
 export function placeOf(place: Place, doc: Text): { from: number; to: number } | null {

@@ -1,15 +1,15 @@
 import { codeFolding, foldedRanges, foldEffect, unfoldEffect } from '@codemirror/language';
-import type { Extension } from '@codemirror/state';
+import type { Extension, Text } from '@codemirror/state';
 import type { EditorView } from '@codemirror/view';
-import type { Report } from '../../core/index.js';
+import type { Lines } from './editor.js';
 
-/** What a part covers of the text, from the end of its heading to its last line; offsets. */
-export interface PartRange {
+/** A stretch of the text; offsets. */
+export interface Range {
   readonly from: number;
   readonly to: number;
 }
 
-/** Parts can be folded away below their headings. */
+/** Stretches of the text can be folded away below their first line. */
 export function folding(): Extension {
   return codeFolding({
     placeholderDOM: (_, unfold) => {
@@ -24,20 +24,17 @@ export function folding(): Extension {
   });
 }
 
-/** The stretch of a part that can be folded; null where it has nothing below its heading. */
-export function rangeOf(view: EditorView, part: Report['parts'][number]): PartRange | null {
-  const { doc } = view.state;
-  const last = part.rounds.at(-1)?.endLine ?? part.line;
-  if (part.line >= last || last > doc.lines) return null;
-  return { from: doc.line(part.line).to, to: doc.line(last).to };
+/** What can be folded of some lines: all but the first; null where there is no more than that. */
+export function rangeOf(doc: Text, { line, endLine }: Lines): Range | null {
+  if (line >= endLine || endLine > doc.lines) return null;
+  return { from: doc.line(line).to, to: doc.line(endLine).to };
 }
 
-/** Folds parts, or unfolds them where all of them are folded already. */
-export function toggleFold(view: EditorView, parts: readonly Report['parts'][number][]): void {
-  const ranges = parts.flatMap((part) => rangeOf(view, part) ?? []);
-  const folded: PartRange[] = [];
+/** Folds stretches of the text, or unfolds them where all of them are folded already. */
+export function toggleFold(view: EditorView, ranges: readonly Range[]): void {
+  const folded: Range[] = [];
   foldedRanges(view.state).between(0, view.state.doc.length, (from, to) => void folded.push({ from, to }));
-  const isFolded = (range: PartRange) => folded.find(({ from, to }) => from === range.from && to === range.to);
+  const isFolded = (range: Range) => folded.find(({ from, to }) => from === range.from && to === range.to);
   const open = ranges.filter((range) => !isFolded(range));
   const effects =
     open.length > 0 ? open.map((range) => foldEffect.of(range)) : ranges.map((range) => unfoldEffect.of(range));

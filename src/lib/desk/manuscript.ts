@@ -2,11 +2,13 @@ import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
 import { highlightSelectionMatches, search, searchKeymap } from '@codemirror/search';
 import { EditorState, type ChangeSpec } from '@codemirror/state';
 import { drawSelection, EditorView, highlightActiveLine, keymap } from '@codemirror/view';
-import type { ReportFinding } from '../../core/index.js';
-import { findingMarks, placeOf } from './findings.js';
-import { folding, reveal } from './folding.js';
-import { rail } from './rail.js';
-import { recall } from './remembered.js';
+import type { Report, ReportFinding } from '../../core/index.js';
+import type { Density } from '../frame/preferences.svelte.js';
+import type { Editor, Lines, Place } from './editor.js';
+import { findingMarks, lightWords, placeOf, showFindings } from './findings.js';
+import { folding, rangeOf, reveal, toggleFold } from './folding.js';
+import { rail, showReport, showTicks } from './rail.js';
+import { recall, remember } from './remembered.js';
 import type { Spot } from './rounds.js';
 
 export interface ManuscriptOptions {
@@ -24,67 +26,110 @@ export interface ManuscriptOptions {
 const WRITING_KEYS = defaultKeymap.filter(({ key }) => !/^(?:Shift-)?Alt-Arrow(?:Up|Down)$/.test(key ?? ''));
 
 /** The manuscript: the pattern's text as it is, its rail, and its findings at their words. */
-export function createManuscript(parent: HTMLElement, options: ManuscriptOptions): EditorView {
-  const { id, text, changed, moved, tick } = options;
-  const config = {
-    doc: text,
-    extensions: [
-      history({ minDepth: 500 }),
-      drawSelection(),
-      highlightActiveLine(),
-      highlightSelectionMatches({ minSelectionLength: 4, maxMatches: 60 }),
-      search({ top: true }),
-      folding(),
-      EditorView.lineWrapping,
-      EditorView.contentAttributes.of({
-        'aria-label': 'Manuscript',
-        tabindex: '0',
-        spellcheck: 'false',
-        autocorrect: 'off',
-        autocapitalize: 'off',
-      }),
-      keymap.of([...WRITING_KEYS, ...historyKeymap, ...searchKeymap]),
-      rail(tick),
-      findingMarks(),
-      EditorView.updateListener.of((update) => {
-        if (update.docChanged) changed(update.state.doc.toString());
-        if (update.selectionSet || update.docChanged) {
-          const { head } = update.state.selection.main;
-          const line = update.state.doc.lineAt(head);
-          moved({ line: line.number, column: head - line.from + 1 }, head);
-        }
-      }),
-    ],
-  };
-  return new EditorView({ parent, state: recall(id, text, config) ?? EditorState.create(config) });
-}
+export class Manuscript implements Editor {
+  readonly #view: EditorView;
+  readonly #id: string;
 
-/** Puts another text in place of the whole, as one change that can be undone. */
-export function replaceText(view: EditorView, text: string): void {
-  view.dispatch({ changes: { from: 0, to: view.state.doc.length, insert: text } });
-}
-
-/** Takes the caret to a place, into the middle of the view. */
-export function goTo(view: EditorView, from: number, to = from): void {
-  reveal(view, from);
-  view.dispatch({ selection: { anchor: from, head: to }, effects: EditorView.scrollIntoView(from, { y: 'center' }) });
-  view.focus();
-}
-
-/** Takes the caret to the beginning of a line, from 1. */
-export function goToLine(view: EditorView, line: number): void {
-  if (line >= 1 && line <= view.state.doc.lines) goTo(view, view.state.doc.line(line).from);
-}
-
-/** Applies a fix as one change that can be undone. False where its places are no longer there. */
-export function applyFix(view: EditorView, { edits }: ReportFinding['fixes'][number]): boolean {
-  const changes: ChangeSpec[] = [];
-  for (const edit of edits) {
-    const place = placeOf(edit, view.state.doc);
-    if (!place) return false;
-    changes.push({ ...place, insert: edit.text });
+  constructor(parent: HTMLElement, { id, text, changed, moved, tick }: ManuscriptOptions) {
+    const config = {
+      doc: text,
+      extensions: [
+        history({ minDepth: 500 }),
+        drawSelection(),
+        highlightActiveLine(),
+        highlightSelectionMatches({ minSelectionLength: 4, maxMatches: 60 }),
+        search({ top: true }),
+        folding(),
+        EditorView.lineWrapping,
+        EditorView.contentAttributes.of({
+          'aria-label': 'Manuscript',
+          tabindex: '0',
+          spellcheck: 'false',
+          autocorrect: 'off',
+          autocapitalize: 'off',
+        }),
+        keymap.of([...WRITING_KEYS, ...historyKeymap, ...searchKeymap]),
+        rail(tick),
+        findingMarks(),
+        EditorView.updateListener.of((update) => {
+          if (update.docChanged) changed(update.state.doc.toString());
+          if (update.selectionSet || update.docChanged) {
+            const { head } = update.state.selection.main;
+            const line = update.state.doc.lineAt(head);
+            moved({ line: line.number, column: head - line.from + 1 }, head);
+          }
+        }),
+      ],
+    };
+    this.#id = id;
+    this.#view = new EditorView({ parent, state: recall(id, text, config) ?? EditorState.create(config) });
   }
-  const first = placeOf(edits[0] ?? { line: 1, column: 1, endLine: 1, endColumn: 1 }, view.state.doc);
-  view.dispatch({ changes, selection: { anchor: first?.from ?? 0 }, userEvent: 'input.fix' });
-  return true;
+
+  showReport(report: Report, findings: readonly ReportFinding[]): void {
+    this.#view.dispatch({ effects: [showReport.of(report), showFindings.of(findings)] });
+  }
+
+  showFindings(findings: readonly ReportFinding[]): void {
+    this.#view.dispatch({ effects: showFindings.of(findings) });
+  }
+
+  showTicks(ticks: ReadonlySet<string>): void {
+    this.#view.dispatch({ effects: showTicks.of(ticks) });
+  }
+
+  light(words: { from: number; to: number } | null): void {
+    this.#view.dispatch({ effects: lightWords.of(words) });
+  }
+
+  goTo(place: Place): void {
+    const found = placeOf(place, this.#view.state.doc);
+    if (!found) return;
+    reveal(this.#view, found.from);
+    this.#view.dispatch({
+      selection: { anchor: found.from, head: found.to },
+      effects: EditorView.scrollIntoView(found.from, { y: 'center' }),
+    });
+    this.#view.focus();
+  }
+
+  replace(text: string): void {
+    this.#view.dispatch({ changes: { from: 0, to: this.#view.state.doc.length, insert: text } });
+  }
+
+  apply({ edits }: ReportFinding['fixes'][number]): boolean {
+    const { doc } = this.#view.state;
+    const changes: ChangeSpec[] = [];
+    for (const edit of edits) {
+      const place = placeOf(edit, doc);
+      if (!place) return false;
+      changes.push({ ...place, insert: edit.text });
+    }
+    const first = edits[0] && placeOf(edits[0], doc);
+    this.#view.dispatch({ changes, selection: { anchor: first?.from ?? 0 }, userEvent: 'input.fix' });
+    return true;
+  }
+
+  fold(stretches: readonly Lines[]): void {
+    toggleFold(
+      this.#view,
+      stretches.flatMap((lines) => rangeOf(this.#view.state.doc, lines) ?? []),
+    );
+  }
+
+  remember(): void {
+    remember(this.#id, this.#view.state);
+  }
+
+  focus(): void {
+    this.#view.focus();
+  }
+
+  /** Lines are drawn at another height: all that was measured is measured anew. */
+  measureFor(_density: Density): void {
+    this.#view.requestMeasure();
+  }
+
+  destroy(): void {
+    this.#view.destroy();
+  }
 }

@@ -11,6 +11,8 @@ export class Notes {
   readonly aside: SvelteMap<string, string>;
   /** What its own words mean, as it was settled. */
   readonly words: SvelteMap<string, Sense>;
+  /** Called after each change, also where it could not be kept and is taken back. */
+  changed: { readonly ticks: () => void; readonly aside: () => void; readonly words: () => void } | null = null;
   readonly #id: string;
 
   constructor({ id, hand }: Pick<StoredPattern, 'id' | 'hand'>, stored: StoredNotes) {
@@ -24,7 +26,11 @@ export class Notes {
 
   /** Ticks a round, or takes the tick off. */
   async tick(key: string, on: boolean): Promise<void> {
-    const set = (value: boolean) => (value ? this.ticks.add(key) : this.ticks.delete(key));
+    const set = (value: boolean) => {
+      if (value) this.ticks.add(key);
+      else this.ticks.delete(key);
+      this.changed?.ticks();
+    };
     set(on);
     await this.#keep(
       () => saveTick(this.#id, key, on),
@@ -36,8 +42,11 @@ export class Notes {
   /** Puts a finding aside with a reason; null takes it up again. */
   async putAside(finding: { key: string; rule: string }, reason: string | null): Promise<void> {
     const before = this.aside.get(finding.key) ?? null;
-    const set = (value: string | null) =>
-      value === null ? this.aside.delete(finding.key) : this.aside.set(finding.key, value);
+    const set = (value: string | null) => {
+      if (value === null) this.aside.delete(finding.key);
+      else this.aside.set(finding.key, value);
+      this.changed?.aside();
+    };
     set(reason);
     await this.#keep(
       () => saveDismissal(this.#id, { key: finding.key, rule: finding.rule, reason }),
@@ -49,7 +58,11 @@ export class Notes {
   /** Settles what a word of the pattern's own means, or (null) takes it back. */
   async mean(word: string, sense: Sense | null): Promise<void> {
     const before = this.words.get(word) ?? null;
-    const set = (value: Sense | null) => (value === null ? this.words.delete(word) : this.words.set(word, value));
+    const set = (value: Sense | null) => {
+      if (value === null) this.words.delete(word);
+      else this.words.set(word, value);
+      this.changed?.words();
+    };
     set(sense);
     await this.#keep(
       () => saveWord(this.#id, { word, sense }),

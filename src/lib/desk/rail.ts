@@ -129,7 +129,8 @@ function rowsOf(report: Report, ticks: ReadonlySet<string>, doc: Text): Pick<Rai
     inLine.set(from, (inLine.get(from) ?? 0) + 1);
   }
   for (const [from, rows] of inLine)
-    if (rows > 1) high.push(Decoration.line({ attributes: { style: `min-height:${rows * 1.72}em` } }).range(from));
+    if (rows > 1)
+      high.push(Decoration.line({ attributes: { style: `min-height:calc(${rows} * var(--leading))` } }).range(from));
   return { markers: RangeSet.of(markers, true), high: Decoration.set(high, true) };
 }
 

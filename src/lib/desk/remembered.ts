@@ -35,3 +35,32 @@ export function recall(id: string, text: string, config: EditorStateConfig): Edi
     return null;
   }
 }
+
+const placeKey = (id: string) => `dostik.place.${id}`;
+/** The line that one was at, with its words: the text may have changed above it. */
+const placeSchema = z.object({ line: z.int().check(z.gte(1)), words: z.string() });
+
+/** Keeps in this browser where in a pattern one is. */
+export function keepPlace(id: string, line: number, text: string): void {
+  try {
+    const words = text.split('\n')[line - 1] ?? '';
+    localStorage.setItem(placeKey(id), JSON.stringify({ line, words: words.slice(0, 200) }));
+  } catch {
+    // Without storage the Desk opens where there is something to do.
+  }
+}
+
+/** The line where one was, by its words where it has moved; null where one has not been, or nothing tells. */
+export function keptPlace(id: string, text: string): number | null {
+  try {
+    const kept = localStorage.getItem(placeKey(id));
+    if (kept === null) return null;
+    const { line, words } = placeSchema.parse(JSON.parse(kept));
+    const lines = text.split('\n');
+    const same = lines.flatMap((one, i) => (words !== '' && one.slice(0, 200) === words ? [i + 1] : []));
+    const near = same.sort((a, b) => Math.abs(a - line) - Math.abs(b - line))[0];
+    return near ?? Math.min(line, lines.length);
+  } catch {
+    return null;
+  }
+}

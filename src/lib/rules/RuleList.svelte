@@ -1,15 +1,18 @@
 <script lang="ts">
   import { SvelteMap } from 'svelte/reactivity';
   import type { RuleCard, RuleSettings } from '../../core/index.js';
+  import Search from '../components/Search.svelte';
+  import Select from '../components/Select.svelte';
   import { toasts } from '../components/toasts.svelte.js';
   import { notKept } from '../client.js';
+  import { offering } from '../frame/house.svelte.js';
+  import PageHead from '../frame/PageHead.svelte';
   import { leavingWhenKept } from '../leaving.svelte.js';
   import type { RuleSetting } from '../patterns.js';
 
   interface Props {
     title: string;
     about: string;
-    back: { href: string; text: string };
     cards: readonly RuleCard[];
     /** What is set in this scope. */
     set: RuleSettings;
@@ -18,7 +21,7 @@
     change: (setting: RuleSetting) => Promise<void>;
   }
 
-  let { title, about, back, cards, set, everywhere, change }: Props = $props();
+  let { title, about, cards, set, everywhere, change }: Props = $props();
 
   const keeping = leavingWhenKept();
   const FAMILIES: Readonly<Record<string, string>> = {
@@ -37,6 +40,8 @@
   // svelte-ignore state_referenced_locally
   const own = new SvelteMap(Object.entries(set));
   let sought = $state('');
+  let search = $state<Search>();
+  offering({ search: () => search?.ask() });
   let open = $state<string | null>(null);
 
   const shown = $derived(
@@ -59,13 +64,10 @@
   }
 </script>
 
-<main>
-  <nav>
-    <a href={back.href}>{back.text}</a>
-    <h1 {title}>{title}</h1>
-    <input type="search" bind:value={sought} placeholder="Find a rule" aria-label="Find a rule" />
-  </nav>
-  <p class="about">{about}</p>
+<main class="page">
+  <PageHead {title} {about}>
+    {#snippet tools()}<Search bind:this={search} bind:value={sought} label="Find a rule" />{/snippet}
+  </PageHead>
   {#each families as [family, name] (family)}
     {@const rules = shown.filter(({ id }) => id.startsWith(`${family}/`))}
     {#if rules.length > 0}
@@ -85,17 +87,16 @@
                   <span class="id">{card.id}</span>
                   <span>{card.about}</span>
                 </button>
-                <select
-                  class={now}
-                  aria-label="How {card.id} is taken"
+                <Select
+                  label="How {card.id} is taken"
+                  tone={now}
                   value={own.get(card.id) ?? 'usual'}
-                  onchange={(event) => void choose(card, event.currentTarget.value)}
-                >
-                  <option value="usual">{NAMES[usual(card)]}{everywhere ? ', as for all' : ''}</option>
-                  {#each Object.entries(NAMES) as [value, text] (value)}
-                    <option {value}>{text}</option>
-                  {/each}
-                </select>
+                  options={[
+                    { value: 'usual', text: `${NAMES[usual(card)]}${everywhere ? ', as for all' : ''}` },
+                    ...Object.entries(NAMES).map(([value, text]) => ({ value, text })),
+                  ]}
+                  chosen={(value) => void choose(card, value)}
+                />
               </div>
               {#if open === card.id}
                 <div class="examples">
@@ -120,50 +121,6 @@
 </main>
 
 <style>
-  main {
-    max-width: 62rem;
-    padding: var(--space-4) var(--space-5) var(--space-7);
-    margin: 0 auto;
-  }
-
-  nav {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: var(--space-2) var(--space-4);
-  }
-
-  nav a {
-    font-family: var(--text-face);
-    font-style: italic;
-  }
-
-  h1 {
-    flex: 1;
-    min-width: 8rem;
-    overflow: hidden;
-    font-size: var(--size-title);
-    text-overflow: ellipsis;
-    white-space: nowrap;
-  }
-
-  input {
-    width: 14rem;
-    min-height: 2.125rem;
-    padding: 0 var(--space-3);
-    border: 1px solid var(--rule-strong);
-    border-radius: var(--radius);
-    background: var(--paper-raised);
-    color: var(--ink);
-    font: inherit;
-  }
-
-  .about {
-    max-width: 42rem;
-    padding: var(--space-2) 0 var(--space-4);
-    color: var(--ink-soft);
-  }
-
   h2 {
     padding: var(--space-4) 0 var(--space-1);
     border-bottom: 1px solid var(--rule-strong);
@@ -178,6 +135,14 @@
     display: flex;
     align-items: center;
     gap: var(--space-3);
+  }
+
+  .row > :global(label) {
+    width: 11rem;
+  }
+
+  .row :global(select) {
+    width: 100%;
   }
 
   .words {
@@ -210,31 +175,6 @@
 
   .off .id {
     text-decoration: line-through;
-  }
-
-  select {
-    width: 11rem;
-    padding: 0.2rem var(--space-2);
-    border: 1px solid var(--rule-strong);
-    border-radius: var(--radius);
-    background: var(--paper-raised);
-    color: var(--ink);
-    font: inherit;
-    font-size: var(--size-small);
-  }
-
-  select.error {
-    color: var(--madder);
-    font-weight: 620;
-  }
-
-  select.warning {
-    color: var(--weld);
-    font-weight: 620;
-  }
-
-  select.hint {
-    color: var(--woad);
   }
 
   .examples {
@@ -276,10 +216,6 @@
     .examples {
       grid-template-columns: minmax(0, 1fr);
       gap: var(--space-1);
-    }
-
-    select {
-      width: 7rem;
     }
   }
 </style>

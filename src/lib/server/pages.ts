@@ -3,9 +3,14 @@ import type { BriefPattern, StoredPattern } from '../patterns.js';
 import { TooMuch } from './counting/counting.js';
 import type { PatternStore } from './patterns.js';
 
+/** The page of a pattern that is not there says so. */
+export function notOnShelf(): never {
+  error(404, 'This pattern is not on the shelf. It may have been put away.');
+}
+
 /** A pattern for its page; without one the page says so. */
 export async function patternOr404(patterns: PatternStore, id: string): Promise<StoredPattern> {
-  return (await patterns.get(id)) ?? error(404, 'This pattern is not on the shelf. It may have been put away.');
+  return (await patterns.get(id)) ?? notOnShelf();
 }
 
 /** What was counted; null where the text is too much for it, which the page then says. */

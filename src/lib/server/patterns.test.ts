@@ -36,7 +36,7 @@ describe('the store', () => {
     const id = await store.add({ name: 'Ball', text: 'Ball\n\nRnd 1: 6 sc in MR (6)\nRnd 2: 6 frobs (12)\n' });
     const unclear = async () => {
       await rig.counted();
-      return (await store.list())[0]?.summary?.unclear;
+      return (await rig.shelf.list())[0]?.summary?.unclear;
     };
     expect(await unclear()).toBe(1);
     expect(await store.setWord(id, { word: 'frob', sense: 'increase' })).toBe(true);
@@ -52,7 +52,7 @@ describe('the store', () => {
     const id = await store.add({ name: 'Ball', text: BALL });
     await store.setWord(id, { word: 'frob', sense: 'increase' });
     await store.settle(id, `${BALL}Mine.\n`, 'mine');
-    const copy = (await store.list()).find(({ name }) => name === 'Copy: Ball');
+    const copy = (await rig.shelf.list()).find(({ name }) => name === 'Copy: Ball');
     expect((await store.get(copy?.id ?? ''))?.hand).toEqual({ words: { frob: 'increase' } });
     const made = await rig.terms.edition(id, { to: 'uk', hooks: false, weights: false, spelling: false });
     expect((await store.get(made?.id ?? ''))?.hand).toEqual({ words: { frob: 'increase' } });
@@ -61,7 +61,7 @@ describe('the store', () => {
   it('shows on the shelf what the check said', async () => {
     await store.add({ name: 'One', text: BALL });
     await rig.counted();
-    expect((await store.list()).map(({ name, summary }) => ({ name, ...summary }))).toEqual([
+    expect((await rig.shelf.list()).map(({ name, summary }) => ({ name, ...summary }))).toEqual([
       {
         name: 'One',
         parts: 1,
@@ -72,6 +72,7 @@ describe('the store', () => {
         errors: 1,
         warnings: 0,
         terms: 'us',
+        ticked: 0,
         tally: 'ao',
       },
     ]);
@@ -96,18 +97,18 @@ describe('the store', () => {
 
   it('puts a pattern away and takes it back', async () => {
     const id = await store.add({ name: '', text: BALL });
-    await store.setAway(id, true);
-    expect(await store.list()).toEqual([]);
-    expect(await store.away()).toMatchObject([{ id, name: 'Ball' }]);
+    await rig.shelf.setAway([id], true);
+    expect(await rig.shelf.list()).toEqual([]);
+    expect(await rig.shelf.away()).toMatchObject([{ id, name: 'Ball' }]);
     expect(await store.get(id)).toBeNull();
     expect(await store.save(id, 'x', 1)).toEqual({ kind: 'gone' });
-    await store.setAway(id, false);
+    await rig.shelf.setAway([id], false);
     expect((await store.get(id))?.revision).toBe(1);
   });
 
   it('remembers which demo patterns it has had, put away or not', async () => {
     const id = await store.add({ name: '', text: BALL, demoKey: 'ball' });
-    await store.setAway(id, true);
+    await rig.shelf.setAway([id], true);
     expect([...(await store.demoKeys())]).toEqual(['ball']);
   });
 });
@@ -137,13 +138,28 @@ describe('what a person notes on a pattern', () => {
     const key = checkText(BALL.replaceAll('\r\n', '\n'), '').findings[0]?.key ?? '';
     const errors = async () => {
       await rig.counted();
-      return (await store.list())[0]?.summary?.errors;
+      return (await rig.shelf.list())[0]?.summary?.errors;
     };
     expect(await errors()).toBe(1);
     await store.dismiss(id, { key, rule: 'count/stated', reason: 'meant so' });
     expect(await errors()).toBe(0);
     await store.save(id, `${BALL}\nmore`, 1);
     expect(await errors()).toBe(0);
+  });
+
+  it('counts the rounds that are ticked for the shelf, and no tick of a round that is gone', async () => {
+    const id = await store.add({ name: '', text: BALL });
+    const keys = checkText(BALL.replaceAll('\r\n', '\n'), '').parts.flatMap(({ rounds }) =>
+      rounds.map(({ key }) => key),
+    );
+    const ticked = async () => {
+      await rig.counted();
+      return (await rig.shelf.list())[0]?.summary?.ticked;
+    };
+    for (const key of [...keys, 'gone']) await store.tick(id, key, true);
+    expect(await ticked()).toBe(2);
+    await store.tick(id, keys[0] ?? '', false);
+    expect(await ticked()).toBe(1);
   });
 
   it('keeps the text as it was before a sitting, once for each', async () => {
@@ -197,7 +213,7 @@ describe('a save whose answer did not arrive', () => {
 });
 
 describe('a conflict', () => {
-  const names = async () => (await store.list()).map(({ name }) => name).sort();
+  const names = async () => (await rig.shelf.list()).map(({ name }) => name).sort();
 
   it('is settled at once, whatever was saved meanwhile, and the other text is a copy', async () => {
     const id = await store.add({ name: 'Ball', text: BALL });
@@ -206,7 +222,7 @@ describe('a conflict', () => {
     expect(await store.settle(id, 'mine', 'mine')).toMatchObject({ text: 'mine', revision: 4 });
     expect(await store.get(id)).toMatchObject({ text: 'mine', revision: 4 });
     expect(await names()).toEqual(['Ball', 'Copy: Ball']);
-    const copy = (await store.list()).find(({ name }) => name === 'Copy: Ball');
+    const copy = (await rig.shelf.list()).find(({ name }) => name === 'Copy: Ball');
     expect((await store.get(copy?.id ?? ''))?.text).toBe('theirs, newer');
   });
 
@@ -232,7 +248,7 @@ describe('a row that something else has spoilt', () => {
     await store.add({ name: 'Good', text: BALL });
     await rig.counted();
     await spoil(`update patterns set ${change} where id = '${bad}'`);
-    const states = new Map((await store.list()).map(({ id, state }) => [id === bad, state]));
+    const states = new Map((await rig.shelf.list()).map(({ id, state }) => [id === bad, state]));
     expect(states).toEqual(
       new Map([
         [true, 'unreadable'],

@@ -1,19 +1,16 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { and, desc, eq, isNotNull, isNull, lte } from 'drizzle-orm';
+import { and, desc, eq, isNull, lte } from 'drizzle-orm';
 import * as z from 'zod/mini';
 import { isRule, type Hand } from '../../core/index.js';
 import {
   dismissalSchema,
   keySchema,
   LONGEST_NAME,
-  momentSchema,
   patternSchema,
-  summarySchema,
   UNTITLED,
   type Dismissal,
   type HandWordSetting,
   type Notes,
-  type ShelfEntry,
   type StoredPattern,
 } from '../patterns.js';
 import type { Database, OpenDatabase, Writing } from './db/client.js';
@@ -27,13 +24,6 @@ export type SaveOutcome =
   | { readonly kind: 'conflict'; readonly current: StoredPattern; readonly kept: boolean }
   | { readonly kind: 'gone' };
 
-/** A pattern that was put away. */
-export interface AwayEntry {
-  readonly id: string;
-  readonly name: string;
-  readonly at: number;
-}
-
 /** A sitting ends after so long a pause, and a new one begins after so long in any case; milliseconds. */
 const SITTING = 30 * 60_000;
 const LONGEST_SITTING = 4 * 3_600_000;
@@ -41,16 +31,6 @@ const MOST_VERSIONS = 50;
 /** So many saves are remembered by their hash: an hour of typing, and longer than any answer is out. */
 const MOST_SAVES = 2000;
 
-const shelfRow = z.object({
-  id: z.string(),
-  name: z.string(),
-  updatedAt: momentSchema,
-  revision: z.int(),
-  counted: z.nullable(z.int()),
-  summary: z.string(),
-});
-const storedSummary = z.nullable(summarySchema);
-const awayRow = z.object({ id: z.string(), name: z.string(), at: momentSchema });
 const keyRow = z.object({ key: keySchema });
 
 /** Everything that is done with stored patterns. */
@@ -64,33 +44,6 @@ export class PatternStore {
     this.#database = database;
     this.#rules = new RuleStore(database);
     this.#changed = changed;
-  }
-
-  /** All patterns that are not put away, the last changed first. */
-  async list(): Promise<ShelfEntry[]> {
-    const rows = await this.#database.db
-      .select({
-        id: patterns.id,
-        name: patterns.name,
-        updatedAt: patterns.updatedAt,
-        revision: patterns.revision,
-        counted: patterns.counted,
-        summary: patterns.summary,
-      })
-      .from(patterns)
-      .where(isNull(patterns.deletedAt))
-      .orderBy(desc(patterns.updatedAt), patterns.name);
-    return rows.map(shelfEntry);
-  }
-
-  /** The patterns that were put away, the last first. */
-  async away(): Promise<AwayEntry[]> {
-    const rows = await this.#database.db
-      .select({ id: patterns.id, name: patterns.name, at: patterns.deletedAt })
-      .from(patterns)
-      .where(isNotNull(patterns.deletedAt))
-      .orderBy(desc(patterns.deletedAt), patterns.name);
-    return readable(rows, awayRow, 'the patterns that were put away');
   }
 
   /** A pattern by its id; null where there is none or it has been put away. */
@@ -161,12 +114,16 @@ export class PatternStore {
 
   /** Sets or takes off a tick; false where there is no such pattern. */
   async tick(id: string, key: string, on: boolean): Promise<boolean> {
-    return this.#database.write(async (db) => {
+    const done = await this.#database.write(async (db) => {
       if (!(await isThere(db, id))) return false;
+      // How many are ticked stands on the shelf.
+      await db.update(patterns).set({ counted: null }).where(eq(patterns.id, id));
       if (on) await db.insert(ticks).values({ patternId: id, key, at: Date.now() }).onConflictDoNothing();
       else await db.delete(ticks).where(and(eq(ticks.patternId, id), eq(ticks.key, key)));
       return true;
     });
+    if (done) this.#changed(id);
+    return done;
   }
 
   /**
@@ -205,25 +162,16 @@ export class PatternStore {
   }
 
   async rename(id: string, name: string): Promise<boolean> {
-    return this.#set(id, { name });
-  }
-
-  /** Puts a pattern away, or takes it back. */
-  async setAway(id: string, away: boolean): Promise<boolean> {
-    return this.#set(id, { deletedAt: away ? Date.now() : null });
+    const renamed = await this.#database.write((db) =>
+      db.update(patterns).set({ name }).where(eq(patterns.id, id)).returning({ id: patterns.id }),
+    );
+    return renamed.length > 0;
   }
 
   /** The keys of all demo patterns that have ever been brought in, put away or not. */
   async demoKeys(): Promise<Set<string>> {
     const rows = await this.#database.db.select({ key: patterns.demoKey }).from(patterns);
     return new Set(rows.flatMap(({ key }) => (key === null ? [] : [key])));
-  }
-
-  async #set(id: string, values: { name: string } | { deletedAt: number | null }): Promise<boolean> {
-    const changed = await this.#database.write((db) =>
-      db.update(patterns).set(values).where(eq(patterns.id, id)).returning({ id: patterns.id }),
-    );
-    return changed.length > 0;
   }
 }
 
@@ -341,19 +289,6 @@ async function isThere(db: Writing, id: string): Promise<boolean> {
     .from(patterns)
     .where(and(eq(patterns.id, id), isNull(patterns.deletedAt)));
   return row !== undefined;
-}
-
-/** An entry that can't be read stands there and says so. */
-function shelfEntry(row: { id: unknown; name: unknown }): ShelfEntry {
-  const read = shelfRow.safeParse(row);
-  const summary = read.success ? storedSummary.safeParse(parsed(read.data.summary)) : null;
-  if (!read.success || !summary?.success) {
-    const name = typeof row.name === 'string' ? row.name : UNTITLED;
-    return { id: String(row.id), name, updatedAt: 0, summary: null, state: 'unreadable' };
-  }
-  const { id, name, updatedAt, revision, counted } = read.data;
-  const state = counted !== revision ? 'counting' : summary.data === null ? 'too-much' : 'counted';
-  return { id, name, updatedAt, summary: summary.data, state };
 }
 
 /**

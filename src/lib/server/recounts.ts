@@ -2,7 +2,7 @@ import { and, eq, isNull, ne, or } from 'drizzle-orm';
 import { handSchema, NO_HAND } from '../../core/index.js';
 import { TooMuch, type Counting } from './counting/counting.js';
 import { Missing, type OpenDatabase } from './db/client.js';
-import { dismissals, patterns } from './db/schema.js';
+import { dismissals, patterns, ticks } from './db/schema.js';
 import { parsed } from './readable.js';
 import type { RuleStore } from './rules.js';
 
@@ -67,11 +67,19 @@ export class Recounts {
       .where(eq(patterns.id, id));
     if (!pattern) return;
     const aside = await db.select({ key: dismissals.key }).from(dismissals).where(eq(dismissals.patternId, id));
+    const ticked = await db.select({ key: ticks.key }).from(ticks).where(eq(ticks.patternId, id));
     const { text, terms } = pattern;
     const hand = handSchema.safeParse(parsed(pattern.hand)).data ?? NO_HAND;
     const rules = await this.#rules.holdingFor(id);
     const summary = await this.#counting
-      .have('summary', { text, terms, hand, rules, aside: aside.map(({ key }) => key) })
+      .have('summary', {
+        text,
+        terms,
+        hand,
+        rules,
+        aside: aside.map(({ key }) => key),
+        ticks: ticked.map(({ key }) => key),
+      })
       .catch((error: unknown) => {
         if (error instanceof TooMuch) return null;
         throw error;

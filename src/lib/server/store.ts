@@ -5,12 +5,14 @@ import { readEnvironment } from './environment.js';
 import { PatternStore } from './patterns.js';
 import { Recounts } from './recounts.js';
 import { RuleStore } from './rules.js';
+import { ShelfStore } from './shelf.js';
 import { StyleStore } from './style.js';
 import { TermsStore } from './terms.js';
 
 /** Everything that is kept, one store a matter, and who counts. */
 export interface Stores {
   readonly patterns: PatternStore;
+  readonly shelf: ShelfStore;
   readonly terms: TermsStore;
   readonly rules: RuleStore;
   readonly style: StyleStore;
@@ -39,6 +41,7 @@ async function open(): Promise<Stores & { present: () => Promise<void> }> {
   await recounts.askStale();
   return {
     patterns,
+    shelf: new ShelfStore(database),
     rules,
     recounts,
     counting,

@@ -7,6 +7,7 @@ import { openDatabase, type OpenDatabase } from './db/client.js';
 import { PatternStore } from './patterns.js';
 import { Recounts } from './recounts.js';
 import { RuleStore } from './rules.js';
+import { ShelfStore } from './shelf.js';
 import { TermsStore } from './terms.js';
 
 /** All stores on a database of their own, for a test. */
@@ -15,6 +16,7 @@ export interface Rig {
   readonly file: string;
   readonly database: OpenDatabase;
   readonly patterns: PatternStore;
+  readonly shelf: ShelfStore;
   readonly rules: RuleStore;
   readonly terms: TermsStore;
   readonly recounts: Recounts;
@@ -43,6 +45,7 @@ export async function makeRig(counting: Counting = hereAndNow): Promise<Rig> {
     file,
     database,
     patterns,
+    shelf: new ShelfStore(database),
     rules,
     recounts,
     terms: new TermsStore(database, patterns, counting, recounts.ask),

@@ -10,7 +10,15 @@
     u: { kind: 'off', from: 3, to: 17 },
     t: { kind: 'trust', from: 6, to: 14 },
   };
-  const strokes = $derived(Array.from(tally, (letter, i) => ({ x: i * 5 + 2, ...(LOOKS[letter] ?? COUNTED) })));
+  /** All strokes of a kind as one path: a long shelf has many thousands of them. */
+  const strokes = $derived.by(() => {
+    const paths = { agrees: '', off: '', trust: '' };
+    Array.from(tally).forEach((letter, i) => {
+      const { kind, from, to } = LOOKS[letter] ?? COUNTED;
+      paths[kind as keyof typeof paths] += `M${i * 5 + 2} ${from}V${to}`;
+    });
+    return Object.entries(paths).filter(([, path]) => path !== '');
+  });
 </script>
 
 <svg
@@ -19,7 +27,7 @@
   preserveAspectRatio="none"
   aria-hidden="true"
 >
-  {#each strokes as { x, kind, from, to } (x)}<line class={kind} x1={x} x2={x} y1={from} y2={to} />{/each}
+  {#each strokes as [kind, path] (kind)}<path class={kind} d={path} />{/each}
 </svg>
 
 <style>
@@ -29,7 +37,8 @@
     max-width: 100%;
   }
 
-  line {
+  path {
+    fill: none;
     stroke-width: 2;
     vector-effect: non-scaling-stroke;
   }

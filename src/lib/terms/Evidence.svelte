@@ -1,14 +1,10 @@
 <script lang="ts">
-  import type { TermsEvidence } from '../../core/index.js';
+  import Select from '../components/Select.svelte';
   import type { StoredPattern } from '../patterns.js';
+  import type { TermsSession } from './terms.svelte.js';
 
-  interface Props {
-    evidence: TermsEvidence | null;
-    settled: StoredPattern['terms'];
-    settle: (terms: StoredPattern['terms']) => void;
-  }
-
-  let { evidence, settled, settle }: Props = $props();
+  let { session }: { session: TermsSession } = $props();
+  const { evidence, settled } = $derived(session);
   const NAMES = { us: 'US terms', uk: 'UK terms', mixed: 'Mixed terms', unclear: 'Terms unclear' };
   const SIDES = { us: 'US only', uk: 'UK only', both: 'In both' } as const;
   const words = (tells: 'us' | 'uk' | 'both') =>
@@ -45,14 +41,17 @@
           : evidence.detected.toUpperCase()}.
       </p>
     {/if}
-    <label>
-      Read it as
-      <select value={settled} onchange={(event) => settle(event.currentTarget.value as StoredPattern['terms'])}>
-        <option value="auto">what it shows ({Math.round(evidence.confidence * 100)} % sure)</option>
-        <option value="us">US terms</option>
-        <option value="uk">UK terms</option>
-      </select>
-    </label>
+    <Select
+      label="Read it as"
+      shown
+      value={settled}
+      options={[
+        { value: 'auto', text: `what it shows, ${Math.round(evidence.confidence * 100)} %` },
+        { value: 'us', text: 'US terms' },
+        { value: 'uk', text: 'UK terms' },
+      ]}
+      chosen={(terms: StoredPattern['terms']) => void session.settle(terms)}
+    />
   {/if}
 </section>
 
@@ -87,22 +86,5 @@
   .wrong {
     color: var(--madder);
     font-size: var(--size-small);
-  }
-
-  label {
-    display: flex;
-    align-items: baseline;
-    gap: var(--space-2);
-    font-size: var(--size-small);
-  }
-
-  select {
-    min-width: 0;
-    padding: 0.15rem var(--space-1);
-    border: 1px solid var(--rule-strong);
-    border-radius: var(--radius);
-    background: var(--paper-raised);
-    color: var(--ink);
-    font: inherit;
   }
 </style>

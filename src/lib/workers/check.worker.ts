@@ -12,6 +12,7 @@ import {
   type Conversion,
   type HookSlip,
   type Meanings,
+  type Overview,
   type Report,
   type RoundAccount,
   type Styled,
@@ -59,6 +60,7 @@ export interface CheckWorker {
   account(round: number): RoundAccount | null;
   slips(asked: { round: number; onHook: number }): HookSlip[];
   meanings(word: string): Meanings | null;
+  overview(): Overview | null;
   earlier(text: string): EarlierRound[];
   convert(asked: AskedConversion): Conversion;
   evidence(text: string): TermsEvidence;
@@ -77,6 +79,7 @@ const worker: CheckWorker = {
   fixed: () => last?.fixed() ?? null,
   account: (round) => last?.account(roundSchema.parse(round)) ?? null,
   slips: ({ round, onHook }) => last?.slips(roundSchema.parse(round), countSchema.parse(onHook)) ?? [],
+  overview: () => last?.overview() ?? null,
   meanings: (word) => last?.meanings(handWordSchema.parse(word)) ?? null,
   convert(asked) {
     const { text, decisions, ...options } = convertSchema.parse(asked);

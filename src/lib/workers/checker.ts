@@ -4,12 +4,14 @@ import {
   hookSlipSchema,
   meaningsSchema,
   NO_HAND,
+  overviewSchema,
   reportSchema,
   styledSchema,
   type CheckOptions,
   type Hand,
   type HookSlip,
   type Meanings,
+  type Overview,
   type Report,
   type RoundAccount,
   type Styled,
@@ -63,6 +65,11 @@ export class Checker {
   /** What a word of the text that was checked last could mean; null where there is no such text. */
   async meanings(word: string): Promise<Meanings | null> {
     return z.nullable(meaningsSchema).parse(await this.#worker.ask((remote) => remote.meanings(word)));
+  }
+
+  /** What was understood of the text that was checked last, besides its rounds; null where there is no such text. */
+  async overview(): Promise<Overview | null> {
+    return z.nullable(overviewSchema).parse(await this.#worker.ask((remote) => remote.overview()));
   }
 
   check(text: string, name: string): void {

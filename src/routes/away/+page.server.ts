@@ -3,5 +3,5 @@ import type { PageServerLoad } from './$types.js';
 
 export const load: PageServerLoad = async ({ depends }) => {
   depends('dostik:away');
-  return { away: await (await stores()).patterns.away() };
+  return { away: await (await stores()).shelf.away() };
 };

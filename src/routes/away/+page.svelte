@@ -1,17 +1,47 @@
 <script lang="ts">
   import { invalidate } from '$app/navigation';
   import Button from '../../lib/components/Button.svelte';
+  import ListRow from '../../lib/components/ListRow.svelte';
+  import Search from '../../lib/components/Search.svelte';
+  import { Several } from '../../lib/components/several.svelte.js';
+  import SeveralBar from '../../lib/components/SeveralBar.svelte';
   import { toasts } from '../../lib/components/toasts.svelte.js';
-  import { notKept, takeBack } from '../../lib/client.js';
+  import When from '../../lib/components/When.svelte';
+  import { notKept, setAway } from '../../lib/client.js';
+  import Frame from '../../lib/frame/Frame.svelte';
+  import { offering } from '../../lib/frame/house.svelte.js';
+  import PageHead from '../../lib/frame/PageHead.svelte';
+  import { plural } from '../../lib/plural.js';
   import type { PageProps } from './$types.js';
 
   let { data }: PageProps = $props();
-  const day = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' });
+  let sought = $state('');
+  let search = $state<Search>();
+  const shown = $derived(data.away.filter(({ name }) => name.toLowerCase().includes(sought.trim().toLowerCase())));
+  const rows = new Several(() => shown.map(({ id }) => id));
 
-  async function back(id: string): Promise<void> {
+  offering({
+    search: () => search?.ask(),
+    'next-row': () => step(1),
+    'last-row': () => step(-1),
+    select: () => rows.toggleHere(),
+    'select-all': () => rows.toggleAll(),
+    'put-back': () => void back(rows.chosen),
+  });
+
+  function step(by: 1 | -1): void {
+    if (rows.step(by) === null) return;
+    document.querySelector<HTMLElement>(`[data-row="${CSS.escape(rows.at ?? '')}"] input`)?.focus();
+  }
+
+  async function back(ids: readonly string[]): Promise<void> {
+    if (ids.length === 0) return;
     try {
-      await takeBack(id);
-      toasts.say('It is on the shelf again.');
+      await setAway(ids, false);
+      rows.clear();
+      toasts.say(
+        ids.length === 1 ? 'It is on the shelf again.' : `${plural(ids.length, 'pattern')} are on the shelf again.`,
+      );
     } catch (error) {
       toasts.say(notKept(error));
     }
@@ -21,76 +51,38 @@
 
 <svelte:head><title>Put away · Dostik</title></svelte:head>
 
-<main>
-  <nav>
-    <a href="/">Shelf</a>
-    <h1>Put away</h1>
-  </nav>
-  {#if data.away.length === 0}
-    <p class="about">Nothing is put away.</p>
-  {:else}
-    <p class="about">These are kept as they were, with their ticks and notes.</p>
-    <ul>
-      {#each data.away as { id, name, at } (id)}
-        <li>
-          <span class="name">{name}</span>
-          <time datetime={new Date(at).toISOString()}>{day.format(at)}</time>
-          <Button weight="quiet" onclick={() => void back(id)}>Put it back</Button>
-        </li>
+<Frame at={null} />
+<main class="page">
+  <PageHead
+    title="Put away"
+    about={data.away.length === 0 ? 'Nothing is put away.' : 'These are kept as they were, with their ticks and notes.'}
+  >
+    {#snippet tools()}
+      {#if data.away.length > 0}<Search bind:this={search} bind:value={sought} label="Find by name" />{/if}
+    {/snippet}
+  </PageHead>
+  {#if data.away.length > 0}
+    <SeveralBar {rows} of={shown.length}>
+      {#snippet filters()}<p class="count">{plural(shown.length, 'pattern')}</p>{/snippet}
+      {#snippet acts()}<Button weight="quiet" onclick={() => void back(rows.chosen)} title="b">Put them back</Button
+        >{/snippet}
+    </SeveralBar>
+    <div role="list" aria-label="Put away">
+      {#each shown as { id, name, at } (id)}
+        <ListRow {id} {name} selected={rows.ids.has(id)} toggle={() => rows.toggle(id)} reached={() => (rows.at = id)}>
+          {#snippet facts()}put away <When {at} />{/snippet}
+          {#snippet ends()}<Button weight="quiet" onclick={() => void back([id])}>Put it back</Button>{/snippet}
+        </ListRow>
+      {:else}
+        <p class="count">None of them is called “{sought}”.</p>
       {/each}
-    </ul>
+    </div>
   {/if}
 </main>
 
 <style>
-  main {
-    max-width: 62rem;
-    padding: var(--space-4) var(--space-5) var(--space-7);
-    margin: 0 auto;
-  }
-
-  nav {
-    display: flex;
-    align-items: center;
-    gap: var(--space-4);
-  }
-
-  nav a {
-    font-family: var(--text-face);
-    font-style: italic;
-  }
-
-  h1 {
-    font-size: var(--size-title);
-  }
-
-  .about {
-    padding: var(--space-3) 0;
-    color: var(--ink-soft);
-  }
-
-  ul {
-    padding: 0;
-    margin: 0;
-    border-top: 2px solid var(--ink);
-    list-style: none;
-  }
-
-  li {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) auto auto;
-    align-items: center;
-    gap: var(--space-4);
+  .count {
     padding: var(--space-2) 0;
-    border-bottom: 1px solid var(--rule);
-  }
-
-  .name {
-    font-family: var(--text-face);
-    overflow-wrap: anywhere;
-  }
-
-  time {
     color: var(--ink-soft);
     font-size: var(--size-body);
   }

@@ -1,8 +1,14 @@
 <script lang="ts">
   import { HOOKS, STITCHES, YARN_WEIGHTS, type Stitch } from '../../core/index.js';
   import Button from '../../lib/components/Button.svelte';
+  import Search from '../../lib/components/Search.svelte';
+  import Frame from '../../lib/frame/Frame.svelte';
+  import { offering } from '../../lib/frame/house.svelte.js';
+  import PageHead from '../../lib/frame/PageHead.svelte';
 
   let sought = $state('');
+  let search = $state<Search>();
+  offering({ search: () => search?.ask(), print: () => window.print() });
 
   interface Row {
     readonly us: string;
@@ -57,13 +63,14 @@
   {/if}
 {/snippet}
 
-<main>
-  <nav>
-    <a href="/">Shelf</a>
-    <h1>Reference card</h1>
-    <input type="search" bind:value={sought} placeholder="Find a term, a hook, a yarn" aria-label="Find on the card" />
-    <Button onclick={() => window.print()}>Print</Button>
-  </nav>
+<Frame at="card" />
+<main class="page">
+  <PageHead title="Reference card">
+    {#snippet tools()}
+      <Search bind:this={search} bind:value={sought} label="Find a term, a hook, a yarn" />
+      <Button title="Alt P" onclick={() => window.print()}>Print</Button>
+    {/snippet}
+  </PageHead>
   <div class="columns">
     {@render stitches('Stitches with two names', differ)}
     {@render stitches('Other words', words)}
@@ -97,41 +104,6 @@
 </main>
 
 <style>
-  main {
-    max-width: 76rem;
-    padding: var(--space-4) var(--space-5);
-    margin: 0 auto;
-  }
-
-  nav {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: var(--space-3) var(--space-4);
-    padding-bottom: var(--space-4);
-  }
-
-  nav a {
-    font-family: var(--text-face);
-    font-style: italic;
-  }
-
-  h1 {
-    flex: 1;
-    font-size: var(--size-title);
-  }
-
-  input {
-    width: 17rem;
-    min-height: 2.125rem;
-    padding: 0 var(--space-3);
-    border: 1px solid var(--rule-strong);
-    border-radius: var(--radius);
-    background: var(--paper-raised);
-    color: var(--ink);
-    font: inherit;
-  }
-
   .columns {
     columns: 24rem;
     column-gap: var(--space-6);
@@ -173,16 +145,6 @@
   }
 
   @media print {
-    nav a,
-    nav input,
-    nav :global(button) {
-      display: none;
-    }
-
-    main {
-      padding: 0;
-    }
-
     table {
       font-size: var(--size-small);
     }

@@ -4,7 +4,7 @@ import { stores } from '../../lib/server/store.js';
 import type { PageServerLoad } from './$types.js';
 
 export const load: PageServerLoad = async ({ url }) => {
-  const { patterns, style, counting } = await stores();
+  const { patterns, shelf, style, counting } = await stores();
   const from = url.searchParams.get('from');
   const model = from === null ? null : await patterns.get(from);
   const learnt =
@@ -12,7 +12,7 @@ export const load: PageServerLoad = async ({ url }) => {
   return {
     traits: styleTraits(),
     style: await style.get(),
-    patterns: (await patterns.list()).map(({ id, name }) => ({ id, name })),
+    patterns: await shelf.names(),
     model: model && learnt ? { id: model.id, name: model.name, ...learnt } : null,
     /** The name of a pattern that is too long to learn from. */
     tooMuch: model && !learnt ? model.name : null,

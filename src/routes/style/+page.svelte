@@ -1,8 +1,12 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import Button from '../../lib/components/Button.svelte';
+  import Choice from '../../lib/components/Choice.svelte';
+  import Select from '../../lib/components/Select.svelte';
   import { toasts } from '../../lib/components/toasts.svelte.js';
   import { notKept, saveStyle } from '../../lib/client.js';
+  import Frame from '../../lib/frame/Frame.svelte';
+  import PageHead from '../../lib/frame/PageHead.svelte';
   import { leavingWhenKept } from '../../lib/leaving.svelte.js';
   import type { PageProps } from './$types.js';
 
@@ -42,135 +46,72 @@
 
 <svelte:head><title>House style · Dostik</title></svelte:head>
 
-<main data-style={kept}>
-  <nav>
-    <a href="/">Shelf</a>
-    <h1>House style</h1>
-    <label>
-      Learn it from
-      <select
+<Frame at="style" />
+<main class="page" data-style={kept}>
+  <PageHead
+    title="House style"
+    about="How this press writes. What is set here is a hint in every pattern that is written otherwise, with its fix; a whole pattern is set in house style from its Desk, and no count changes by it."
+  >
+    {#snippet tools()}
+      <Select
+        label="Learn it from"
+        shown
         value={data.model?.id ?? ''}
-        onchange={(event) => void goto(`/style?from=${event.currentTarget.value}`, { keepFocus: true })}
-      >
-        <option value="">no pattern</option>
-        {#each data.patterns as { id, name } (id)}<option value={id}>{name}</option>{/each}
-      </select>
-    </label>
-    {#if data.model}<Button weight="firm" onclick={learn}>Take over all</Button>{/if}
-  </nav>
-  <p class="about">
-    How this press writes. What is set here is a hint in every pattern that is written otherwise, with its fix; a whole
-    pattern is set in house style from its Desk, and no count changes by it.
-  </p>
+        options={[
+          { value: '', text: 'no pattern' },
+          ...data.patterns.map(({ id, name }) => ({ value: id, text: name })),
+        ]}
+        chosen={(from) => void goto(`/style?from=${from}`, { keepFocus: true })}
+      />
+      {#if data.model}<Button weight="firm" onclick={learn}>Take over all</Button>{/if}
+    {/snippet}
+  </PageHead>
   {#if data.tooMuch !== null}
     <p class="about" role="alert">“{data.tooMuch}” is too much to be read at once. Learn it from another pattern.</p>
   {/if}
   {#each data.traits as { id, about, ways } (id)}
-    <fieldset>
-      <legend>{about}</legend>
-      <div class="ways">
-        {#each [{ way: '', example: 'left to the designer' }, ...ways] as { way, example } (way)}
-          <label class:chosen={(style[id] ?? '') === way}>
-            <input
-              type="radio"
-              name={id}
-              checked={(style[id] ?? '') === way}
-              onchange={() => void set(id, way === '' ? null : way)}
-            />
-            <span class:example={way !== ''}>{example}</span>
-            {#if data.model && way !== ''}<span class="count">{data.model.count[id]?.[way] ?? 0}</span>{/if}
-          </label>
-        {/each}
-      </div>
-    </fieldset>
+    <section aria-labelledby="trait-{id}">
+      <h2 id="trait-{id}">{about}</h2>
+      <Choice
+        label={about}
+        name={id}
+        value={style[id] ?? ''}
+        options={[
+          { value: '', text: 'left to the designer' },
+          ...ways.map(({ way, example }) => ({ value: way, text: example })),
+        ]}
+        chosen={(way) => void set(id, way === '' ? null : way)}
+      >
+        {#snippet option({ value, text })}
+          <span class:example={value !== ''}>{text}</span>
+          {#if data.model && value !== ''}<span class="count">{data.model.count[id]?.[value] ?? 0}</span>{/if}
+        {/snippet}
+      </Choice>
+    </section>
   {/each}
   {#if data.model}<p class="about">The figures tell how often “{data.model.name}” writes each.</p>{/if}
 </main>
 
 <style>
-  main {
-    max-width: 62rem;
-    padding: var(--space-4) var(--space-5) var(--space-7);
-    margin: 0 auto;
-  }
-
-  nav {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: center;
-    gap: var(--space-2) var(--space-4);
-  }
-
-  nav a {
-    font-family: var(--text-face);
-    font-style: italic;
-  }
-
-  nav label {
-    display: flex;
-    align-items: center;
-    gap: var(--space-2);
-    font-size: var(--size-body);
-  }
-
-  h1 {
-    flex: 1;
-    font-size: var(--size-title);
-  }
-
-  select {
-    max-width: 16rem;
-    min-height: 2.125rem;
-    border: 1px solid var(--rule-strong);
-    border-radius: var(--radius);
-    background: var(--paper-raised);
-    color: var(--ink);
-    font: inherit;
-  }
-
   .about {
     max-width: 42rem;
     padding: var(--space-2) 0 var(--space-4);
     color: var(--ink-soft);
   }
 
-  fieldset {
+  section {
+    display: grid;
+    grid-template-columns: 15rem minmax(0, 1fr);
+    gap: var(--space-2) var(--space-4);
     padding: var(--space-3) 0;
-    border: 0;
     border-top: 1px solid var(--rule);
   }
 
-  legend {
-    float: left;
-    width: 15rem;
-    padding: 0.3rem var(--space-4) 0 0;
+  h2 {
+    padding-top: 0.35rem;
+    font-family: var(--figure-face);
+    font-size: var(--size-body);
     font-weight: 620;
-  }
-
-  .ways {
-    display: flex;
-    flex-wrap: wrap;
-    gap: var(--space-2);
-  }
-
-  .ways label {
-    display: flex;
-    align-items: center;
-    gap: var(--space-2);
-    min-height: 2.125rem;
-    padding: 0 var(--space-3);
-    border: 1px solid var(--rule-strong);
-    border-radius: var(--radius);
-    cursor: pointer;
-  }
-
-  .ways label:focus-within {
-    outline: 2px solid var(--woad);
-    outline-offset: 2px;
-  }
-
-  .chosen {
-    background: var(--woad-wash);
   }
 
   .example {
@@ -180,14 +121,11 @@
   .count {
     color: var(--ink-soft);
     font-size: var(--size-small);
-    font-variant-numeric: tabular-nums;
   }
 
-  @media (max-width: 640px) {
-    legend {
-      float: none;
-      width: auto;
-      padding-bottom: var(--space-2);
+  @media (max-width: 720px) {
+    section {
+      grid-template-columns: minmax(0, 1fr);
     }
   }
 </style>

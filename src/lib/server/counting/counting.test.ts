@@ -4,7 +4,7 @@ import { countingAside, TooMuch, type Counting } from './counting.js';
 
 const BALL = 'BALL\nUS terms\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\n';
 const MANY = Array.from({ length: 60_000 }, (_, i) => `Rnd ${i + 1}: sc ${i + 3}, inc (${i + 4})\n`).join('');
-const asked = (text: string) => ({ text, terms: 'auto', aside: [] }) as const;
+const asked = (text: string) => ({ text, terms: 'auto', aside: [], ticks: [] }) as const;
 
 let counting: Counting;
 afterEach(() => counting.close());
@@ -49,11 +49,11 @@ describe('counting beside the server', () => {
     expect(await rig.patterns.save(id, `${MANY}\n`, 1)).toMatchObject({ kind: 'saved' });
     expect(Date.now() - start).toBeLessThan(900);
     await rig.counted();
-    expect(await rig.patterns.list()).toMatchObject([{ state: 'too-much', summary: null }]);
+    expect(await rig.shelf.list()).toMatchObject([{ state: 'too-much', summary: null }]);
     expect((await rig.patterns.get(id))?.text).toBe(`${MANY}\n`);
     await rig.patterns.save(id, BALL, 2);
     await rig.counted();
-    expect(await rig.patterns.list()).toMatchObject([{ state: 'counted', summary: { rounds: 2 } }]);
+    expect(await rig.shelf.list()).toMatchObject([{ state: 'counted', summary: { rounds: 2 } }]);
     await rig.end();
   });
 });

@@ -34,11 +34,18 @@ export interface Edited {
   readonly merged: { readonly text: string; readonly kept: number } | null;
 }
 
+/** What the figures of a pattern rest on. */
+export type Summarised = CheckOptions & {
+  readonly text: string;
+  readonly aside: readonly string[];
+  readonly ticks: readonly string[];
+};
+
 /** All that the server has the core do, each with one argument and a result that can be sent. */
 export const WORK = {
-  /** The figures that the shelf shows, without the findings that are put aside by their keys. */
-  summary({ text, aside, ...options }: CheckOptions & { text: string; aside: readonly string[] }): Summary {
-    return summaryOf(checkText(text, '', options), new Set(aside));
+  /** The figures that the shelf shows; findings that are put aside and rounds that are ticked are known by their keys. */
+  summary({ text, aside, ticks, ...options }: Summarised): Summary {
+    return summaryOf(checkText(text, '', options), new Set(aside), new Set(ticks));
   },
 
   print({ text, name, ...options }: CheckOptions & { text: string; name: string }): Printed {
@@ -93,7 +100,7 @@ const LETTERS: Record<ReportVerdict, string> = {
   'on-trust': 't',
 };
 
-function summaryOf(report: Report, aside: ReadonlySet<string>): Summary {
+function summaryOf(report: Report, aside: ReadonlySet<string>, ticks: ReadonlySet<string>): Summary {
   const rounds = report.parts.flatMap((part) => part.rounds);
   const open = report.findings.filter(({ key }) => !aside.has(key));
   const count = (test: (round: (typeof rounds)[number]) => boolean) => rounds.filter(test).length;
@@ -106,6 +113,7 @@ function summaryOf(report: Report, aside: ReadonlySet<string>): Summary {
     errors: open.filter(({ severity }) => severity === 'error').length,
     warnings: open.filter(({ severity }) => severity === 'warning').length,
     terms: report.terms.detected,
+    ticked: count(({ key }) => ticks.has(key)),
     tally: rounds
       .slice(0, 400)
       .map(({ verdict }) => LETTERS[verdict])

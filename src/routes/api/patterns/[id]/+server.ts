@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { renameSchema, saveSchema } from '../../../../lib/patterns.js';
-import { answering, bodyOf, done, GONE, noting, Refused } from '../../../../lib/server/answers.js';
+import { answering, bodyOf, GONE, noting, Refused } from '../../../../lib/server/answers.js';
 import { stores } from '../../../../lib/server/store.js';
 import type { RequestHandler } from './$types.js';
 
@@ -22,8 +22,3 @@ export const PUT: RequestHandler = answering(async ({ params, request }) => {
 export const PATCH: RequestHandler = noting(renameSchema, async ({ params }, { name }) =>
   (await stores()).patterns.rename(params.id, name),
 );
-
-export const DELETE: RequestHandler = answering(async ({ params }) => {
-  if (!(await (await stores()).patterns.setAway(params.id, true))) throw new Refused(404, GONE);
-  return done();
-});

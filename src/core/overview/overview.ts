@@ -1,0 +1,170 @@
+import { documentOf, type AssemblyStep, type Document, type Material, type MakingEvent } from '../checks/document.js';
+import { proseOf } from '../checks/prose.js';
+import { roundsByPart, type CountedPattern, type CountedRound } from '../counting/counted.js';
+import { senseInWords } from '../deciding/why.js';
+import type { Part, Pattern } from '../pattern/pattern.js';
+import { witnessesIn } from '../reading/detect.js';
+import { positionAt, type Span } from '../text/source.js';
+import type { Overview, PartOverview } from './schema.js';
+
+/** More places than these tell no more. */
+const MOST_USES = 12;
+const MOST_WORDS = 8;
+
+/** What was understood of a pattern besides its rounds, for who looks it through. */
+export function overviewOf(counted: CountedPattern): Overview {
+  const { pattern } = counted;
+  const document = documentOf(pattern, proseOf(pattern).talk);
+  const lineOf = (offset: number) => positionAt(pattern.source, offset).line;
+  const { declared, declaredAt, detected } = pattern.terms;
+  const byPart = roundsByPart(counted.rounds);
+  return {
+    terms: {
+      declared,
+      at: declaredAt && lineOf(declaredAt.from),
+      detected,
+      words: witnessesIn(pattern.source.text)
+        .slice(0, MOST_WORDS)
+        .map(({ word, count, tells, first }) => ({ word, count, tells, line: lineOf(first) })),
+    },
+    materials: materialsOf(pattern, document, lineOf),
+    words: wordsOf(counted, lineOf),
+    sections: pattern.sections.map(({ kind, heading, span }) => ({
+      kind,
+      line: lineOf(heading.from),
+      endLine: lineOf(Math.max(heading.from, span.to - 1)),
+    })),
+    parts: pattern.parts.map((part) => partOf(part, byPart.get(part) ?? [], document, lineOf)),
+    assembly: document.assembly
+      .filter((step) => puts(step, document))
+      .map(({ text, span }) => ({ text: text.trim(), line: lineOf(span.from) })),
+  };
+}
+
+type LineOf = (offset: number) => number;
+
+function materialsOf(pattern: Pattern, { materials }: Document, lineOf: LineOf): Overview['materials'] {
+  const outside = maskedMaterials(pattern);
+  const listed = new Map<string, Material>();
+  const eyes = materials.some(({ kind }) => kind === 'eyes');
+  for (const material of materials) {
+    // "Safety eye" is a notion among others as well.
+    if (eyes && material.kind === 'notion' && /eye/i.test(material.name)) continue;
+    const key = `${material.kind} ${material.name.toLowerCase()}`;
+    if (!listed.has(key)) listed.set(key, material);
+  }
+  return [...listed.values()].map(({ kind, name, amount, span }) => ({
+    kind,
+    name,
+    amount,
+    line: lineOf(span.from),
+    uses: kind === 'hook' ? [] : usesOf(pattern, outside, kind === 'eyes' ? 'eyes?' : escaped(name), lineOf),
+  }));
+}
+
+/** Where some words stand outside of the materials: each part once, and each line outside of parts. */
+function usesOf(
+  { parts }: Pattern,
+  text: string,
+  words: string,
+  lineOf: LineOf,
+): Overview['materials'][number]['uses'] {
+  const uses = new Map<string, { line: number; part: string | null }>();
+  for (const { index } of text.matchAll(new RegExp(`(?<!\\p{L})${words}s?(?!\\p{L})`, 'giu'))) {
+    const part = parts.findLast(({ heading }) => heading.from <= index)?.name ?? null;
+    const line = lineOf(index);
+    const key = part ?? String(line);
+    if (!uses.has(key)) uses.set(key, { line, part });
+    if (uses.size === MOST_USES) break;
+  }
+  return [...uses.values()];
+}
+
+function wordsOf({ pattern, rounds }: CountedPattern, lineOf: LineOf): Overview['words'] {
+  const bodies = rounds.map(({ round }) => pattern.source.text.slice(round.bodyFrom, round.span.to)).join('\n');
+  const used = (term: string) =>
+    [...bodies.matchAll(new RegExp(`(?<!\\p{L})${escaped(term)}s?(?!\\p{L})`, 'giu'))].length;
+  const own = (words: Pattern['words'], from: 'settled' | 'worked-out') =>
+    [...words].map(([term, sense]) => ({
+      term,
+      meaning: senseInWords(sense),
+      from,
+      sense,
+      line: null,
+      used: used(term),
+    }));
+  return [
+    ...pattern.legend.map(({ term, meaning, span }) => ({
+      term,
+      meaning,
+      from: 'list' as const,
+      sense: null,
+      line: lineOf(span.from),
+      used: used(term),
+    })),
+    ...own(pattern.said, 'settled'),
+    ...own(new Map([...pattern.words].filter(([word]) => !pattern.said.has(word))), 'worked-out'),
+  ];
+}
+
+/** Whether a sentence puts a part somewhere: what only leaves an end for it is of the part's own making. */
+function puts({ pieces, onto, span }: AssemblyStep, { events }: Document): boolean {
+  if (onto !== null) return true;
+  return (
+    pieces.length > 0 &&
+    !events.some(({ kind, span: at }) => kind === 'tail' && span.from <= at.from && at.to <= span.to)
+  );
+}
+
+const MAKING: Partial<Record<MakingEvent['kind'], string>> = {
+  'eyes-set': 'eyes set',
+  stuffing: 'stuffed',
+  colour: 'colour changed',
+  closed: 'closed',
+  finished: 'fastened off',
+  tail: 'tail left',
+  'put-aside': 'put aside',
+};
+
+function partOf(part: Part, rounds: readonly CountedRound[], document: Document, lineOf: LineOf): PartOverview {
+  const made = rounds.flatMap(({ outcome: { made: one } }) => one ?? []);
+  const all = rounds.every(({ outcome: { made: one } }) => one !== null);
+  const kinds = new Set(rounds.map(({ round }) => round.kind));
+  const end = rounds.at(-1)?.round.span.to ?? part.heading.to;
+  const line = lineOf(part.heading.from);
+  return {
+    name: part.name,
+    line,
+    endLine: Math.max(line, lineOf(Math.max(part.heading.from, end - 1))),
+    make: part.make,
+    rounds: rounds.reduce((sum, { round }) => sum + Math.max(1, round.numbers.length), 0),
+    kind: kinds.size > 1 ? 'both' : kinds.has('row') ? 'rows' : 'rounds',
+    first: rounds[0]?.outcome.made ?? null,
+    most: made.length > 0 ? Math.max(...made) : null,
+    last: rounds.at(-1)?.outcome.made ?? null,
+    stitches: all
+      ? rounds.reduce((sum, { round, outcome }) => sum + (outcome.made ?? 0) * Math.max(1, round.numbers.length), 0)
+      : null,
+    making: document.events
+      .filter((event) => event.part === part)
+      .flatMap(({ kind, negated, after, span }) => {
+        const what = MAKING[kind];
+        return what
+          ? [{ what: negated ? `not ${what}` : what, line: lineOf(span.from), after: after?.label ?? null }]
+          : [];
+      }),
+    assembly: document.assembly
+      .filter((step) => (step.onto === part || step.pieces.includes(part)) && puts(step, document))
+      .map(({ text, span }) => ({ text: text.trim(), line: lineOf(span.from) })),
+  };
+}
+
+/** The text with its materials made blank: all else stands where it stood. */
+function maskedMaterials({ source, sections }: Pattern): string {
+  const blank = (text: string, { from, to }: Span) => text.slice(0, from) + ' '.repeat(to - from) + text.slice(to);
+  return sections.filter(({ kind }) => kind === 'materials').reduce((text, { span }) => blank(text, span), source.text);
+}
+
+function escaped(words: string): string {
+  return words.replace(/[.*+?^${}()|[\]\\/]/g, '\\$&');
+}

@@ -1,0 +1,43 @@
+<script lang="ts">
+  import Menu from '../components/Menu.svelte';
+  import type { ActionId } from '../frame/actions.js';
+  import { houseOf } from '../frame/house.svelte.js';
+  import CheckSign from './CheckSign.svelte';
+  import type { DeskSession } from './desk.svelte.js';
+  import type { SaveState } from './saver.svelte.js';
+  import SaveSign from './SaveSign.svelte';
+
+  let { desk, save }: { desk: DeskSession; save: SaveState } = $props();
+  const house = houseOf();
+  const ticked = $derived(desk.rounds.filter(({ round }) => desk.notes.ticks.has(round.key)).length);
+
+  /** What has no place of its own at the Desk, in the order in which it is wanted. */
+  const MENU: readonly ActionId[] = ['keys', 'density', 'style', 'copy', 'print', 'download', 'rename', 'away'];
+  const items = $derived(
+    MENU.flatMap((id) => {
+      const action = house.actions.find((one) => one.id === id);
+      return action ? [{ text: action.text, act: action.run, keys: action.keys, grave: id === 'away' }] : [];
+    }),
+  );
+</script>
+
+<p class="ticked">
+  {#if desk.rounds.length > 0}{ticked} of {desk.rounds.length} ticked{/if}
+</p>
+<CheckSign state={desk.checking} />
+<SaveSign state={save} />
+<Menu label="More for this pattern" {items} />
+
+<style>
+  .ticked {
+    font-size: var(--size-small);
+    color: var(--ink-soft);
+    white-space: nowrap;
+  }
+
+  @media (max-width: 720px) {
+    .ticked {
+      display: none;
+    }
+  }
+</style>

@@ -1,0 +1,259 @@
+import type { Overview, Report, ReportFinding, RoundAccount, Sense } from '../../core/index.js';
+import type { Notes as StoredNotes, StoredPattern } from '../patterns.js';
+import type { EarlierRound } from '../workers/check.worker.js';
+import type { Checker, CheckListener, CheckState } from '../workers/checker.js';
+import type { Editor, Lines, Place } from './editor.js';
+import { lineStart } from './editor.js';
+import { Notes } from './notes.svelte.js';
+import { atOf, type At } from './at.js';
+import { frontOf, openingLine } from './opening.js';
+import { keepPlace, keptPlace } from './remembered.js';
+import { nearest, placedRounds, roundAt, type PlacedRound, type Spot } from './rounds.js';
+
+/** What the Desk asks of the core, wherever that works. */
+export type Checking = Pick<
+  Checker,
+  'check' | 'account' | 'slips' | 'meanings' | 'inStyle' | 'earlier' | 'overview' | 'setHand' | 'close'
+>;
+
+/** Opens what checks; told of what it finds. */
+export type OpenChecking = (listener: CheckListener) => Checking;
+
+/** Panels follow the rail after so long, where there was a report before; milliseconds. */
+const AFTER_THE_RAIL = 30;
+
+/**
+ * A pattern on the Desk: its text, what the check says of it, what a person notes on it, and where one is in it.
+ * It knows its editor and its check by what they do, and no page.
+ */
+export class DeskSession {
+  readonly id: string;
+  readonly notes: Notes;
+  name = $state('');
+  text = $state.raw('');
+  report = $state.raw<Report | null>(null);
+  /** The text that the report is about. */
+  checked = $state.raw('');
+  checking = $state<CheckState>('busy');
+  account = $state.raw<RoundAccount | null>(null);
+  /** What was understood besides the rounds; asked for where the caret is at something of it. */
+  overview = $state.raw<Overview | null>(null);
+  spot = $state.raw<Spot>({ line: 1, column: 1 });
+  /** Offset of the caret. */
+  caret = $state(0);
+  #earlier = $state.raw<readonly EarlierRound[]>([]);
+  #editor: Editor | null = null;
+  #checking: Checking | null = null;
+  #showing: ReturnType<typeof setTimeout> | undefined;
+  /** Something was done here since the Desk was opened. */
+  #touched = false;
+
+  readonly rounds: readonly PlacedRound[] = $derived(this.report ? placedRounds(this.report) : []);
+  /** What is found and not put aside. */
+  readonly findings: readonly ReportFinding[] = $derived(
+    this.report?.findings.filter(({ key }) => !this.notes.aside.has(key)) ?? [],
+  );
+  /** The finding that the caret stands in. */
+  readonly current: ReportFinding | null = $derived(
+    this.findings.find(({ line, endLine }) => line <= this.spot.line && this.spot.line <= endLine) ?? null,
+  );
+  /** The round that the caret stands in; null between rounds. */
+  readonly here: PlacedRound | null = $derived(roundAt(this.rounds, this.spot));
+  /** That round; between rounds the one before, or else the first. */
+  readonly round: PlacedRound | null = $derived(
+    this.here ?? nearest(this.rounds, this.spot, -1) ?? this.rounds[0] ?? null,
+  );
+
+  /** What the caret is at: a round, something else of a part, or what belongs to the whole pattern. */
+  readonly at: At = $derived(
+    this.report ? atOf(this.report, this.overview, this.here, this.spot.line) : { kind: 'nothing' },
+  );
+
+  constructor(pattern: StoredPattern, stored: StoredNotes, notes = new Notes(pattern, stored)) {
+    this.id = pattern.id;
+    this.notes = notes;
+    this.name = pattern.name;
+    this.text = pattern.text;
+    notes.changed = {
+      ticks: () => this.#editor?.showTicks(this.notes.ticks),
+      aside: () => {
+        if (this.report && this.checked === this.text) this.#editor?.showFindings(this.findings);
+      },
+      // What a word means changes the figures of all rounds.
+      words: () => {
+        this.#checking?.setHand({ words: Object.fromEntries(this.notes.words) });
+        this.checkAgain();
+      },
+    };
+  }
+
+  /** Begins: from now on the text is shown there, and checked. */
+  begin(editor: Editor, open: OpenChecking): void {
+    this.#editor = editor;
+    editor.showTicks(this.notes.ticks);
+    this.#checking = open({
+      told: (report, about) => this.#told(report, about),
+      state: (state) => (this.checking = state),
+    });
+    this.#checking.check(this.text, this.name);
+  }
+
+  end(): void {
+    clearTimeout(this.#showing);
+    this.keepPlace();
+    this.#checking?.close();
+    this.#editor = null;
+    this.#checking = null;
+  }
+
+  get editor(): Editor | null {
+    return this.#editor;
+  }
+
+  /** The text was changed in its editor. */
+  changed(text: string): void {
+    this.#touched = true;
+    this.text = text;
+    this.#checking?.check(text, this.name);
+  }
+
+  /** The caret has moved. */
+  moved(spot: Spot, offset: number): void {
+    const before = this.round;
+    this.spot = spot;
+    this.caret = offset;
+    if (this.round !== before) this.#explain();
+    if (!this.here) this.#look();
+  }
+
+  checkAgain(): void {
+    this.#checking?.check(this.text, this.name);
+  }
+
+  /** Takes the caret somewhere, if there is an editor yet. */
+  goTo(place: Place): void {
+    this.#touched = true;
+    this.#editor?.goTo(place);
+  }
+
+  toLine(line: number): void {
+    this.goTo(lineStart(line));
+  }
+
+  toRound({ round }: PlacedRound): void {
+    this.goTo(lineStart(round.line, round.column));
+  }
+
+  /** The lines before the first part; null where there are none. */
+  get front(): Lines | null {
+    return this.report && frontOf(this.report, this.text);
+  }
+
+  /** What is open at a round. */
+  findingsOf({ round }: PlacedRound): readonly ReportFinding[] {
+    return this.findings.filter(
+      ({ round: label, line, endLine }) => label === round.label && line <= round.endLine && endLine >= round.line,
+    );
+  }
+
+  /** How a round read before the last sitting, where it read otherwise or was not there; null where it is as it was. */
+  wordsBefore({ round, part }: PlacedRound): string | null {
+    const old = this.#earlier.find((one) => one.part === part.name && one.label === round.label);
+    if (!old) return null;
+    const now = this.text
+      .split('\n')
+      .slice(round.line - 1, round.endLine)
+      .join('\n')
+      .trim();
+    return old.words === now ? null : old.words;
+  }
+
+  /** Tells how the text read before the last sitting; without that the Desk is none the worse. */
+  async compareWith(earlier: string): Promise<void> {
+    this.#earlier = (await this.#checking?.earlier(earlier).catch(() => [])) ?? [];
+  }
+
+  /** Lights words of the text as it was checked. */
+  light(words: { readonly from: number; readonly to: number } | null): void {
+    if (this.checked === this.text) this.#editor?.light(words);
+  }
+
+  /** Applies a fix; false where the text has changed since it was found. */
+  apply(fix: ReportFinding['fixes'][number]): boolean {
+    return this.checked === this.text && (this.#editor?.apply(fix) ?? false);
+  }
+
+  async mean(word: string, sense: Sense | null): Promise<void> {
+    await this.notes.mean(word, sense);
+  }
+
+  /** What checks, for questions that are asked of it. */
+  get asking(): Checking | null {
+    return this.#checking;
+  }
+
+  /** Keeps where one is in the text. */
+  keepPlace(): void {
+    keepPlace(this.id, this.spot.line, this.text);
+  }
+
+  #told(next: Report, about: string): void {
+    // The rail first; the panels follow when it has been drawn. A report on a text that has changed since would mark the
+    // wrong words; the next one is on its way.
+    if (about === this.text) {
+      this.#editor?.showReport(
+        next,
+        next.findings.filter(({ key }) => !this.notes.aside.has(key)),
+      );
+    }
+    clearTimeout(this.#showing);
+    const first = this.report === null;
+    const show = () => {
+      this.report = next;
+      this.checked = about;
+      this.overview = null;
+      if (first) this.#open(next);
+      this.#explain();
+      if (!this.here) this.#look();
+    };
+    if (first) show();
+    else this.#showing = setTimeout(show, AFTER_THE_RAIL);
+  }
+
+  /** Goes where the work is, unless something has been done here already. */
+  #open(report: Report): void {
+    if (this.#touched || !this.#editor) return;
+    const left = keptPlace(this.id, this.text);
+    const front = frontOf(report, this.text);
+    // Who comes back has read what stands before the rounds.
+    if (left !== null && front) this.#editor.fold([front]);
+    const line = openingLine(report, this.findings, left);
+    if (line !== null) this.#editor.goTo(lineStart(line));
+  }
+
+  #look(): void {
+    const { checked } = this;
+    if (this.overview || !this.#checking) return;
+    void this.#checking
+      .overview()
+      .then((told) => {
+        if (this.checked === checked) this.overview = told;
+      })
+      .catch(() => undefined);
+  }
+
+  /** The account is asked for when the caret comes to another round, or the text has been checked anew. */
+  #explain(): void {
+    const asked = this.round;
+    if (!asked || !this.#checking) {
+      this.account = null;
+      return;
+    }
+    void this.#checking
+      .account(asked.index)
+      .then((told) => {
+        if (this.round?.index === asked.index && told?.label === asked.round.label) this.account = told;
+      })
+      .catch(() => undefined);
+  }
+}

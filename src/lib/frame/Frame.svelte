@@ -1,0 +1,242 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte';
+  import { goto } from '$app/navigation';
+  import Mark from '../components/Mark.svelte';
+  import { goingTo } from './actions.js';
+  import { offering } from './house.svelte.js';
+  import { HOUSE, PATTERN, type HousePlace, type PatternPlace, type Standing } from './places.js';
+
+  interface Props {
+    /** Where one is; null on a page that is no place of its own. */
+    at: HousePlace['id'] | PatternPlace['id'] | null;
+    /** The pattern that one is at. */
+    standing?: Standing | null;
+    /** What belongs to the page as a whole: its signs, its menu. */
+    tools?: Snippet;
+  }
+
+  let { at, standing = null, tools }: Props = $props();
+  // svelte-ignore state_referenced_locally
+  const house = offering(goingTo(standing?.id ?? null, (href) => void goto(href)));
+
+  /** A place further along a line that is longer than the screen is seen all the same. */
+  function seen(link: HTMLElement): void {
+    const line = link.closest('ul');
+    if (line) line.scrollLeft = link.offsetLeft - line.offsetLeft - 16;
+  }
+</script>
+
+<header class:single={standing === null}>
+  <nav aria-label="House" class="house">
+    <ul>
+      {#each HOUSE as { id, text, href, keys } (id)}
+        <li><a {href} title={keys} aria-current={at === id ? 'page' : undefined}>{text}</a></li>
+      {/each}
+    </ul>
+  </nav>
+  <button type="button" class="finder" onclick={() => house.run('finder')}>Go to…<kbd>Alt A</kbd></button>
+  {#if standing}
+    <h1 title={standing.name}>{standing.name}</h1>
+    <nav aria-label="This pattern" class="contents">
+      <ul>
+        {#each PATTERN as { id, text, href, keys, state } (id)}
+          {@const told = state(standing)}
+          <!-- What is unsaved here must arrive before another place is made from it: none is fetched ahead. -->
+          <li>
+            <a
+              href={href(standing.id)}
+              title={keys}
+              aria-current={at === id ? 'page' : undefined}
+              data-sveltekit-preload-data="off"
+              {@attach (link: HTMLElement) => {
+                if (at === id) seen(link);
+              }}
+              ><span class="place">{text}</span>{#if told}<span
+                  class="state"
+                  class:open={told.mark && told.mark !== 'agrees'}
+                  >{#if told.mark}<Mark name={told.mark} silent />{/if}{told.words}</span
+                >{/if}</a
+            >
+          </li>
+        {/each}
+      </ul>
+    </nav>
+    <div class="tools">{@render tools?.()}</div>
+  {/if}
+</header>
+
+<style>
+  header {
+    display: grid;
+    grid-template-columns: minmax(5rem, auto) minmax(0, 1fr) auto;
+    align-items: stretch;
+    border-bottom: 2px solid var(--ink);
+  }
+
+  .house {
+    grid-column: 1 / 3;
+    padding-left: var(--space-2);
+  }
+
+  ul {
+    display: flex;
+    height: 100%;
+    overflow-x: auto;
+    scrollbar-width: none;
+  }
+
+  a {
+    display: flex;
+    align-items: baseline;
+    gap: 0.5em;
+    height: 100%;
+    padding: 0.25rem var(--space-2);
+    color: var(--ink-soft);
+    text-decoration: none;
+    white-space: nowrap;
+  }
+
+  .house a {
+    font-family: var(--text-face);
+    font-size: var(--size-body);
+    font-style: italic;
+  }
+
+  a:hover {
+    color: var(--woad);
+    text-decoration: underline;
+  }
+
+  a[aria-current] {
+    color: var(--ink);
+  }
+
+  .house a[aria-current] {
+    font-weight: 640;
+  }
+
+  :focus-visible {
+    outline-offset: -2px;
+  }
+
+  .finder {
+    justify-self: end;
+    padding: 0 var(--space-4) 0 var(--space-3);
+    border: 0;
+    background: none;
+    color: var(--ink-soft);
+    font: inherit;
+    font-size: var(--size-small);
+    white-space: nowrap;
+    cursor: pointer;
+  }
+
+  .finder:hover {
+    color: var(--woad);
+  }
+
+  kbd {
+    margin-left: 0.6em;
+    font-family: inherit;
+    font-weight: 400;
+  }
+
+  h1 {
+    align-self: center;
+    max-width: 26rem;
+    padding-left: var(--space-4);
+    overflow: hidden;
+    font-size: 1.1875rem;
+    line-height: 2.25rem;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+
+  /* The rule under the head stands open below the place where one is, as a door in a wall. */
+  .contents {
+    min-width: 0;
+    padding-left: var(--space-4);
+    margin-bottom: -2px;
+  }
+
+  .contents a {
+    padding: 0.45rem var(--space-3) 0.4rem;
+    border: 2px solid transparent;
+    border-width: 0 2px;
+    background: linear-gradient(var(--ink), var(--ink)) 0 100% / 100% 2px no-repeat;
+    background-origin: border-box;
+  }
+
+  .contents a[aria-current] {
+    border-image: linear-gradient(transparent 62%, var(--ink) 62%) 1;
+    background: linear-gradient(var(--paper), var(--paper)) 0 100% / 100% 2px no-repeat;
+  }
+
+  .place {
+    font-size: var(--size-body);
+    font-weight: 550;
+  }
+
+  [aria-current] .place {
+    font-weight: 680;
+  }
+
+  .state {
+    font-size: var(--size-small);
+  }
+
+  .state :global(svg) {
+    margin-right: 0.3em;
+  }
+
+  .open {
+    color: var(--ink);
+  }
+
+  .tools {
+    display: flex;
+    align-items: center;
+    gap: var(--space-3);
+    padding: 3px var(--space-3) 4px;
+  }
+
+  @media (max-width: 720px) {
+    header {
+      grid-template-columns: minmax(0, 1fr) auto;
+    }
+
+    .house {
+      grid-column: 1;
+    }
+
+    kbd {
+      display: none;
+    }
+
+    h1 {
+      padding-left: var(--space-3);
+      line-height: 1.75rem;
+    }
+
+    .tools {
+      grid-row: 2;
+      grid-column: 2;
+      padding: 0 var(--space-2);
+    }
+
+    .contents {
+      grid-column: 1 / -1;
+      padding-left: var(--space-1);
+    }
+
+    .contents a {
+      padding: 0.25rem var(--space-2);
+    }
+  }
+
+  @media print {
+    header {
+      display: none;
+    }
+  }
+</style>

@@ -1,0 +1,94 @@
+import type { MarkName } from '../components/marks.js';
+import type { Edition, ShelfEntry, Summary } from '../patterns.js';
+
+/** How a pattern stands: what its other places show of each of its places. */
+export interface Standing {
+  readonly id: string;
+  readonly name: string;
+  /** The figures of the last check; null where there are none. */
+  readonly summary: Summary | null;
+  readonly state: ShelfEntry['state'];
+  /** The vocabulary that the editor has settled; `auto` goes by the text. */
+  readonly settled: 'auto' | 'us' | 'uk';
+  readonly editions: readonly Edition[];
+  /** The pattern that this one is an edition of. */
+  readonly source: Edition | null;
+  /** How many rules are set for this pattern alone. */
+  readonly rules: number;
+}
+
+/** Something that is said of a place, in a few words. */
+export interface PlaceState {
+  readonly words: string;
+  /** Drawn before the words where something is to be done there. */
+  readonly mark?: MarkName;
+}
+
+export interface HousePlace {
+  readonly id: 'shelf' | 'rules' | 'style' | 'card';
+  readonly text: string;
+  readonly href: string;
+  readonly keys: string;
+}
+
+/** The places of the house, in the order in which they stand at the head of every page. */
+export const HOUSE: readonly HousePlace[] = [
+  { id: 'shelf', text: 'Shelf', href: '/', keys: 'Alt Shift S' },
+  { id: 'rules', text: 'Rules', href: '/rules', keys: 'Alt Shift R' },
+  { id: 'style', text: 'House style', href: '/style', keys: 'Alt Shift H' },
+  { id: 'card', text: 'Reference card', href: '/card', keys: 'Alt Shift C' },
+];
+
+export interface PatternPlace {
+  readonly id: 'desk' | 'terms' | 'pattern-rules';
+  readonly text: string;
+  readonly href: (pattern: string) => string;
+  readonly keys: string;
+  /** How it stands there; null where there is nothing to say. */
+  readonly state: (standing: Standing) => PlaceState | null;
+}
+
+/** The places of a pattern, in the order of the work. */
+export const PATTERN: readonly PatternPlace[] = [
+  { id: 'desk', text: 'Desk', href: (id) => `/desk/${id}`, keys: 'Alt Shift D', state: deskState },
+  { id: 'terms', text: 'Terms', href: (id) => `/terms/${id}`, keys: 'Alt Shift T', state: termsState },
+  {
+    id: 'pattern-rules',
+    text: 'Its rules',
+    href: (id) => `/desk/${id}/rules`,
+    keys: 'Alt Shift P',
+    state: ({ rules }) => (rules > 0 ? { words: `${rules} set` } : null),
+  },
+];
+
+function deskState({ summary, state }: Standing): PlaceState {
+  if (!summary) return { words: state === 'too-much' ? 'not counted' : 'being counted' };
+  const { rounds, off, unclear, errors, warnings } = summary;
+  if (off > 0) return { words: `${off} off`, mark: 'off' };
+  if (unclear > 0) return { words: `${unclear} unreadable`, mark: 'unreadable' };
+  if (errors > 0) return { words: counted(errors, 'error'), mark: 'error' };
+  if (warnings > 0) return { words: counted(warnings, 'warning'), mark: 'warning' };
+  return rounds === 0 ? { words: 'no rounds' } : { words: 'comes out', mark: 'agrees' };
+}
+
+const NAMES = { us: 'US', uk: 'UK' };
+
+function termsState({ summary, settled, editions, source }: Standing): PlaceState | null {
+  const behind = editions.find((edition) => edition.behind);
+  if (behind) return { words: `${NAMES[behind.to]} edition behind`, mark: 'warning' };
+  if (source?.behind) return { words: 'this edition is behind', mark: 'warning' };
+  const [made] = editions;
+  if (made) return { words: `${NAMES[made.to]} edition` };
+  if (settled !== 'auto') return { words: NAMES[settled] };
+  if (!summary) return null;
+  return {
+    us: { words: 'US' },
+    uk: { words: 'UK' },
+    mixed: { words: 'mixed', mark: 'warning' as const },
+    unclear: null,
+  }[summary.terms];
+}
+
+function counted(count: number, word: string): string {
+  return `${count} ${word}${count === 1 ? '' : 's'}`;
+}

@@ -1,0 +1,20 @@
+import type { Standing } from '../frame/places.js';
+import { notOnShelf } from './pages.js';
+import type { Stores } from './store.js';
+
+/** How a pattern stands in each of its places, for the head of its pages; without such a pattern the page says so. */
+export async function standingOf({ shelf, terms, rules }: Stores, id: string): Promise<Standing> {
+  const entry = await shelf.entry(id);
+  if (!entry) return notOnShelf();
+  const { editions, source } = await terms.notes(id);
+  return {
+    id,
+    name: entry.name,
+    summary: entry.summary,
+    state: entry.state,
+    settled: entry.terms,
+    editions,
+    source,
+    rules: Object.keys(await rules.of(id)).length,
+  };
+}

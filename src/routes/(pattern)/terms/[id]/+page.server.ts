@@ -1,0 +1,9 @@
+import { brief, patternOr404 } from '../../../../lib/server/pages.js';
+import { stores } from '../../../../lib/server/store.js';
+import type { PageServerLoad } from './$types.js';
+
+export const load: PageServerLoad = async ({ params, depends }) => {
+  depends('dostik:terms');
+  const { patterns, terms } = await stores();
+  return { pattern: brief(await patternOr404(patterns, params.id)), notes: await terms.notes(params.id) };
+};
