@@ -43,10 +43,12 @@ export default defineConfig(
       'max-depth': ['error', 4],
     },
   },
+  { files: ['src/**'], rules: { complexity: ['error', 15] } },
   {
-    // What learns a hand from its text, and decides between readings.
-    files: ['src/core/deciding/**', 'src/core/reading/gist/**', 'src/core/reading/page/**'],
-    rules: { complexity: ['error', 15] },
+    // Its older forms are of before this rule; what learns a hand from its text keeps it.
+    files: ['src/core/reading/**'],
+    ignores: ['src/core/reading/gist/**', 'src/core/reading/page/**'],
+    rules: { complexity: 'off' },
   },
   {
     files: ['**/*.svelte', '**/*.svelte.ts'],

@@ -1,3 +1,4 @@
+import type { CountedRound } from '../counting/counted.js';
 import { comparableKinds } from '../counting/kinds.js';
 import type { Found, Rule } from './rule.js';
 
@@ -14,31 +15,13 @@ export const countStated: Rule = {
   *check({ rounds }): Iterable<Found> {
     for (const [i, counted] of rounds.entries()) {
       const { stated } = counted.round;
-      const { made, into, edge, misfits, obstacles } = counted.outcome;
-      if (
-        !stated ||
-        made === null ||
-        obstacles.length > 0 ||
-        made === stated.total ||
-        misfits.length > 0 ||
-        counted.verdict !== 'off'
-      )
-        continue;
-      // A count by kinds is compared kind by kind.
-      if (comparableKinds(counted)) continue;
+      const { made, into, edge } = counted.outcome;
+      if (!stated || made === null || made === stated.total || !comparable(counted)) continue;
       const uses = into !== null && into === edge ? `uses all ${edge} and ` : '';
-      const next = rounds[i + 1];
-      // Only a round that comes out even on this one's count is a witness for it.
-      const witness =
-        next?.stretch === counted.stretch && next.outcome.edge === counted.carried && next.verdict === 'agrees'
-          ? next.round.label
-          : null;
-      const after =
-        witness === null
-          ? ''
-          : counted.blame === 'instruction'
-            ? ` ${witness} goes on from ${stated.total}, so it is the instruction that is wrong.`
-            : ` ${witness} goes on from ${made}, so it is the stated count that is wrong.`;
+      const witness = witnessFor(counted, rounds[i + 1]);
+      const right = counted.blame === 'instruction' ? stated.total : made;
+      const wrong = counted.blame === 'instruction' ? 'instruction' : 'stated count';
+      const after = witness === null ? '' : ` ${witness} goes on from ${right}, so it is the ${wrong} that is wrong.`;
       yield {
         span: stated.span,
         round: counted,
@@ -47,3 +30,15 @@ export const countStated: Rule = {
     }
   },
 };
+
+/** Whether a round is off by its count alone; a count by kinds is compared kind by kind. */
+function comparable(counted: CountedRound): boolean {
+  const { misfits, obstacles } = counted.outcome;
+  return misfits.length + obstacles.length === 0 && counted.verdict === 'off' && !comparableKinds(counted);
+}
+
+/** The round after, where it bears out what this one leaves: only one that comes out even on its count does. */
+function witnessFor(counted: CountedRound, next: CountedRound | undefined): string | null {
+  const follows = next?.stretch === counted.stretch && next.outcome.edge === counted.carried;
+  return follows && next.verdict === 'agrees' ? next.round.label : null;
+}

@@ -106,18 +106,22 @@ function* materialsIn(talk: readonly Talk[]): Iterable<Material> {
       };
     for (const match of text.matchAll(NOTION))
       yield { kind: 'notion', name: (match[1] ?? '').toLowerCase(), amount: null, span: at(match, 0, match[0].length) };
-    if (!YARN_WORD.test(text)) continue;
-    for (const match of text.matchAll(YARN)) {
-      const name = match[2] ?? '';
-      if (YARN_WORD.test(name) || /^(?:Hook|Yarn|Materials?|You|Safety|Toy|The|Size|Also|For|With)/.test(name))
-        continue;
-      yield {
-        kind: 'yarn',
-        name,
-        amount: match[1] ?? match[3] ?? null,
-        span: at(match, match[0].indexOf(name), name.length),
-      };
-    }
+    yield* yarnsIn(text, at);
+  }
+}
+
+const NO_YARN = /^(?:Hook|Yarn|Materials?|You|Safety|Toy|The|Size|Also|For|With)/;
+
+function* yarnsIn(
+  text: string,
+  at: (match: RegExpExecArray, offset: number, length: number) => Span,
+): Iterable<Material> {
+  if (!YARN_WORD.test(text)) return;
+  for (const match of text.matchAll(YARN)) {
+    const name = match[2] ?? '';
+    if (YARN_WORD.test(name) || NO_YARN.test(name)) continue;
+    const span = at(match, match[0].indexOf(name), name.length);
+    yield { kind: 'yarn', name, amount: match[1] ?? match[3] ?? null, span };
   }
 }
 

@@ -1,6 +1,6 @@
 import { cardinal, writtenLike } from '../vocabulary/numbers.js';
 import type { Part } from '../pattern/pattern.js';
-import { nounOf, singular } from './prose.js';
+import { nounOf, singular, type Talk } from './prose.js';
 import type { Fix, Found, Rule } from './rule.js';
 
 /** "both arms", "all four arms", "the 4 small arms": the last word is what is counted. */
@@ -24,43 +24,56 @@ export const frameQuantity: Rule = {
   *check({ pattern }, prose): Iterable<Found> {
     const byNoun = new Map<string, Part[]>();
     for (const part of pattern.parts) byNoun.set(nounOf(part), [...(byNoun.get(nounOf(part)) ?? []), part]);
-    for (const { text, span, section } of prose.talk.filter(
-      (one) => one.section === 'assembly' || JOINS.test(one.text),
-    )) {
-      if (section === 'materials' || section === 'legend') continue;
+    for (const { text, span } of prose.talk.filter(tellsSewing)) {
       for (const match of text.matchAll(SEWN)) {
         const parts = byNoun.get(singular(match[4] ?? '')) ?? [];
-        if (parts.length === 0) continue;
-        const word = match[2]?.toLowerCase() ?? '';
-        const sewn = match[1]?.toLowerCase() === 'both' ? 2 : /^\d/.test(word) ? Number(word) : cardinal(word);
-        // "Sew the two front legs": those alone; "two legs to the front, two behind": some of them.
-        const named = parts.filter(({ name }) => match[3] && name.toLowerCase().includes(match[3].toLowerCase()));
-        const make = (named.length > 0 ? named : parts).reduce((sum, part) => sum + part.make, 0);
-        const some =
-          !/^(?:both|all)/i.test(match[0]) &&
-          SOME.test(text.slice(match.index - 40, match.index) + text.slice(match.index + match[0].length));
-        if (sewn === null || sewn < 2 || sewn === make || (some && sewn < make)) continue;
-        const from = span.from + match.index;
-        // "Legs (make 4), three for each side": the heading has the slip.
-        const slip = parts.find(
-          ({ heading }) => twiceEachSide(pattern.source.text.slice(heading.from, heading.to)) === sewn,
-        );
-        yield slip
-          ? {
-              span: slip.heading,
-              round: null,
-              message: `${make} are to be made, and ${sewn / 2} for each side are ${sewn}.`,
-            }
-          : {
-              span: { from, to: from + match[0].length },
-              round: null,
-              message: `${make} ${make === 1 ? 'is' : 'are'} made, and ${sewn} are sewn on here.`,
-              fixes: fixesOf(match, from, make),
-            };
+        const sewn = sewnIn(match);
+        const make = madeOf(parts, match[3]?.toLowerCase() ?? '');
+        if (make === 0 || sewn === null || sewn < 2 || sewn === make) continue;
+        if (sewn < make && tellsSome(match, text)) continue;
+        yield miscounted({ parts, make, sewn }, match, span.from + match.index, pattern.source.text);
       }
     }
   },
 };
+
+function miscounted(
+  { parts, make, sewn }: { parts: readonly Part[]; make: number; sewn: number },
+  match: RegExpExecArray,
+  from: number,
+  text: string,
+): Found {
+  // "Legs (make 4), three for each side": the heading has the slip.
+  const slip = parts.find(({ heading }) => twiceEachSide(text.slice(heading.from, heading.to)) === sewn);
+  if (slip) {
+    const message = `${make} are to be made, and ${sewn / 2} for each side are ${sewn}.`;
+    return { span: slip.heading, round: null, message };
+  }
+  const message = `${make} ${make === 1 ? 'is' : 'are'} made, and ${sewn} are sewn on here.`;
+  return { span: { from, to: from + match[0].length }, round: null, message, fixes: fixesOf(match, from, make) };
+}
+
+function tellsSewing({ section, text }: Talk): boolean {
+  return section === 'assembly' || (section !== 'materials' && section !== 'legend' && JOINS.test(text));
+}
+
+/** How many a match of SEWN says: "both", "4", "four"; null where that is no number. */
+function sewnIn([, said, number = '']: RegExpExecArray): number | null {
+  if (said?.toLowerCase() === 'both') return 2;
+  return /^\d/.test(number) ? Number(number) : cardinal(number.toLowerCase());
+}
+
+/** How many of some parts are made; "the two front legs" are those alone. */
+function madeOf(parts: readonly Part[], which: string): number {
+  const named = which === '' ? [] : parts.filter(({ name }) => name.toLowerCase().includes(which));
+  return (named.length > 0 ? named : parts).reduce((sum, part) => sum + part.make, 0);
+}
+
+/** "Two legs to the front, two behind": the words are of some of them. */
+function tellsSome({ 0: words, index }: RegExpExecArray, text: string): boolean {
+  if (/^(?:both|all)/i.test(words)) return false;
+  return SOME.test(text.slice(index - 40, index) + text.slice(index + words.length));
+}
 
 /** As many sewn on as are made: "both" for "all four", "the two" for "the four". */
 function fixesOf(match: RegExpExecArray, from: number, make: number): Fix[] {

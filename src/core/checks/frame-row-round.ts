@@ -1,3 +1,4 @@
+import type { CountedRound } from '../counting/counted.js';
 import type { Round } from '../pattern/pattern.js';
 import type { Fix, Found, Rule } from './rule.js';
 
@@ -25,11 +26,8 @@ export const frameRowRound: Rule = {
           message: `${round.label} is turned and worked back like ${before.round.label}: it is a row.`,
           fixes: [calledLike(pattern.source.text, round, before.round)],
         };
-      const after = rounds[i + 1];
-      const goesOn = after?.stretch !== stretch || calledIn(after.round) === 'round';
-      const twoBefore = rounds[i - 2];
-      const among = twoBefore?.stretch === stretch && calledIn(twoBefore.round) === 'round';
-      if (own === 'row' && other === 'round' && among && goesOn && !isTurned(round) && !isTurned(before.round))
+      const turned = isTurned(round) || isTurned(before.round);
+      if (own === 'row' && other === 'round' && !turned && standsAmongRounds(rounds, i))
         yield {
           span: round.labelSpan,
           round: counted,
@@ -39,6 +37,13 @@ export const frameRowRound: Rule = {
     }
   },
 };
+
+/** Whether what stands two before a row in its stretch, and what stands after it, are called rounds. */
+function standsAmongRounds(rounds: readonly CountedRound[], i: number): boolean {
+  const [before, here, after] = [rounds[i - 2], rounds[i], rounds[i + 1]];
+  if (before?.stretch !== here?.stretch || !before || calledIn(before.round) !== 'round') return false;
+  return after?.stretch !== here?.stretch || !after || calledIn(after.round) === 'round';
+}
 
 /** The label with the word that the one before it has. */
 function calledLike(text: string, { labelSpan, label }: Round, before: Round): Fix {

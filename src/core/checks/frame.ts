@@ -32,7 +32,7 @@ export function* steps({ rounds }: CountedPattern): Iterable<FrameStep> {
       if (round && before?.stretch === round.stretch) unnumbered += roundsIn(round.round);
       continue;
     }
-    const next = rounds[i + 1]?.stretch === round.stretch ? (rounds[i + 1]?.round.from ?? null) : null;
+    const next = numberAfter(rounds, i);
     const inner = between(round.round.numbers);
     if (inner.length > 0) yield { before: round, round, missing: inner, repeated: null, overrun: false, next };
     if (!before || before.stretch !== round.stretch) {
@@ -45,8 +45,7 @@ export function* steps({ rounds }: CountedPattern): Iterable<FrameStep> {
     unnumbered = 0;
     if (gap < 0 && round.round.from >= before.round.from) {
       owed += 1;
-      const follows = next === null || next === round.round.to + 1;
-      const overrun = before.round.to > before.round.from && round.round.from > before.round.from && follows;
+      const overrun = runsOver(before.round, round.round, next);
       yield { before, round, missing: [], repeated: round.round.from, overrun, next };
     } else if (gap > owed) {
       const first = before.round.to + 1 + owed;
@@ -56,6 +55,18 @@ export function* steps({ rounds }: CountedPattern): Iterable<FrameStep> {
     } else if (gap > 0) owed = 0;
     before = round;
   }
+}
+
+/** The number of the round after one, in the same stretch. */
+function numberAfter(rounds: readonly CountedRound[], i: number): number | null {
+  const after = rounds[i + 1];
+  return after && after.stretch === rounds[i]?.stretch ? after.round.from : null;
+}
+
+/** Whether the range before a round runs into it, and the numbers go on from the round. */
+function runsOver(before: Round, round: Round, next: number | null): boolean {
+  const follows = next === null || next === round.to + 1;
+  return before.to > before.from && round.from > before.from && follows;
 }
 
 /** How many rounds a line without a number stands for. */

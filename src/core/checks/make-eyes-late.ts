@@ -1,5 +1,6 @@
 import { openingOf, stitchWidth } from './opening.js';
-import type { Part, Pattern } from '../pattern/pattern.js';
+import type { CountedRound } from '../counting/counted.js';
+import type { Part, Pattern, Round } from '../pattern/pattern.js';
 import { lineIndexAt, lineSpan, type Span } from '../text/source.js';
 import { formsOf, nounOf, wordsOf } from './prose.js';
 import type { Found, Rule } from './rule.js';
@@ -28,15 +29,12 @@ export const makeEyesLate: Rule = {
       const last = part?.stretches.at(-1)?.rounds.at(-1);
       // In words behind its last round, or in the assembly.
       if (!part || !last || (part === at ? after !== last : span.from < last.span.to)) continue;
-      const counted = rounds.find(({ round }) => round === last);
-      if (!counted) continue;
-      const made = counted.outcome.made ?? counted.carried;
+      const made = leftBy(last, rounds);
       if (made === null || made > OPEN_ENOUGH) continue;
       const closed = events.some(
         (event) => event.kind === 'closed' && event.after === last && event.span.from <= span.from,
       );
-      const inLast = CLOSED.test(pattern.source.text.slice(last.span.from, last.span.to));
-      if (!closed && !inLast) continue;
+      if (!closed && !CLOSED.test(pattern.source.text.slice(last.span.from, last.span.to))) continue;
       yield {
         span,
         round: null,
@@ -45,6 +43,12 @@ export const makeEyesLate: Rule = {
     }
   },
 };
+
+/** The stitches that a round leaves; null where that is not known. */
+function leftBy(last: Round, rounds: readonly CountedRound[]): number | null {
+  const counted = rounds.find(({ round }) => round === last);
+  return counted?.outcome.made ?? counted?.carried ?? null;
+}
 
 /** The piece that a line about the eyes names: "on Rnd 3 of the head". */
 function partNamed({ source, parts }: Pattern, span: Span): Part | null {

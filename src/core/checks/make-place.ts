@@ -113,7 +113,6 @@ class Pieces {
 function fault(place: Place, sentence: string, where: Where | null): Pick<Found, 'message' | 'severity'> | null {
   if (!where || where.piece.last === 0) return null;
   const { piece, certain, farthest } = where;
-  const { name } = piece.part;
   if (!place.rounds) {
     if (!SETS.test(sentence) || place.apart === null) return null;
     return {
@@ -122,31 +121,38 @@ function fault(place: Place, sentence: string, where: Where | null): Pick<Found,
     };
   }
   const [first, last] = place.rounds;
-  if (Math.max(first, last) > piece.last && Math.max(first, last) <= farthest) return null;
-  if (Math.max(first, last) > piece.last) {
-    const said = first === last ? String(first) : `${first} and ${last}`;
-    const many = roundsInWords(piece.last, piece.counted[0]?.round.kind ?? 'round');
-    return { message: place.fromEnd ? `${said} from the end: ${name} has ${many}.` : `${said}: ${name} has ${many}.` };
-  }
+  const high = Math.max(first, last);
+  if (high > piece.last) return high <= farthest ? null : { message: tooHigh(piece, place.rounds, place.fromEnd) };
   if (place.between && last <= first)
     return { message: `Between ${first} and ${last}: two rounds that follow each other are meant.` };
   if (!certain) return null;
   const number = place.fromEnd ? piece.last + 1 - first : first;
   const made = madeBy(piece, number);
-  if (made === null) return null;
-  const label = `Round ${number}`;
-  if (place.over !== null && place.over > made)
-    return { message: `Over ${stitches(place.over)}: ${label} of ${name} has ${made}.` };
-  if (place.apart !== null) {
-    const other = made - place.apart;
-    if (other <= 0) return { message: `${stitches(place.apart)} apart: ${label} of ${name} has ${made} in all.` };
-    // Two thirds of the way round is no distance between two eyes: the other way is what is meant, or another figure.
-    if (place.apart * 3 >= made * 2)
-      return {
-        message: `${stitches(place.apart)} apart on the ${made} of ${label}: the other way round they are ${other} apart.`,
-      };
-  }
-  if (place.opposite && made % 2 === 1)
+  return made === null ? null : distanceFault(place, made, `Round ${number}`, piece.part.name);
+}
+
+/** A place on a round that a piece does not have. */
+function tooHigh({ last: rounds, counted, part }: Piece, [first, last]: readonly [number, number], fromEnd: boolean) {
+  const said = first === last ? String(first) : `${first} and ${last}`;
+  return `${said}${fromEnd ? ' from the end' : ''}: ${part.name} has ${roundsInWords(rounds, counted[0]?.round.kind ?? 'round')}.`;
+}
+
+/** What is wrong with a distance on a round that makes so many. */
+function distanceFault(
+  { over, apart, opposite }: Place,
+  made: number,
+  label: string,
+  name: string,
+): Pick<Found, 'message' | 'severity'> | null {
+  if (over !== null && over > made) return { message: `Over ${stitches(over)}: ${label} of ${name} has ${made}.` };
+  if (apart !== null && apart >= made)
+    return { message: `${stitches(apart)} apart: ${label} of ${name} has ${made} in all.` };
+  // Two thirds of the way round is no distance between two eyes: the other way is what is meant, or another figure.
+  if (apart !== null && apart * 3 >= made * 2)
+    return {
+      message: `${stitches(apart)} apart on the ${made} of ${label}: the other way round they are ${made - apart} apart.`,
+    };
+  if (opposite && made % 2 === 1)
     return {
       severity: 'hint',
       message: `Opposite each other on ${label}, which has ${made}: ${(made - 1) / 2} one way and ${(made + 1) / 2} the other.`,

@@ -1,7 +1,8 @@
 import type { Step } from '../pattern/instruction.js';
 import type { Span } from '../text/source.js';
 import { COLOUR_WORDS } from '../vocabulary/words.js';
-import { outsideMaterials } from './document.js';
+import { outsideMaterials, type Material } from './document.js';
+import type { Talk } from './prose.js';
 import type { Found, Rule } from './rule.js';
 
 /** "in sand", "With Moss.", "Using Canvas:" on a line of its own below a heading. */
@@ -36,20 +37,8 @@ export const materialsColour: Rule = {
       )
       .map(({ text: words }) => words.toLowerCase())
       .join('\n');
-    const used = new Map<string, { name: string; span: Span }>();
-    for (const { text: words, span, part, section, after } of prose.talk) {
-      const name = part && section === null && after === null ? LEAD.exec(words)?.[1] : undefined;
-      if (!name || NO_YARN.test(name) || used.has(name.toLowerCase())) continue;
-      const from = span.from + words.indexOf(name);
-      used.set(name.toLowerCase(), { name, span: { from, to: from + name.length } });
-    }
-    for (const { text: words, span, section, part } of prose.talk) {
-      const name = part && section === null && words.length < 40 ? ALONE.exec(words)?.[1] : undefined;
-      const key = name?.toLowerCase() ?? '';
-      if (!name || used.has(key) || NO_YARN.test(name) || !(COLOUR_WORDS.has(key) || hasWord(listed, key))) continue;
-      const from = span.from + words.indexOf(name);
-      used.set(key, { name, span: { from, to: from + name.length } });
-    }
+    const used: Used = new Map();
+    noteTalk(prose.talk, listed, used);
     for (const { round } of rounds) {
       noteColours(round.steps, text, used);
       const { from, to } = round.labelSpan;
@@ -68,14 +57,37 @@ export const materialsColour: Rule = {
       yield { span, round: null, message: `${name} is used here, and the materials do not list it.` };
     }
     // Where the rounds call at least two yarns by the names that they have in the list, each of them is called so.
-    if (known.length < 2) return;
-    const elsewhere = outsideMaterials(pattern);
-    for (const { kind, name, amount, span } of materials) {
-      if (kind !== 'yarn' || amount === null || elsewhere.includes(name.toLowerCase())) continue;
-      yield { span, round: null, message: `${name} is listed here, and no part uses it.` };
-    }
+    if (known.length > 1) yield* neverUsed(materials, outsideMaterials(pattern));
   },
 };
+
+/** Colours by their names in small letters, with the first place of each. */
+type Used = Map<string, { name: string; span: Span }>;
+
+/** Colours that words between the rounds name: "With Sand." before a part begins, "Rust" alone. */
+function noteTalk(talk: readonly Talk[], listed: string, used: Used): void {
+  const note = (name: string | undefined, { text, span }: Talk) => {
+    const key = name?.toLowerCase() ?? '';
+    if (!name || NO_YARN.test(name) || used.has(key)) return;
+    const from = span.from + text.indexOf(name);
+    used.set(key, { name, span: { from, to: from + name.length } });
+  };
+  const inParts = talk.filter(({ part, section }) => part && section === null);
+  for (const one of inParts) if (one.after === null) note(LEAD.exec(one.text)?.[1], one);
+  for (const one of inParts) {
+    const name = one.text.length < 40 ? ALONE.exec(one.text)?.[1] : undefined;
+    const key = name?.toLowerCase() ?? '';
+    if (COLOUR_WORDS.has(key) || (key !== '' && hasWord(listed, key))) note(name, one);
+  }
+}
+
+/** Yarns of the list that no words besides it name. */
+function* neverUsed(materials: readonly Material[], elsewhere: string): Iterable<Found> {
+  for (const { kind, name, amount, span } of materials) {
+    if (kind !== 'yarn' || amount === null || elsewhere.includes(name.toLowerCase())) continue;
+    yield { span, round: null, message: `${name} is listed here, and no part uses it.` };
+  }
+}
 
 function hasWord(text: string, word: string): boolean {
   return new RegExp(`(?<!\\p{L})${word}(?!\\p{L})`, 'u').test(text);
@@ -85,12 +97,7 @@ const LONGEST_LEAD = 40;
 const WORD = /\p{L}{3,}/gu;
 
 /** "EAR (brown)", "Rnd 3, yellow:": plain words for colours in a heading, or between label and instruction. */
-function notePlain(
-  text: string,
-  { from, to }: Span,
-  listed: string,
-  used: Map<string, { name: string; span: Span }>,
-): void {
+function notePlain(text: string, { from, to }: Span, listed: string, used: Used): void {
   for (const { 0: name, index } of text.slice(from, to).matchAll(WORD)) {
     const key = name.toLowerCase();
     // A yarn by the name that it has in the list, with a capital, or by a plain word for its colour.

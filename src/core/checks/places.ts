@@ -52,16 +52,22 @@ export function namesPlace(text: string): boolean {
   return MAY_NAME.test(text);
 }
 
-/** The places that a sentence names; what it says of distances belongs to the first of them. */
-export function placesIn(sentence: string): Place[] {
-  if (!namesPlace(sentence)) return [];
-  const apart = /apart|between/i.test(sentence) ? APART.exec(sentence) : null;
+/** What a sentence says of distances, with the words that say how far apart. */
+function distanceIn(sentence: string): Pick<Place, 'apart' | 'over' | 'opposite'> & { at: RegExpExecArray | null } {
+  const at = /apart|between/i.test(sentence) ? APART.exec(sentence) : null;
   const over = OVER.exec(sentence);
-  const distance = {
-    apart: apart ? valueOf(apart[1] ?? apart[2]) : null,
+  return {
+    at,
+    apart: at ? valueOf(at[1] ?? at[2]) : null,
     over: over ? valueOf(over[1]) : null,
     opposite: OPPOSITE.test(sentence),
   };
+}
+
+/** The places that a sentence names; what it says of distances belongs to the first of them. */
+export function placesIn(sentence: string): Place[] {
+  if (!namesPlace(sentence)) return [];
+  const { at: apart, ...distance } = distanceIn(sentence);
   const places: Place[] = [];
   const add = (match: RegExpMatchArray, first: number | null, last: number | null, fromEnd: boolean) => {
     if (first === null || first === 0) return;

@@ -1,5 +1,5 @@
 import { roundsByPart, type CountedPattern, type CountedRound } from '../counting/counted.js';
-import type { Step } from '../pattern/instruction.js';
+import type { Amount, Step } from '../pattern/instruction.js';
 import type { StitchId } from '../vocabulary/stitches.js';
 
 /**
@@ -31,21 +31,29 @@ export function* growingFlat(counted: CountedPattern): Iterable<Growth> {
     if (!FLAT_NAME.test(part.name)) continue;
     let run: CountedRound[] = [];
     for (const round of [...rounds, null]) {
-      const grows =
-        round && round.round.kind === 'round' && (round.outcome.made ?? 0) > (round.outcome.edge ?? Infinity);
-      const single = round && round.round.from === round.round.to;
-      if (round && grows && single) {
+      if (round && growsAlone(round)) {
         run.push(round);
         continue;
       }
-      const flat = stitchOf(run);
-      const first = run[0]?.outcome.edge ?? null;
-      const last = run.at(-1)?.outcome.made ?? null;
-      if (run.length >= 3 && flat && first !== null && last !== null)
-        yield { part: part.name, rounds: run, each: (last - first) / run.length, flat };
+      const growth = growthOf(part.name, run);
+      if (growth) yield growth;
       run = [];
     }
   }
+}
+
+/** Whether a round grows, and stands for itself alone. */
+function growsAlone({ round, outcome }: CountedRound): boolean {
+  return round.kind === 'round' && round.from === round.to && (outcome.made ?? 0) > (outcome.edge ?? Infinity);
+}
+
+/** The growth of a run; null where it is too short or its stitches are mixed. */
+function growthOf(part: string, run: readonly CountedRound[]): Growth | null {
+  const flat = stitchOf(run);
+  const first = run[0]?.outcome.edge ?? null;
+  const last = run.at(-1)?.outcome.made ?? null;
+  if (run.length < 3 || !flat || first === null || last === null) return null;
+  return { part, rounds: run, each: (last - first) / run.length, flat };
 }
 
 /** What a run in one stitch needs to lie flat; null where it mixes them. */
@@ -76,11 +84,14 @@ export function wedgesOf({ round, outcome }: CountedRound): Wedges | null {
   const works = only.body.filter((step) => step.kind === 'work');
   const shaping = works.find(({ per, over }) => per !== over);
   const plain = works.filter(({ per, over }) => per === 1 && over === 1);
-  if (!shaping || works.length !== only.body.length || plain.length > 1 || works.length > 2) return null;
-  const size = plain[0]?.amount.kind === 'times' ? plain[0].amount.times : 0;
-  const into = size + shaping.over;
-  const times = only.amount?.kind === 'times' ? only.amount.times : (outcome.into ?? 0) / into;
-  if (!Number.isInteger(times) || times < 3 || shaping.amount.kind !== 'times' || shaping.amount.times !== 1)
-    return null;
+  if (!shaping || timesOf(shaping.amount) !== 1) return null;
+  if (works.length !== only.body.length || plain.length > 1 || works.length > 2) return null;
+  const size = timesOf(plain[0]?.amount) ?? 0;
+  const times = timesOf(only.amount) ?? (outcome.into ?? 0) / (size + shaping.over);
+  if (!Number.isInteger(times) || times < 3) return null;
   return { times, plain: size, first: works[0] === shaping, increases: shaping.per > shaping.over };
+}
+
+function timesOf(amount: Amount | null | undefined): number | null {
+  return amount?.kind === 'times' ? amount.times : null;
 }

@@ -70,7 +70,7 @@ function countPart(
     for (const run of runsOf([...asWritten.keys()])) {
       const first = run[0];
       if (!first) continue;
-      const ground = groundOf(first, stretch, inStretch, counted, earlier.counted);
+      const ground = groundOf(first, { stretch, inStretch, before: counted, earlier: earlier.counted });
       const links = run.map((_, i) => linkOf(run, i, i === 0 ? ground : null, chainCounts, earlier));
       const edge = ground.kind === 'edge' ? ground.length : null;
       mostPlausible(links, edge).forEach(({ edge: into, outcome, blame, carried }, i) => {
@@ -152,13 +152,38 @@ function startsInRing(steps: readonly Step[]): boolean {
   );
 }
 
-function groundOf(
-  round: Round,
-  stretch: Stretch,
-  inStretch: readonly CountedRound[],
-  before: readonly CountedRound[],
-  earlier: readonly (readonly CountedRound[])[],
-): Ground {
+/** What a round stands among: those before it in its stretch and its part, and the parts before. */
+interface Among {
+  readonly stretch: Stretch;
+  readonly inStretch: readonly CountedRound[];
+  readonly before: readonly CountedRound[];
+  readonly earlier: readonly (readonly CountedRound[])[];
+}
+
+/** What a round is worked on: as its own words say, else the round below it, else what its stretch or its part begins on. */
+function groundOf(round: Round, among: Among): Ground {
+  const own = ownGround(round, among);
+  if (own) return own;
+  const last = among.inStretch.at(-1);
+  if (last) return groundAbove(last, round);
+  const { stretch } = among;
+  if (stretch.start) {
+    const k = foundationFrom(round) ?? stretch.start.firstFromHook;
+    return { kind: 'chains', chains: stretch.start.chains, ring: stretch.start.ring, k };
+  }
+  if (stretch.into) return { kind: 'edge', length: loopsOffered(stretch.into, among) };
+  const partBefore = among.before.at(-1);
+  if (partBefore) return { kind: 'edge', length: shareOf(partBefore, round, stretch.divided) };
+  // "BODY, Rnd 15" after "HEAD, Rnd 14": the piece goes on.
+  const other = among.earlier.at(-1)?.at(-1);
+  if (other && round.from > 1 && other.round.to + 1 === round.from)
+    return { kind: 'edge', length: shareOf(other, round, stretch.divided) };
+  // The first words of a part that name no ring and no chain: plain amounts are taken for a start.
+  return fixedSize(round.steps) && round.from <= 1 ? { kind: 'start' } : { kind: 'edge', length: null };
+}
+
+/** The ground that the round's own words name: a ring, a chain, pieces joined, loops left free. */
+function ownGround(round: Round, { inStretch, before, earlier }: Among): Ground | null {
   if (startsInRing(round.steps)) return { kind: 'start' };
   const own = foundationIn(round.steps);
   const longer = own && extended(own, round, inStretch.at(-1));
@@ -167,44 +192,29 @@ function groundOf(
   const joined = joinedEdge(round);
   if (joined !== null) return { kind: 'edge', length: joined };
   const free = round.steps.find((step) => step.kind === 'free-loops');
-  if (free) {
-    const own = free.part === undefined ? [...before, ...inStretch] : roundsOfPiece(free.part, earlier);
-    return { kind: 'edge', length: freeLoopCount(own, free.round, free.loops) };
-  }
-  const last = inStretch.at(-1);
-  const laid = last && chainAlone(last.round);
-  if (laid)
-    return {
-      kind: 'chains',
-      chains: laid.count,
-      ring: last.round.steps.some(({ kind }) => kind === 'join'),
-      k: foundationFrom(round),
-    };
-  if (last) return { kind: 'edge', length: last.carried };
-  if (stretch.start) {
-    const k = foundationFrom(round) ?? stretch.start.firstFromHook;
-    return { kind: 'chains', chains: stretch.start.chains, ring: stretch.start.ring, k };
-  }
-  const { into } = stretch;
-  if (into) {
-    // A collar goes into this part, or else into the last one that left such loops, or the one before.
-    const near = earlier.slice(-NEAR_PARTS);
-    const rounds =
-      before.length > 0
-        ? before
-        : (near.findLast((rounds) => leavesLoops(rounds, into.round, into.loops)) ??
-          near.findLast((rounds) => roundNumbered(rounds, into.round) !== undefined) ??
-          []);
-    return { kind: 'edge', length: freeLoopCount(rounds, into.round, into.loops) ?? into.count ?? null };
-  }
-  const partBefore = before.at(-1);
-  if (partBefore) return { kind: 'edge', length: shareOf(partBefore, round, stretch.divided) };
-  // "BODY, Rnd 15" after "HEAD, Rnd 14": the piece goes on.
-  const other = earlier.at(-1)?.at(-1);
-  if (other && round.from > 1 && other.round.to + 1 === round.from)
-    return { kind: 'edge', length: shareOf(other, round, stretch.divided) };
-  // The first words of a part that name no ring and no chain: plain amounts are taken for a start.
-  return fixedSize(round.steps) && round.from <= 1 ? { kind: 'start' } : { kind: 'edge', length: null };
+  if (!free) return null;
+  const rounds = free.part === undefined ? [...before, ...inStretch] : roundsOfPiece(free.part, earlier);
+  return { kind: 'edge', length: freeLoopCount(rounds, free.round, free.loops) };
+}
+
+/** The round below in the same stretch, or the chain that it lays. */
+function groundAbove(last: CountedRound, round: Round): Ground {
+  const laid = chainAlone(last.round);
+  if (!laid) return { kind: 'edge', length: last.carried };
+  const ring = last.round.steps.some(({ kind }) => kind === 'join');
+  return { kind: 'chains', chains: laid.count, ring, k: foundationFrom(round) };
+}
+
+/** A collar goes into this part, or else into the last one that left such loops, or the one before. */
+function loopsOffered(into: NonNullable<Stretch['into']>, { before, earlier }: Among): number | null {
+  const near = earlier.slice(-NEAR_PARTS);
+  const rounds =
+    before.length > 0
+      ? before
+      : (near.findLast((some) => leavesLoops(some, into.round, into.loops)) ??
+        near.findLast((some) => roundNumbered(some, into.round) !== undefined) ??
+        []);
+  return freeLoopCount(rounds, into.round, into.loops) ?? into.count ?? null;
 }
 
 /**
@@ -250,12 +260,13 @@ function foundationFrom({ steps }: Round): number | null {
 
 /** The stitches that a piece in rows takes of a round, or one of two legs: "Row 1: sc 4, turn" on a round of 20. */
 function shareOf({ round: below, carried }: CountedRound, first: Round, divided: boolean): number | null {
-  const shares =
-    (divided || (first.kind === 'row' && below.kind === 'round')) && !first.steps.some(({ kind }) => kind === 'leave');
+  if (carried === null) return null;
+  const apart = divided || (first.kind === 'row' && below.kind === 'round');
+  const shares = apart && !first.steps.some(({ kind }) => kind === 'leave');
   const uses = shares ? (fixedSize(first.steps)?.into ?? 0) : 0;
   // "sc around (15)" takes as many as there are, which only its own count can say.
-  if (divided && uses === 0 && carried !== null && (first.stated?.total ?? carried) < carried) return null;
-  return carried !== null && uses > 0 && uses < carried ? uses : carried;
+  if (divided && uses === 0 && (first.stated?.total ?? carried) < carried) return null;
+  return uses > 0 && uses < carried ? uses : carried;
 }
 
 /**
@@ -373,26 +384,36 @@ const MOST_STITCHES = 100_000;
 
 /** Works a round, or each round of a range, or the rounds it refers to, one into the other. */
 function workRounds(round: Round, again: (readonly Step[])[] | null, ground: Ground, manner: Manner): Outcome {
+  if (isUnread(round)) return hindered(ground, [{ kind: 'unread' }]);
+  if (!round.reference) return workEach(round, ownRounds(round), ground, manner);
+  if (!again) return hindered(ground, [{ kind: 'reference', span: round.reference.span }]);
+  return workEach(round, again, ground, manner);
+}
+
+function workEach(round: Round, worked: readonly (readonly Step[])[], ground: Ground, manner: Manner): Outcome {
   const stated = round.stated?.total ?? null;
-  if (round.unread.length > 0 || (round.brackets.length > 0 && !round.repaired))
-    return hindered(ground, [{ kind: 'unread' }]);
-  const own = round.stated?.spaces ? round.steps.map(asAir) : round.steps;
-  const worked = round.reference ? again : Array<readonly Step[]>(Math.max(1, round.numbers.length)).fill(own);
-  if (!worked) return hindered(ground, [{ kind: 'reference', span: round.reference?.span ?? round.span }]);
   let on = ground;
   let outcome: Outcome | null = null;
   for (const [i, steps] of worked.entries()) {
-    const last = i === worked.length - 1;
     if (round.reference && startsInRing(steps)) on = { kind: 'start' };
-    const one = onGround(steps, on, manner, last ? stated : null);
-    if (one.made === null || one.misfits.length > 0) return one;
-    if (one.made > MOST_STITCHES) return hindered(ground, [{ kind: 'edge-unknown' }]);
-    const settled = on.kind === 'edge' && one.made === on.length && !round.reference;
-    outcome = one;
-    on = { kind: 'edge', length: one.made };
-    if (settled) break;
+    outcome = onGround(steps, on, manner, i === worked.length - 1 ? stated : null);
+    if (outcome.made === null || outcome.misfits.length > 0) return outcome;
+    if (outcome.made > MOST_STITCHES) return hindered(ground, [{ kind: 'edge-unknown' }]);
+    // The rounds that remain of a range are worked on the same edge, and are the same.
+    if (on.kind === 'edge' && outcome.made === on.length && !round.reference) break;
+    on = { kind: 'edge', length: outcome.made };
   }
   return outcome ?? hindered(ground, [{ kind: 'unread' }]);
+}
+
+/** Something in it could not be read. */
+function isUnread({ unread, brackets, repaired }: Round): boolean {
+  return unread.length > 0 || (brackets.length > 0 && !repaired);
+}
+
+/** The instruction once for each round that it stands for. */
+function ownRounds({ steps, stated, numbers }: Round): (readonly Step[])[] {
+  return Array<readonly Step[]>(Math.max(1, numbers.length)).fill(stated?.spaces ? steps.map(asAir) : steps);
 }
 
 /** Chains that the pattern itself counts as spaces. */
@@ -437,8 +458,7 @@ function hindered(ground: Ground, obstacles: readonly Obstacle[]): Outcome {
 }
 
 function verdictOf(round: Round, outcome: Outcome, blamed: boolean): Verdict {
-  const open = round.brackets.length > 0 && !round.repaired;
-  if (round.unread.length > 0 || open || outcome.obstacles.some(({ kind }) => kind === 'unread')) return 'unreadable';
+  if (isUnread(round) || outcome.obstacles.some(({ kind }) => kind === 'unread')) return 'unreadable';
   if (outcome.made === null) return 'on-trust';
   if (outcome.obstacles.some(({ kind }) => kind === 'no-amount')) return 'off';
   if (blamed || outcome.misfits.length > 0) return 'off';

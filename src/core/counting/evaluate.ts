@@ -1,7 +1,7 @@
 import type { Chain, Step } from '../pattern/instruction.js';
 import { allBracketed, OTHERWISE, slipsAway } from './otherwise.js';
 import type { Ground, Misfit, Outcome, Worked } from './outcome.js';
-import { fixedSize, standingChainOf, Tally } from './tally.js';
+import { fixedSize, isFabric, standingChainOf, Tally } from './tally.js';
 
 export interface EvaluateOptions {
   readonly ground: Ground;
@@ -57,16 +57,30 @@ export function foundationIn(steps: readonly Step[]): { chain: Chain; k: number 
   let chain: Chain | null = null;
   for (const step of steps) {
     if (step.kind === 'chain') chain ??= step;
-    else if (step.kind === 'first-chain' && chain) return { chain, k: step.k, ring: false };
-    // "ch 10, skip 1 ch, sc in each ch across": the first chain is the one that is passed over.
-    else if (step.kind === 'skip' && step.chains && chain && chain.count > step.count + 2)
-      return { chain, k: 1, ring: false };
-    else if (step.kind === 'join' && chain && chain.count > 2) return { chain, k: 1, ring: true };
-    else if (step.kind === 'work' && step.place.kind === 'chain-from-hook' && chain)
-      return { chain, k: step.place.k, ring: false };
-    else if (step.kind === 'work' || step.kind === 'group' || step.kind === 'repeat') return null;
+    else {
+      const worked = chain && workedAlong(step, chain);
+      if (chain && worked) return { chain, ...worked };
+      if (isFabric(step)) return null;
+    }
   }
   return null;
+}
+
+/** Whether a step makes a chain the ground, and from which chain on; null where it doesn't. */
+function workedAlong(step: Step, chain: Chain): { k: number | null; ring: boolean } | null {
+  switch (step.kind) {
+    case 'first-chain':
+      return { k: step.k, ring: false };
+    case 'skip':
+      // "ch 10, skip 1 ch, sc in each ch across": the first chain is the one that is passed over.
+      return step.chains && chain.count > step.count + 2 ? { k: 1, ring: false } : null;
+    case 'join':
+      return chain.count > 2 ? { k: 1, ring: true } : null;
+    case 'work':
+      return step.place.kind === 'chain-from-hook' ? { k: step.place.k, ring: false } : null;
+    default:
+      return null;
+  }
 }
 
 function evaluateWith(steps: readonly Step[], options: EvaluateOptions, chainCounts: boolean): Outcome {
@@ -111,10 +125,7 @@ function onChains(
     ? { first: steps.slice(0, turn), marker, other: steps.slice(turn + 1) }
     : { first: steps, marker: null, other: [] };
   let best: Outcome | null = null;
-  // "miss 1 ch, …" counts from the first.
-  const passed =
-    steps.find((step) => step.kind !== 'turn' && step.kind !== 'colour' && step.kind !== 'chain')?.kind === 'skip';
-  for (const k of ground.k !== null ? [ground.k] : ground.ring || passed ? [1] : [2, 1, 3]) {
+  for (const k of firstChains(steps, ground)) {
     const along = ground.chains - k + 1;
     const around = marker ? null : aroundEnd(steps, along);
     const outcome = alongChains(around ?? sides, ground.chains, along, chainCounts, tracing);
@@ -126,12 +137,21 @@ function onChains(
   return best ?? unknown();
 }
 
+/** The chains from the hook that the first stitch may go into, the likeliest first. */
+function firstChains(steps: readonly Step[], { k, ring }: Extract<Ground, { kind: 'chains' }>): readonly number[] {
+  if (k !== null) return [k];
+  // "miss 1 ch, …" counts from the first.
+  const first = steps.find(({ kind }) => kind !== 'turn' && kind !== 'colour' && kind !== 'chain');
+  return ring || first?.kind === 'skip' ? [1] : [2, 1, 3];
+}
+
 /**
  * "Ch 5, from the 2nd ch: inc, sc 2, 4 sc in one st, sc 2, inc": several stitches in the last chain, and as many steps
  * more as the other side has chains, go around the end without saying so. Null where they don't come out exactly.
  */
 function aroundEnd(steps: readonly Step[], along: number): Sides | null {
   // The chain that they stand on may be told in the same round.
+  if (along < 2) return null;
   const usedBy = (some: readonly Step[]) => fixedSize(some.filter(({ kind }) => kind !== 'chain'))?.into ?? 0;
   const uses = usedBy(steps);
   if ((uses !== 2 * along - 1 && uses !== 2 * along - 2) || steps.some(({ kind }) => kind === 'turn')) return null;

@@ -71,15 +71,7 @@ export function mostPlausible(links: readonly Link[], edge: number | null): Expl
     const link = links[i];
     if (!link) break;
     const wanted = wantedAfter(links, i);
-    const next = new Map<number | null, Node>();
-    for (const [length, before] of states) {
-      const outcome = link.on(length);
-      for (const reading of readings(outcome, link.stated, wanted)) {
-        const cost = (before?.cost ?? 0) + reading.cost;
-        const known = next.get(reading.count);
-        if (!known || cost < known.cost) next.set(reading.count, { cost, before, reading, outcome });
-      }
-    }
+    const next = statesAfter(link, states, wanted);
     states = next.size > MOST_COUNTS ? cheapest(next) : next;
   }
   let best: Node | null = null;
@@ -90,6 +82,24 @@ export function mostPlausible(links: readonly Link[], edge: number | null): Expl
     explained.push({ edge: into, outcome: node.outcome, blame: node.reading.blame, carried: node.reading.count });
   }
   return explained.reverse();
+}
+
+/** The cheapest way to each count that a round may leave, from the counts before it. */
+function statesAfter(
+  link: Link,
+  states: ReadonlyMap<number | null, Node | null>,
+  wanted: number | null,
+): Map<number | null, Node> {
+  const next = new Map<number | null, Node>();
+  for (const [length, before] of states) {
+    const outcome = link.on(length);
+    for (const reading of readings(outcome, link.stated, wanted)) {
+      const cost = (before?.cost ?? 0) + reading.cost;
+      const known = next.get(reading.count);
+      if (!known || cost < known.cost) next.set(reading.count, { cost, before, reading, outcome });
+    }
+  }
+  return next;
 }
 
 /** What the next round that doesn't adapt needs, where those before it keep the count. */

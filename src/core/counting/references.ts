@@ -41,11 +41,14 @@ function ofPiece(
   const piece = pieceCalled(part, pieces);
   if (!piece) return null;
   const all: (readonly Step[])[] = [];
+  const wanted = (number: number) => {
+    if (rounds.length > 0) return rounds.includes(number);
+    return number <= (upTo ?? Infinity) && (round.numbers.length < 2 || round.numbers.includes(number));
+  };
   for (const other of piece) {
     const steps = other.reference ? settled.get(other) : other.steps;
     for (const number of other.numbers.length > 0 ? other.numbers : [0]) {
-      const wanted = rounds.length > 0 ? rounds.includes(number) : number <= (upTo ?? Infinity);
-      if (!wanted || (round.numbers.length > 1 && !round.numbers.includes(number) && rounds.length === 0)) continue;
+      if (!wanted(number)) continue;
       if (!steps || other.unread.length > 0) return null;
       all.push(steps);
     }

@@ -119,25 +119,30 @@ export class Tally {
       return;
     }
     if (place === 'same') {
-      const times = amount.kind === 'times' ? amount.times : 1;
-      // At the start of a round "the same stitch" is the first one, where the chain stands and does not count.
-      const first = this.into === 0 && !this.free && !inside ? 1 : 0;
-      this.into += first;
-      this.made += step.per * times;
-      this.#note(step, 1, first, step.per * times);
+      this.#inSame(step, amount.kind === 'times' ? amount.times : 1, inside);
       return;
     }
-    // Slip stitches behind a finished edge, and the one that closes a ring of stitches, are travel and not fabric.
-    if (step.stitch === 'slip' && amount.kind === 'times') {
-      const done = this.edge !== null && this.into >= this.edge;
-      if (done || (this.free && this.made > 0 && amount.times === 1 && index >= this.#lastFabric)) {
-        this.#note(step, amount.times, 0, 0);
-        return;
-      }
+    if (step.stitch === 'slip' && amount.kind === 'times' && this.#travels(amount.times, index)) {
+      this.#note(step, amount.times, 0, 0);
+      return;
     }
     const layers = place === 'both-layers';
     this.#layers ||= layers;
     this.#add(step, layers ? 2 * step.over : step.over, step.per, amount, steps, index);
+  }
+
+  #inSame(step: Work, times: number, inside: boolean): void {
+    // At the start of a round "the same stitch" is the first one, where the chain stands and does not count.
+    const first = this.into === 0 && !this.free && !inside ? 1 : 0;
+    this.into += first;
+    this.made += step.per * times;
+    this.#note(step, 1, first, step.per * times);
+  }
+
+  /** Slip stitches behind a finished edge, and the one that closes a ring of stitches, are travel and not fabric. */
+  #travels(times: number, index: number): boolean {
+    if (this.edge !== null && this.into >= this.edge) return true;
+    return this.free && this.made > 0 && times === 1 && index >= this.#lastFabric;
   }
 
   #beginSpur(k: number): void {
@@ -285,17 +290,22 @@ export class Tally {
     return this.#leaves === null || (this.#leaves !== undefined && this.into + this.#leaves === edge);
   }
 
+  /** What is used beyond the edge, or left of it without a word; null where it comes out even. */
+  #besideEdge(): Misfit | null {
+    const { edge, into } = this;
+    if (edge === null || into === edge) return null;
+    if (into > edge) return { kind: 'over', into, edge };
+    const atFold = this.#layers && into === edge - 1;
+    return atFold || this.#leavesTheRest(edge) ? null : { kind: 'under', into, edge };
+  }
+
   outcome(starts: boolean): Outcome {
     const misfits = [...this.misfits];
     const obstacles = [...this.obstacles];
     if (this.depends) obstacles.push({ kind: 'edge-unknown' });
     const computable = obstacles.every(({ kind }) => kind === 'no-amount');
-    if (!starts && obstacles.length === 0 && this.edge !== null && misfits.length === 0) {
-      if (this.into > this.edge) misfits.push({ kind: 'over', into: this.into, edge: this.edge });
-      const atFold = this.#layers && this.into === this.edge - 1;
-      if (this.into < this.edge && !atFold && !this.#leavesTheRest(this.edge))
-        misfits.push({ kind: 'under', into: this.into, edge: this.edge });
-    }
+    const beside = !starts && obstacles.length === 0 && misfits.length === 0 ? this.#besideEdge() : null;
+    if (beside) misfits.push(beside);
     return {
       edge: starts ? null : this.edge,
       into: starts || !computable ? null : this.into,

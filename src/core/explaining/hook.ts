@@ -39,7 +39,7 @@ interface Weighed extends HookSlip {
 
 function tooFew(missing: number, makeup: Makeup, edge: number | null, words: Wording): Weighed[] {
   const slips: Weighed[] = [];
-  const say = (weight: number, what: string, mend: string) => slips.push({ weight, what, mend });
+  const say: Say = (weight, what, mend) => void slips.push({ weight, what, mend });
   if (makeup.increases >= missing)
     say(
       missing === 1 ? 10 : 8 - missing,
@@ -62,30 +62,7 @@ function tooFew(missing: number, makeup: Makeup, edge: number | null, words: Wor
         `Work it in now: one more stitch in the ${words.name} where it is missing.`,
       );
   }
-  if (missing === 1) {
-    if (makeup.decreases > 0)
-      say(
-        6,
-        'A decrease took three stitches together instead of two.',
-        'Work two into the tight stitch in the next round.',
-      );
-    say(
-      5,
-      'The last stitch of the round was not worked, because the marker had moved one stitch on.',
-      'Work one more stitch, then set the marker anew: the first stitch of the next round is the one after it.',
-    );
-    say(
-      3,
-      `A stitch of the round before was passed over.`,
-      `Put one ${words.name} into it from the front when you come by in the next round, as an increase.`,
-    );
-    if (makeup.joined)
-      say(
-        4,
-        'The first stitch was skipped because the join was taken for it.',
-        'Work the next round with its first stitch in the same place as the join.',
-      );
-  }
+  if (missing === 1) oneTooFew(makeup, words, say);
   if (edge !== null && makeup.plain && missing > 1)
     say(
       4,
@@ -95,41 +72,45 @@ function tooFew(missing: number, makeup: Makeup, edge: number | null, words: Wor
   return slips;
 }
 
+/** Tells of a slip how likely it is, what was done, and how to go on. */
+type Say = (weight: number, what: string, mend: string) => void;
+
+function oneTooFew(makeup: Makeup, words: Wording, say: Say): void {
+  if (makeup.decreases > 0)
+    say(
+      6,
+      'A decrease took three stitches together instead of two.',
+      'Work two into the tight stitch in the next round.',
+    );
+  say(
+    5,
+    'The last stitch of the round was not worked, because the marker had moved one stitch on.',
+    'Work one more stitch, then set the marker anew: the first stitch of the next round is the one after it.',
+  );
+  say(
+    3,
+    `A stitch of the round before was passed over.`,
+    `Put one ${words.name} into it from the front when you come by in the next round, as an increase.`,
+  );
+  if (makeup.joined)
+    say(
+      4,
+      'The first stitch was skipped because the join was taken for it.',
+      'Work the next round with its first stitch in the same place as the join.',
+    );
+}
+
 function tooMany(extra: number, makeup: Makeup, edge: number | null, words: Wording): Weighed[] {
   const slips: Weighed[] = [];
-  const say = (weight: number, what: string, mend: string) => slips.push({ weight, what, mend });
+  const say: Say = (weight, what, mend) => void slips.push({ weight, what, mend });
   if (makeup.decreases >= extra)
     say(
       extra === 1 ? 10 : 8 - extra,
       extra === 1 ? 'One decrease was worked as two stitches.' : `${extra} decreases were worked as two stitches each.`,
       `Decrease ${extra === 1 ? 'once' : `${extra} times`} more in the next round, at the same place; it will not show.`,
     );
-  if (extra === 1) {
-    if (makeup.joined)
-      say(
-        9,
-        'The slip stitch that closes the round was counted, or worked into, as a stitch.',
-        'Leave it out of the count, and pass over it in the next round.',
-      );
-    if (makeup.chained)
-      say(7, 'The starting chain was counted as a stitch.', 'It does not count here: do not work into its top.');
-    say(
-      6,
-      'The round went one stitch too far, because the marker had moved back by one.',
-      'Undo the last stitch, then set the marker in the first stitch of the next round.',
-    );
-    if (makeup.increases > 0)
-      say(
-        5,
-        'One increase has three stitches instead of two.',
-        'Undo back to it where it is near; else decrease once in the next round, right above it.',
-      );
-    say(
-      3,
-      'Two stitches were worked into one without an increase being called for.',
-      'Decrease once in the next round, right above them.',
-    );
-  } else if (makeup.increases > 0)
+  if (extra === 1) oneTooMany(makeup, say);
+  else if (makeup.increases > 0 && extra <= (edge ?? Infinity) - makeup.increases - 2 * makeup.decreases)
     say(
       8 - extra,
       `${extra} increases too many were worked.`,
@@ -149,6 +130,33 @@ function tooMany(extra: number, makeup: Makeup, edge: number | null, words: Word
       'Count that one first: if it is long, this round is right and the slip lies further down.',
     );
   return slips;
+}
+
+function oneTooMany(makeup: Makeup, say: Say): void {
+  if (makeup.joined)
+    say(
+      9,
+      'The slip stitch that closes the round was counted, or worked into, as a stitch.',
+      'Leave it out of the count, and pass over it in the next round.',
+    );
+  if (makeup.chained)
+    say(7, 'The starting chain was counted as a stitch.', 'It does not count here: do not work into its top.');
+  say(
+    6,
+    'The round went one stitch too far, because the marker had moved back by one.',
+    'Undo the last stitch, then set the marker in the first stitch of the next round.',
+  );
+  if (makeup.increases > 0)
+    say(
+      5,
+      'One increase has three stitches instead of two.',
+      'Undo back to it where it is near; else decrease once in the next round, right above it.',
+    );
+  say(
+    3,
+    'Two stitches were worked into one without an increase being called for.',
+    'Decrease once in the next round, right above them.',
+  );
 }
 
 function makeupOf(worked: readonly Worked[]): Makeup {

@@ -44,7 +44,8 @@ const SILENT: ReadonlySet<Step['kind']> = new Set(['flat', 'picot']);
 const LEADS: ReadonlySet<Step['kind']> = new Set(['colour', 'loops', 'free-loops', 'first-chain', 'ring']);
 
 /** One step in plain words, in the pattern's own vocabulary. Empty for steps that need none. */
-export function stepInWords({ step, times, into, made, body }: Worked, speech: Speech): string {
+export function stepInWords(worked: Worked, speech: Speech): string {
+  const { step, times, into, made, body } = worked;
   switch (step.kind) {
     case 'work':
       return into === 0 && made === 0 ? besideTheEdge(step, times, speech) : workInWords(step, times, made, speech);
@@ -56,10 +57,18 @@ export function stepInWords({ step, times, into, made, body }: Worked, speech: S
     }
     case 'skip':
       return `${speech.vocabulary === 'us' ? 'skip' : 'miss'} ${stitches(step.count)}`;
-    case 'leave':
-      return step.count === null ? 'leave the rest' : `leave ${stitches(step.count)}`;
     case 'chain':
       return `chain ${step.count}${made === 1 && step.count > 1 ? ' (counts as a stitch)' : ''}`;
+    default:
+      return beside(step);
+  }
+}
+
+/** What is said in a round besides its stitches. */
+function beside(step: Exclude<Step, { kind: 'work' | 'group' | 'repeat' | 'skip' | 'chain' }>): string {
+  switch (step.kind) {
+    case 'leave':
+      return step.count === null ? 'leave the rest' : `leave ${stitches(step.count)}`;
     case 'join':
       return 'close with a slip stitch';
     case 'turn':

@@ -41,7 +41,6 @@ function candidates(counted: CountedPattern, index: number): Candidate[] {
   const from = round.round.bodyFrom;
   const text = source.text.slice(from, round.round.span.to);
   if (text.length > LONGEST || (round.round.unread.length > 0 && round.round.brackets.length === 0)) return [];
-  const target = round.carried;
   const found: Candidate[] = [];
   for (const edit of withinReach(editsOf(counted, round, text, from), text.length)) {
     if (touchesCount(round, edit, from)) continue;
@@ -49,15 +48,19 @@ function candidates(counted: CountedPattern, index: number): Candidate[] {
     const instruction = readAgain(edited, round.round);
     if (!isSound(instruction) || !suitsBreakdown(instruction)) continue;
     const outcome = round.instead(instruction);
-    if (outcome.made === null || outcome.misfits.length > 0 || outcome.obstacles.length > 0) continue;
-    const stated = instruction.stated?.total ?? round.round.stated?.total ?? null;
-    if (stated !== null && outcome.made !== stated) continue;
-    if (stated === null && outcome.made !== target) continue;
-    if (!goesOn(counted, index, outcome.made)) continue;
+    if (!mends(outcome, instruction, round) || !goesOn(counted, index, outcome.made)) continue;
     found.push({ edit, text: edited, outcome, cost: edit.size - likeness(counted, index, edited) });
   }
   return distinct(found.sort((a, b) => a.cost - b.cost));
 }
+
+/** Whether an instruction comes out even, and at the count that is stated, or else the one that the next round needs. */
+function mends(outcome: Outcome, { stated }: Instruction, { round, carried }: CountedRound): outcome is Counted {
+  if (outcome.misfits.length + outcome.obstacles.length > 0) return false;
+  return outcome.made !== null && outcome.made === (stated?.total ?? round.stated?.total ?? carried);
+}
+
+type Counted = Outcome & { readonly made: number };
 
 function editsOf(
   { pattern }: CountedPattern,

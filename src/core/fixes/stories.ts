@@ -17,13 +17,13 @@ export function storiesFor(counted: CountedPattern, index: number): Fix[] {
 /** The chain in the words before a first row was to have another length. */
 function foundation(counted: CountedPattern, index: number): Fix | null {
   const round = counted.rounds[index];
-  const start = round?.stretch.rounds[0] === round?.round ? round?.stretch.start : null;
-  if (!round?.along || !start || !round.outcome.misfits.some(({ kind }) => kind === 'foundation')) return null;
+  if (!round?.along || !round.outcome.misfits.some(({ kind }) => kind === 'foundation')) return null;
+  const { start, rounds } = round.stretch;
+  if (!start || rounds[0] !== round.round) return null;
   for (let more = 1; more <= FARTHEST; more += 1)
     for (const chains of [start.chains - more, start.chains + more]) {
-      const { made, misfits, obstacles } = chains < 2 ? UNFIT : round.along(chains);
-      if (made === null || misfits.length > 0 || obstacles.length > 0) continue;
-      if (made !== (round.round.stated?.total ?? made) || !goesOn(counted, index, made)) continue;
+      const made = chains < 2 ? null : evenly(round.along(chains));
+      if (made === null || !statedOr(round, made) || !goesOn(counted, index, made)) continue;
       return {
         title: `Chain ${chains} instead of ${start.chains} (makes ${made})`,
         edits: [{ span: start.figure, text: String(chains) }],
@@ -33,7 +33,16 @@ function foundation(counted: CountedPattern, index: number): Fix | null {
 }
 
 const FARTHEST = 12;
-const UNFIT = { made: null, misfits: [], obstacles: [] };
+
+/** Whether a round states a count, or nothing else. */
+function statedOr({ round }: CountedRound, made: number): boolean {
+  return round.stated === null || round.stated.total === made;
+}
+
+/** The count of a round that comes out even; null otherwise. */
+function evenly({ made, misfits, obstacles }: Outcome): number | null {
+  return misfits.length + obstacles.length > 0 ? null : made;
+}
 
 /** The round before was to make another count, on which this one comes out as it stands. */
 function before(counted: CountedPattern, index: number): Fix | null {
@@ -42,11 +51,9 @@ function before(counted: CountedPattern, index: number): Fix | null {
   if (!round || !isOther(other, round) || round.round.brackets.length > 0 || other.outcome.made === null) return null;
   return likeliest(counted, other, null, (outcome, made) => {
     if (made === other.outcome.made) return null;
-    const here = round.on(made);
-    const stated = round.round.stated?.total ?? null;
-    if (here.made === null || here.misfits.length > 0 || here.obstacles.length > 0) return null;
-    if (stated === null || here.made !== stated || !goesOn(counted, index, here.made)) return null;
-    const then = `${round.round.label} then uses all ${made} and makes ${here.made}, as stated`;
+    const here = evenly(round.on(made));
+    if (here === null || here !== round.round.stated?.total || !goesOn(counted, index, here)) return null;
+    const then = `${round.round.label} then uses all ${made} and makes ${here}, as stated`;
     const says = other.round.stated?.total ?? made;
     const recount = says === made ? null : countEdit(counted, other, says, made);
     if (says !== made && !recount) return null;
@@ -70,9 +77,9 @@ function after(counted: CountedPattern, index: number): Fix | null {
   const round = counted.rounds[index];
   const next = counted.rounds[index + 1];
   if (!round || round.blame !== 'instruction' || !isOther(next, round)) return null;
-  const { made, misfits, obstacles } = round.outcome;
+  const made = evenly(round.outcome);
   const { stated } = round.round;
-  if (!stated || made === null || made === stated.total || misfits.length > 0 || obstacles.length > 0) return null;
+  if (!stated || made === null || made === stated.total) return null;
   if (stated.breakdown.length > 1) return null;
   return likeliest(counted, next, made, (outcome, makesNow) => {
     const says = next.round.stated;

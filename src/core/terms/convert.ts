@@ -111,60 +111,69 @@ function changesOf(pattern: Pattern, to: Vocabulary, options: ConvertOptions): T
   const { source } = pattern;
   const from: Vocabulary = to === 'us' ? 'uk' : 'us';
   const mentions = mentionsIn(pattern);
-  const drafts: Draft[] = [];
   const spare = spareEntries(source.text, from);
-  // The same word is written hundreds of times.
-  const wordings: Record<Mention['kind'], Map<string, Put>> = {
-    stitch: new Map(),
-    skip: new Map(),
-    'yarn-over': new Map(),
-    gauge: new Map(),
-    statement: new Map(),
-  };
+  const drafts = [...draftsFor(source.text, mentions, spare, wordingsOnce(from, to)), ...spare.map(takenOut)];
+  if (!mentions.some(({ kind }) => kind === 'statement') && pattern.terms.declared !== to)
+    drafts.push(statement(source, to));
+  for (const one of alongWith(source.text, to, options))
+    if (!drafts.some((draft) => one.from < draft.to && draft.from < one.to)) drafts.push({ ...one, doubtful: false });
+  drafts.sort((a, b) => a.from - b.from || a.to - b.to);
+  return settled(source, drafts, options.decisions ?? new Map());
+}
+
+/** What is written for each mention, outside of the entries that go. */
+function draftsFor(
+  text: string,
+  mentions: readonly Mention[],
+  spare: readonly Span[],
+  wording: (words: string, mention: Mention) => Put,
+): Draft[] {
+  const drafts: Draft[] = [];
   let next = 0;
   for (const mention of mentions) {
     while ((spare[next]?.to ?? Infinity) <= mention.span.from) next += 1;
     const entry = spare[next];
     if (entry && within(mention.span, entry)) continue;
-    const words = source.text.slice(mention.span.from, mention.span.to);
-    const known = wordings[mention.kind];
-    let put = known.get(words);
-    if (put === undefined) known.set(words, (put = wordingOf(words, mention, from, to)));
+    const words = text.slice(mention.span.from, mention.span.to);
+    const put = wording(words, mention);
     if (put.after === words) continue;
-    const { kind, sure } = mention;
-    const draft: Draft = {
-      from: mention.span.from,
-      to: mention.span.to,
-      kind,
-      after: put.after,
-      reason: sure ? put.reason : `The stitch, or something else? ${put.reason}`,
-      doubtful: !sure,
-    };
-    const article = mention.kind === 'stitch' ? articleBefore(source.text, draft) : null;
+    const draft = draftOf(mention, put);
+    const article = mention.kind === 'stitch' ? articleBefore(text, draft) : null;
     if (article) drafts.push(article);
     drafts.push(draft);
   }
-  for (const entry of spare)
-    drafts.push({
-      from: entry.from,
-      to: entry.to,
-      kind: 'list',
-      after: '',
-      reason: 'UK terms say "miss" in full, which needs no entry.',
-      doubtful: false,
-    });
-  if (!mentions.some(({ kind }) => kind === 'statement') && pattern.terms.declared !== to)
-    drafts.push(statement(source, to));
-  const worded: Wording[] = [
-    ...(options.hooks ? hooksIn(source.text, to) : []),
-    ...(options.weights ? weightsIn(source.text, to) : []),
-    ...(options.spelling ? spellingsIn(source.text, to) : []),
+  return drafts;
+}
+
+function draftOf({ span, kind, sure }: Mention, { after, reason }: Put): Draft {
+  const asked = sure ? reason : `The stitch, or something else? ${reason}`;
+  return { ...span, kind, after, reason: asked, doubtful: !sure };
+}
+
+/** What is written for the words of a mention; the same word stands hundreds of times in a text. */
+function wordingsOnce(from: Vocabulary, to: Vocabulary): (words: string, mention: Mention) => Put {
+  const known = new Map<string, Put>();
+  return (words, mention) => {
+    const key = `${mention.kind} ${words}`;
+    let put = known.get(key);
+    if (put === undefined) known.set(key, (put = wordingOf(words, mention, from, to)));
+    return put;
+  };
+}
+
+/** What goes along besides the stitches. */
+function alongWith(text: string, to: Vocabulary, { hooks, weights, spelling }: ConvertOptions): Wording[] {
+  return [
+    ...(hooks ? hooksIn(text, to) : []),
+    ...(weights ? weightsIn(text, to) : []),
+    ...(spelling ? spellingsIn(text, to) : []),
   ];
-  for (const wording of worded)
-    if (!drafts.some((draft) => wording.from < draft.to && draft.from < wording.to))
-      drafts.push({ ...wording, doubtful: false });
-  drafts.sort((a, b) => a.from - b.from || a.to - b.to);
-  return settled(source, drafts, options.decisions ?? new Map());
+}
+
+/** An entry of the list of words that the other vocabulary does not need. */
+function takenOut({ from, to }: Span): Draft {
+  const reason = 'UK terms say "miss" in full, which needs no entry.';
+  return { from, to, kind: 'list', after: '', reason, doubtful: false };
 }
 
 function within(span: Span, { from, to }: Span): boolean {

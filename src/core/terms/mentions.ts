@@ -53,6 +53,21 @@ export function mentionsIn(pattern: Pattern): Mention[] {
   const places = new Places(pattern);
   const { text } = pattern.source;
   const from = pattern.terms.used;
+  const statements = declarationsIn(text)
+    .filter(({ vocabulary }) => vocabulary === from)
+    .map(({ span }): Mention => {
+      return { span, name: text.slice(span.from, span.to).toLowerCase(), kind: 'statement', sure: true };
+    });
+  return [
+    ...stitchesIn(text, from, places),
+    ...skipsIn(text, from, places),
+    ...yarnOversIn(text, from, places),
+    ...measuresIn(text, from, places),
+    ...statements,
+  ].sort((a, b) => a.span.from - b.span.from);
+}
+
+function stitchesIn(text: string, from: Vocabulary, places: Places): Mention[] {
   const mentions: Mention[] = [];
   for (const match of text.matchAll(NAMING[from].words)) {
     const [all, prefix = '', written = ''] = match;
@@ -63,6 +78,11 @@ export function mentionsIn(pattern: Pattern): Mention[] {
     if (sure === null) continue;
     mentions.push({ span: { from: at, to: at + written.length }, name, kind: 'stitch', sure });
   }
+  return mentions;
+}
+
+function skipsIn(text: string, from: Vocabulary, places: Places): Mention[] {
+  const mentions: Mention[] = [];
   for (const match of text.matchAll(SKIPS[from])) {
     const span = spanOf(match);
     if (places.untouched(span.from)) continue;
@@ -71,11 +91,17 @@ export function mentionsIn(pattern: Pattern): Mention[] {
     if (stitch || listed || places.skipAt(span.from))
       mentions.push({ span, name: match[0].toLowerCase(), kind: 'skip', sure: true });
   }
-  for (const match of text.matchAll(YARN[from])) {
-    const span = spanOf(match);
-    if (!places.untouched(span.from))
-      mentions.push({ span, name: match[0].toLowerCase(), kind: 'yarn-over', sure: true });
-  }
+  return mentions;
+}
+
+function yarnOversIn(text: string, from: Vocabulary, places: Places): Mention[] {
+  return [...text.matchAll(YARN[from])]
+    .map((match): Mention => ({ span: spanOf(match), name: match[0].toLowerCase(), kind: 'yarn-over', sure: true }))
+    .filter(({ span }) => !places.untouched(span.from));
+}
+
+function measuresIn(text: string, from: Vocabulary, places: Places): Mention[] {
+  const mentions: Mention[] = [];
   for (const match of text.matchAll(MEASURE[from])) {
     const span = spanOf(match);
     const before = text.slice(Math.max(0, span.from - 40), span.from);
@@ -85,10 +111,7 @@ export function mentionsIn(pattern: Pattern): Mention[] {
     const sure = from === 'us' || begins || MEASURES.test(after) || MEASURED.test(before);
     mentions.push({ span, name: match[0].toLowerCase(), kind: 'gauge', sure });
   }
-  for (const { vocabulary, span } of declarationsIn(text))
-    if (vocabulary === from)
-      mentions.push({ span, name: text.slice(span.from, span.to).toLowerCase(), kind: 'statement', sure: true });
-  return mentions.sort((a, b) => a.span.from - b.span.from);
+  return mentions;
 }
 
 /** Whether a name speaks of a stitch where it stands: yes, perhaps (false), or surely not (null). */

@@ -25,12 +25,11 @@ export function differences(before: Pattern, after: Pattern, to: Vocabulary): Pr
     note(firstLine(source), `There were ${rounds.length} rounds, and now there are ${now.length}.`);
   if (names(before) !== names(after)) note(firstLine(source), 'The parts have other names than before.');
   const changed: number[] = [];
-  for (const [i, round] of rounds.entries()) {
+  for (const [i, round] of rounds.slice(0, now.length).entries()) {
     const other = now[i];
-    if (!other) break;
-    if (!understoodAlike(round, other)) changed.push(i);
-    const mixed = other.foreign.length > 0 && round.foreign.length === 0;
-    if (mixed) note(round.span, `${round.label} still holds a term of the old vocabulary.`);
+    if (other && !understoodAlike(round, other)) changed.push(i);
+    if (other && other.foreign.length > 0 && round.foreign.length === 0)
+      note(round.span, `${round.label} still holds a term of the old vocabulary.`);
   }
   if (changed.length > 0) {
     const counted = countPattern(before).rounds;
@@ -38,13 +37,15 @@ export function differences(before: Pattern, after: Pattern, to: Vocabulary): Pr
     for (const i of changed.slice(0, MOST))
       note(rounds[i]?.span ?? firstLine(source), saidOtherwise(counted[i], recounted[i]));
   }
-  const { detected } = after.terms;
-  if (rounds.some(({ steps }) => steps.length > 0) && detected !== to && detected !== 'unclear')
-    note(
-      firstLine(source),
-      `The result still looks like ${detected === 'mixed' ? 'a mixture of both' : `${detected.toUpperCase()} terms`}.`,
-    );
+  const looks = rounds.some(({ steps }) => steps.length > 0) ? stillLooksLike(after, to) : null;
+  if (looks) note(firstLine(source), `The result still looks like ${looks}.`);
   return problems.slice(0, MOST);
+}
+
+/** What the words of a result are of, where that is something else than they were to be. */
+function stillLooksLike({ terms: { detected } }: Pattern, to: Vocabulary): string | null {
+  if (detected === to || detected === 'unclear') return null;
+  return detected === 'mixed' ? 'a mixture of both' : `${detected.toUpperCase()} terms`;
 }
 
 /** The part of each stretch, one after the other. */

@@ -80,6 +80,12 @@ export function writtenLike(value: number, written: string): string {
 /** The words of a number after its first: "-four", " hundred", " and sixteen". */
 const FURTHER = /[ \u00a0]?[-‐‑ \u00a0](?:and[ \u00a0])?(\p{L}{3,9})(?!\p{L})/uy;
 
+/** Whether a word for `more` goes on from `whole`: units behind tens, "hundred" behind units, all below it behind hundreds. */
+function goesBehind(whole: number, more: number): boolean {
+  if (more === 100) return whole < 10;
+  return (whole % 100 === 0 && more < 100) || (whole % 10 === 0 && whole % 100 >= 20 && more < 10);
+}
+
 /**
  * A number that several words say: "twenty-four", "seventy two", "one hundred and eight", "twenty-first".
  * @param value what its first word says, which ends at `end`.
@@ -91,7 +97,6 @@ export function numberGoesOn(
   end: number,
 ): { readonly value: number; readonly end: number; readonly ordinal: boolean } | null {
   let [whole, at, isOrdinal, found] = [value, end, false, false];
-  // The room that the last word has left: units behind tens, hundreds behind units, all below behind hundreds.
   for (let words = 0; words < 3 && !isOrdinal; words += 1) {
     FURTHER.lastIndex = at;
     const match = FURTHER.exec(text);
@@ -99,12 +104,10 @@ export function numberGoesOn(
     const rank = ordinal(word);
     const more = rank ?? cardinal(word);
     if (!match || more === null) break;
-    const isHundred = more === 100 && whole < 10;
-    const fits = isHundred || (whole % 100 === 0 && more < 100) || (whole % 10 === 0 && whole % 100 >= 20 && more < 10);
-    const joined = text.slice(at, at + match[0].length);
+    const joined = match[0].slice(0, -word.length);
     // "six and twenty": only a hundred takes "and".
-    if (!fits || (/and/i.test(joined.slice(0, -word.length)) && whole % 100 !== 0)) break;
-    whole = isHundred ? whole * 100 : whole + more;
+    if (!goesBehind(whole, more) || (/and/i.test(joined) && whole % 100 !== 0)) break;
+    whole = more === 100 ? whole * 100 : whole + more;
     at += match[0].length;
     isOrdinal = rank !== null;
     found = true;
