@@ -17,7 +17,7 @@ export const countFoundation: Rule = {
         yield {
           span: counted.round.span,
           round: counted,
-          message: `Ch ${chains} gives ${along} chains to work along; this uses ${first}${back}. Ch ${fits} fits the first side.${beside(counted)}`,
+          message: `Ch ${chains} gives ${along === 1 ? 'one chain' : `${along} chains`} to work along; this uses ${first}${back}. Ch ${fits} fits the first side.${beside(counted)}`,
         };
       }
     }

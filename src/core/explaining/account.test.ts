@@ -27,7 +27,7 @@ describe('a round in plain words', () => {
     ],
     [
       'Rnd 4: ch 1, BLO hdc around, sl st to first hdc (18)',
-      'Chain 1, then in the back loops only 18 half double crochet, then close with a slip stitch: uses all 18, makes 18.',
+      'Chain 1, then in the back loops only, 18 half double crochet, then close with a slip stitch: uses all 18, makes 18.',
     ],
     [
       'Rnd 4: (hdc, dc, hdc) in next st, sc 17 (20)',
@@ -35,8 +35,13 @@ describe('a round in plain words', () => {
     ],
     [
       'Rnd 4: sc 9 in Chalk, sc 9 in Moss (18)',
-      'With Chalk 9 single crochet, then with Moss 9 single crochet: uses all 18, makes 18.',
+      'With Chalk, 9 single crochet, then with Moss, 9 single crochet: uses all 18, makes 18.',
     ],
+    [
+      'Rnd 4: sc, sc, sc, inc, inc, sc 13 (20)',
+      '3 single crochet, then 2 in each of the next 2 stitches, then 13 single crochet: uses all 18, makes 20.',
+    ],
+    ['Rnd 4: (2 sc) x 18 (36)', '2 single crochet; do this 18 times: uses 36 where there are 18, makes 36.'],
     ['Rnd 4: sk 1, sc 16, bobble (17)', 'Skip 1 stitch, then 16 single crochet, then 1 bobble: uses all 18, makes 17.'],
     [
       'Rnd 4: (sc 4, dec) x 2 (10)',
@@ -46,6 +51,29 @@ describe('a round in plain words', () => {
     ['Rnd 4: dec until closed', "How many stitches that leaves can't be told from the text."],
   ])('%s', (line, sentence) => {
     expect(accountOf(line).sentence).toBe(sentence);
+  });
+
+  it.each([
+    [
+      'Ch 2, 6 sc in the 2nd ch from hook (6)',
+      'Chain 2, then 6 single crochet in the 2nd chain from the hook: makes 6.',
+    ],
+    [
+      'Ch 2, 8 hdc in 2nd ch from hook (8)',
+      'Chain 2, then 8 half double crochet in the 2nd chain from the hook: makes 8.',
+    ],
+    ['6 sc, MR (6)', '6 single crochet in the ring: makes 6.'],
+    ['MR, 6 sc (6)', '6 single crochet in the ring: makes 6.'],
+    [
+      'ch 4, sl st to form a ring, 8 sc in ring (8)',
+      'Chain 4, then close with a slip stitch, then 8 single crochet in the ring: makes 8.',
+    ],
+    [
+      'Ch 5, sc in 2nd ch from hook, sc 2, 3 sc in last ch, on the other side of the chain: sc 3 (9)',
+      'Chain 5, then 1 single crochet in the 2nd chain from the hook, then 2 single crochet, then 3 in the last chain, then go on along the other side of the chain, then 3 single crochet: makes 9.',
+    ],
+  ])('begins with %s', (words, sentence) => {
+    expect(accountOf(`Rnd 1: ${words}`, { start: '' }).sentence).toBe(sentence);
   });
 
   it('speaks the vocabulary of the pattern', () => {

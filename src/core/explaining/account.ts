@@ -6,15 +6,15 @@ import { positionAt } from '../text/source.js';
 import type { StitchId } from '../vocabulary/stitches.js';
 import { ladderOf } from './ladder.js';
 import type { AccountStep, RoundAccount } from './schema.js';
-import { stepInWords, stepsInWords, type Speech } from './words.js';
+import { alike, asOne, stepInWords, stepsInWords, type Speech } from './words.js';
 
 /** How the figures of one round come about: step by step, in plain words, and stitch by stitch. */
 export function accountOf({ pattern }: CountedPattern, counted: CountedRound): RoundAccount {
   const { round, verdict } = counted;
   const outcome = counted.trace();
   const speech: Speech = { vocabulary: pattern.terms.used, base: baseStitch(round.steps) };
-  const indexOf = new Map<Worked, number>();
-  const steps = accountSteps(outcome.worked, speech, indexOf);
+  const numbering: Numbering = { of: new Map(), count: 0 };
+  const steps = accountSteps(outcome.worked, speech, numbering);
   const { edge, into, made } = counted.outcome;
   return {
     part: counted.part.name,
@@ -29,7 +29,7 @@ export function accountOf({ pattern }: CountedPattern, counted: CountedRound): R
     why: [...(round.doubt?.why ?? [])],
     unclear: unclearIn(pattern, counted),
     steps,
-    ladder: ladderOf(outcome, speech, indexOf),
+    ladder: ladderOf(outcome, speech, numbering.of),
   };
 }
 
@@ -48,19 +48,26 @@ function unclearIn(pattern: Pattern, { round, verdict }: CountedRound): RoundAcc
   return [...told, ...unknown.filter(({ from }) => !told.some((one) => one.from === from))];
 }
 
-function accountSteps(worked: readonly Worked[], speech: Speech, indexOf: Map<Worked, number>): AccountStep[] {
+/** The numbers of the steps; those that are told as one have one, and are pointed at as one. */
+interface Numbering {
+  readonly of: Map<Worked, number>;
+  count: number;
+}
+
+function accountSteps(worked: readonly Worked[], speech: Speech, numbering: Numbering): AccountStep[] {
   const steps: AccountStep[] = [];
-  for (const one of worked) {
-    const index = indexOf.size;
-    indexOf.set(one, index);
-    const inner = accountSteps(one.body, speech, indexOf);
+  for (const group of alike(worked)) {
+    const index = numbering.count;
+    numbering.count += 1;
+    for (const part of group) numbering.of.set(part, index);
+    const one = asOne(group);
+    const inner = accountSteps(one.body, speech, numbering);
     const words = stepInWords(one, speech);
     if (words === '') continue;
-    const { from, to } = one.step.span;
     steps.push({
       words,
-      from,
-      to,
+      from: one.step.span.from,
+      to: one.step.span.to,
       times: one.times,
       into: one.into * one.times,
       made: one.made * one.times,
@@ -76,15 +83,16 @@ function sentenceOf(counted: CountedRound, outcome: Outcome, speech: Speech): st
   const said = upperFirst(stepsInWords(outcome.worked, speech));
   const { edge, into, made } = counted.outcome;
   const stated = round.stated?.total;
-  if (round.brackets.length > 0 && !round.repaired) return 'Not counted, because its brackets or stars don’t close.';
+  if (round.brackets.length > 0 && !round.repaired) return 'Not counted, because its brackets or stars do not close.';
   if (counted.verdict === 'unreadable') return 'Not counted, because not every word of it was understood.';
   if (made === null)
     return stated === undefined
       ? `${said ? `${said}. ` : ''}How many stitches that leaves can't be told from the text.`
       : `${said ? `${said}. ` : ''}That can't be worked out from the text; the stated ${stated} is taken on trust.`;
   if (into === null || edge === null) return `${said}: makes ${made}.`;
-  if (into === edge) return `${said}: uses all ${edge}, makes ${made}.`;
-  return `${said}: uses ${into} of ${edge}, makes ${made}.`;
+  if (into > edge) return `${said}: uses ${into} where there ${edge === 1 ? 'is' : 'are'} ${edge}, makes ${made}.`;
+  const used = into < edge ? `${into} of ${edge}` : edge === 1 ? 'the one there is' : `all ${edge}`;
+  return `${said}: uses ${used}, makes ${made}.`;
 }
 
 function upperFirst(words: string): string {

@@ -13,16 +13,23 @@ export interface Speech {
  * 6 times". A repeat among other steps stands in brackets; a stitch that was just named is not named again.
  */
 export function stepsInWords(worked: readonly Worked[], speech: Speech): string {
-  const alone = worked.filter(({ step }) => !LEADS.has(step.kind) && !SILENT.has(step.kind)).length === 1;
+  const told = alike(worked).map(asOne);
+  const alone = told.filter(({ step }) => !LEADS.has(step.kind) && !SILENT.has(step.kind)).length === 1;
+  // "6 sc, MR" and "MR: 6 sc": the ring is where the first stitches go.
+  let ring = told.some(({ step }) => step.kind === 'ring');
   const phrases: string[] = [];
   let lead = '';
   let last = '';
-  for (const one of worked) {
+  for (const one of told) {
     let words = one.step.kind === 'repeat' && !alone ? bracketed(one, speech) : stepInWords(one, speech);
-    if (words === '') continue;
+    if (words === '' || one.step.kind === 'ring') continue;
     if (LEADS.has(one.step.kind)) {
-      lead += `${words} `;
+      lead += `${words}, `;
       continue;
+    }
+    if (ring && one.step.kind === 'work') {
+      if (one.step.place.kind === 'edge') words += ' in the ring';
+      ring = false;
     }
     const named = /^\d+ (.+?)( in (?:the|each) .*)?$/.exec(words);
     if (named?.[1] === last && named[2]) words = words.replace(` ${last}`, '');
@@ -30,18 +37,45 @@ export function stepsInWords(worked: readonly Worked[], speech: Speech): string 
     phrases.push(lead + words);
     lead = '';
   }
-  if (lead !== '') phrases.push(lead.trim());
+  if (lead !== '') phrases.push(lead.slice(0, -2));
   return phrases.join(', then ');
+}
+
+/** Steps that are the same and follow each other, together: "s s s" is told as "3 s". */
+export function alike(worked: readonly Worked[]): readonly (readonly Worked[])[] {
+  const groups: Worked[][] = [];
+  for (const one of worked) {
+    const group = groups.at(-1);
+    if (group?.[0] && sameWork(group[0], one)) group.push(one);
+    else groups.push([one]);
+  }
+  return groups;
+}
+
+function sameWork(a: Worked, b: Worked): boolean {
+  const [one, other] = [a.step, b.step];
+  if (one.kind !== 'work' || other.kind !== 'work' || a.into !== b.into || a.made !== b.made) return false;
+  const plain = one.place.kind === 'edge' && other.place.kind === 'edge' && one.source === other.source;
+  return plain && one.stitch === other.stitch && one.per === other.per && one.over === other.over;
+}
+
+/** A group of steps that are the same, as one. */
+export function asOne(group: readonly Worked[]): Worked {
+  const [first, ...others] = group;
+  if (!first) throw new RangeError('A group of steps has at least one.');
+  const times = others.reduce((sum, one) => sum + one.times, first.times);
+  const to = others.at(-1)?.step.span.to ?? first.step.span.to;
+  return { ...first, times, step: { ...first.step, span: { from: first.step.span.from, to } } };
 }
 
 function bracketed({ times, body }: Worked, speech: Speech): string {
   return `${often(times)} (${stepsInWords(body, speech).replaceAll(', then ', ', ')})`;
 }
 
-const SILENT: ReadonlySet<Step['kind']> = new Set(['flat', 'picot']);
+const SILENT: ReadonlySet<Step['kind']> = new Set(['flat', 'picot', 'ring']);
 
 /** Steps that only say how the next one is worked. */
-const LEADS: ReadonlySet<Step['kind']> = new Set(['colour', 'loops', 'free-loops', 'first-chain', 'ring']);
+const LEADS: ReadonlySet<Step['kind']> = new Set(['colour', 'loops', 'free-loops', 'first-chain']);
 
 /** One step in plain words, in the pattern's own vocabulary. Empty for steps that need none. */
 export function stepInWords(worked: Worked, speech: Speech): string {
@@ -82,7 +116,7 @@ function beside(step: Exclude<Step, { kind: 'work' | 'group' | 'repeat' | 'skip'
     case 'free-loops':
       return `into the loops left free${step.round === null ? '' : ` in round ${step.round}`}`;
     case 'first-chain':
-      return `from the ${ordinal(step.k)} chain from the hook on`;
+      return `from the ${ordinal(step.k)} chain from the hook`;
     case 'ring':
       return 'into a ring';
     case 'flat':

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
   import { onDestroy, tick as drawn, untrack } from 'svelte';
-  import { markedText, senseInWords, type HouseStyle, type Sense } from '../../core/index.js';
+  import { markedText, type HouseStyle } from '../../core/index.js';
   import { notKept, setAway } from '../client.js';
   import { toasts } from '../components/toasts.svelte.js';
   import { fetched } from '../fetched.js';
@@ -10,13 +10,14 @@
   import type { Standing } from '../frame/places.js';
   import { preferences } from '../frame/preferences.svelte.js';
   import type { Notes as StoredNotes, StoredPattern } from '../patterns.js';
-  import { readFile, type ReadFile } from '../readFile.js';
   import { Checker } from '../workers/checker.js';
   import CheckTrouble from './CheckTrouble.svelte';
   import Conflict from './Conflict.svelte';
   import { DeskSession } from './desk.svelte.js';
   import DeskPanel from './DeskPanel.svelte';
   import DeskTools from './DeskTools.svelte';
+  import { walkingByKey } from './doing.js';
+  import { Dropping } from './dropping.svelte.js';
   import { Keeping } from './keeping.svelte.js';
   import { leavingWhenSaved } from './leavingWhenSaved.svelte.js';
   import type { Manuscript as Editor } from './manuscript.js';
@@ -47,7 +48,7 @@
   // svelte-ignore state_referenced_locally
   const desk = new DeskSession(opened, stored);
   const saver = saverFor(opened);
-  const walking = new Walking(desk, (words) => toasts.say(words));
+  const walking = new Walking(desk, (words, action) => toasts.say(words, action));
   const keeping = new Keeping(
     desk,
     opened,
@@ -57,41 +58,20 @@
   );
   leavingWhenSaved(saver);
   let open = $state<'name' | 'style' | null>(null);
-  /** A file that was dropped here, to be looked at before anything is done with it. */
-  let offered = $state.raw<ReadFile | null>(null);
+  const dropping = new Dropping((words) => toasts.say(words));
   let panel = $state<DeskPanel>();
   let remembering: ReturnType<typeof setTimeout> | undefined;
   const theirs = $derived(saver.state.kind === 'conflict' ? saver.state.theirs : null);
 
   const house = offering(
     {
-      'next-round': () => walking.round(1),
-      'last-round': () => walking.round(-1),
-      tick: () => walking.tick(),
-      'tick-on': () => walking.tickOn(),
-      unticked: () => walking.unticked(),
+      ...walkingByKey(desk, walking, () => panel),
       number: () => house.run('finder'),
-      means: () => void panel?.ask('meaning'),
-      hook: () => void panel?.ask('hook'),
-      'next-finding': () => walking.finding(1),
-      'last-finding': () => walking.finding(-1),
-      'fix-1': () => walking.fix(0),
-      'fix-2': () => walking.fix(1),
-      'fix-3': () => walking.fix(2),
-      'fix-4': () => walking.fix(3),
-      aside: () => void panel?.ask('aside'),
-      list: () => panel?.turn(),
-      'next-part': () => walking.part(1),
-      'last-part': () => walking.part(-1),
-      fold: () => walking.fold('part'),
-      'fold-all': () => walking.fold('all'),
-      'fold-front': () => walking.fold('front'),
       copy: () => void copyMarked(),
       print: () => void saver.flush().then(() => window.open(`/desk/${opened.id}/print`, '_blank')),
       density: () => void preferences.nextDensity(),
       download: () => saveAsText(desk.name, desk.text),
       style: () => void openStyle(),
-      manuscript: () => desk.editor?.focus(),
       rename: () => (open = 'name'),
       away: () => void away(),
     },
@@ -134,16 +114,6 @@
     leave(saver);
   });
 
-  /** Settles what a word means; all rounds are counted anew. */
-  function mean(word: string, sense: Sense | null, comesOut: number | null): void {
-    const before = desk.notes.words.get(word) ?? null;
-    void desk.mean(word, sense);
-    const said = sense === null ? `“${word}” is left open again.` : `“${word}” is ${senseInWords(sense)}.`;
-    const so = comesOut === null ? '' : ` ${comesOut} ${comesOut === 1 ? 'round comes' : 'rounds come'} out.`;
-    toasts.say(said + so, { text: 'Undo', act: () => void desk.mean(word, before) });
-    desk.editor?.focus();
-  }
-
   const loadStyle = () => import('./HouseStyleReview.svelte');
 
   async function openStyle(): Promise<void> {
@@ -160,19 +130,8 @@
     }
   }
 
-  function dropped(event: DragEvent): void {
-    const file = event.dataTransfer?.files[0];
-    if (!file) return;
-    event.preventDefault();
-    event.stopPropagation();
-    void readFile(file).then((read) => {
-      if ('refused' in read) toasts.say(read.refused);
-      else offered = read;
-    });
-  }
-
   function replace(text: string): void {
-    offered = null;
+    dropping.offered = null;
     open = null;
     desk.editor?.replace(text);
     void drawn().then(() => desk.editor?.focus());
@@ -225,9 +184,9 @@
       {changed}
       moved={(spot, offset) => desk.moved(spot, offset)}
       tick={(key) => void desk.notes.tick(key, !desk.notes.ticks.has(key))}
-      {dropped}
+      dropped={(event: DragEvent) => void dropping.take(event)}
     />
-    <DeskPanel bind:this={panel} {desk} {walking} {mean} />
+    <DeskPanel bind:this={panel} {desk} {walking} />
   </main>
 </div>
 
@@ -248,7 +207,7 @@
     />{/await}
 {/if}
 {#if theirs}<Conflict mine={desk.text} {theirs} settle={(winner: 'mine' | 'theirs') => keeping.settle(winner)} />{/if}
-{#if offered}<Offered {...offered} {replace} onclose={() => (offered = null)} />{/if}
+{#if dropping.offered}<Offered {...dropping.offered} {replace} onclose={() => (dropping.offered = null)} />{/if}
 
 <style>
   .desk {

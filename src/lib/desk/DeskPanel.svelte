@@ -1,6 +1,5 @@
 <script lang="ts">
   import { tick as drawn } from 'svelte';
-  import type { Sense } from '../../core/index.js';
   import Tabs from '../components/Tabs.svelte';
   import { toasts } from '../components/toasts.svelte.js';
   import type { DeskSession } from './desk.svelte.js';
@@ -15,10 +14,9 @@
   interface Props {
     desk: DeskSession;
     walking: Walking;
-    mean: (word: string, sense: Sense | null, comesOut: number | null) => void;
   }
 
-  let { desk, walking, mean }: Props = $props();
+  let { desk, walking }: Props = $props();
   let shown = $state<'here' | 'findings' | 'parts'>('here');
   let card = $state<{ ask: (question: 'hook' | 'aside' | 'meaning') => void }>();
   const { report, at, findings } = $derived(desk);
@@ -60,7 +58,7 @@
     {:else if report && shown === 'findings'}
       <FindingList {desk} {walking} />
     {:else if placed}
-      <RoundCard bind:this={card} {desk} {walking} {placed} {mean} />
+      <RoundCard bind:this={card} {desk} {walking} {placed} />
     {:else if at.kind === 'part'}
       <PartCard bind:this={card} {desk} {walking} index={at.index} part={at.part} />
     {:else if at.kind === 'whole'}

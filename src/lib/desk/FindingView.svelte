@@ -2,6 +2,7 @@
   import type { ReportFinding } from '../../core/index.js';
   import Mark from '../components/Mark.svelte';
   import { roundName } from './rounds.js';
+  import WhyAside from './WhyAside.svelte';
 
   interface Props {
     finding: ReportFinding;
@@ -18,8 +19,6 @@
 
   let { finding, here, reason, placed = true, go, fix, putAside }: Props = $props();
   let asking = $state(false);
-  let words = $state('');
-  const REASONS = ['It is meant so', 'The designer knows', 'Not for this edition'];
 
   /** Opens the question for a reason, for the key that puts a finding aside. */
   export function ask(): void {
@@ -27,14 +26,8 @@
   }
 
   function settle(given: string): void {
-    if (given.trim() === '') return;
-    putAside(given.trim());
+    putAside(given);
     asking = false;
-    words = '';
-  }
-
-  function focusFirst(input: HTMLInputElement): void {
-    input.focus();
   }
 </script>
 
@@ -71,33 +64,7 @@
       </ol>
     {/if}
     {#if asking}
-      <form
-        onsubmit={(event) => {
-          event.preventDefault();
-          settle(words);
-        }}
-      >
-        <label
-          >Why put it aside?
-          <input
-            type="text"
-            maxlength="500"
-            bind:value={words}
-            {@attach focusFirst}
-            onkeydown={(event) => {
-              if (event.key === 'Escape') {
-                asking = false;
-                event.stopPropagation();
-              }
-            }}
-          /></label
-        >
-        <span class="reasons">
-          {#each REASONS as one (one)}<button type="button" class="words" onclick={() => settle(one)}>{one}</button
-            >{/each}
-          <button type="submit" class="words" disabled={words.trim() === ''}>Put aside</button>
-        </span>
-      </form>
+      <WhyAside {settle} cancel={() => (asking = false)} />
     {:else}
       <button type="button" class="words put" title={here ? 'Alt 0' : undefined} onclick={() => (asking = true)}
         >Put aside…</button
@@ -227,37 +194,11 @@
     cursor: default;
   }
 
-  .reason,
-  form {
+  .reason {
     display: grid;
     gap: var(--space-1);
+    justify-items: start;
     padding-right: var(--space-2);
     font-size: var(--size-small);
-  }
-
-  .reason {
-    justify-items: start;
-  }
-
-  input {
-    display: block;
-    width: 100%;
-    padding: 0.3rem var(--space-2);
-    border: 1px solid var(--rule-strong);
-    border-radius: var(--radius);
-    background: var(--paper-raised);
-    color: var(--ink);
-    font: inherit;
-  }
-
-  .reasons {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 0 var(--space-3);
-  }
-
-  .reasons :last-child {
-    margin-left: auto;
-    font-weight: 620;
   }
 </style>

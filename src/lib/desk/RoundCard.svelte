@@ -1,6 +1,5 @@
 <script lang="ts">
   import { tick as drawn } from 'svelte';
-  import type { Sense } from '../../core/index.js';
   import Mark from '../components/Mark.svelte';
   import { MARK_WORDS } from '../components/marks.js';
   import { toasts } from '../components/toasts.svelte.js';
@@ -17,10 +16,9 @@
     desk: DeskSession;
     walking: Walking;
     placed: PlacedRound;
-    mean: (word: string, sense: Sense | null, comesOut: number | null) => void;
   }
 
-  let { desk, walking, placed, mean }: Props = $props();
+  let { desk, walking, placed }: Props = $props();
   let card = $state<Card>();
   let hook = $state<{ ask: () => void }>();
   let means = $state<{ ask: () => boolean }>();
@@ -88,7 +86,7 @@
         caret={desk.caret}
         settled={desk.notes.words}
         meanings={(word: string) => desk.asking?.meanings(word) ?? Promise.resolve(null)}
-        take={mean}
+        take={(word, sense, comesOut) => void walking.mean(word, sense, comesOut)}
         {light}
       />
     {/key}

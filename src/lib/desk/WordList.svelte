@@ -20,7 +20,7 @@
               {FROM[from]}{#if from === 'settled'}<button
                   type="button"
                   class="back"
-                  onclick={() => void desk.mean(term, null)}>Take back</button
+                  onclick={() => void desk.notes.mean(term, null)}>Take back</button
                 >{/if}
             </p>{/if}
         </li>

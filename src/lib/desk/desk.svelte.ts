@@ -1,4 +1,4 @@
-import type { Overview, Report, ReportFinding, RoundAccount, Sense } from '../../core/index.js';
+import type { Overview, Report, ReportFinding, RoundAccount } from '../../core/index.js';
 import type { Notes as StoredNotes, StoredPattern } from '../patterns.js';
 import type { EarlierRound } from '../workers/check.worker.js';
 import type { Checker, CheckListener, CheckState } from '../workers/checker.js';
@@ -181,10 +181,6 @@ export class DeskSession {
   /** Applies a fix; false where the text has changed since it was found. */
   apply(fix: ReportFinding['fixes'][number]): boolean {
     return this.checked === this.text && (this.#editor?.apply(fix) ?? false);
-  }
-
-  async mean(word: string, sense: Sense | null): Promise<void> {
-    await this.notes.mean(word, sense);
   }
 
   /** What checks, for questions that are asked of it. */

@@ -1,14 +1,16 @@
-import type { ReportFinding } from '../../core/index.js';
+import { senseInWords, type ReportFinding, type Sense } from '../../core/index.js';
 import type { DeskSession } from './desk.svelte.js';
 import { nearest, type PlacedRound } from './rounds.js';
+
+type Say = (words: string, action?: { text: string; act: () => void }) => void;
 
 /** Going through a pattern: from round to round, finding to finding, part to part. */
 export class Walking {
   readonly #desk: DeskSession;
-  readonly #say: (words: string) => void;
+  readonly #say: Say;
 
   /** @param say tells where there is nowhere to go. */
-  constructor(desk: DeskSession, say: (words: string) => void) {
+  constructor(desk: DeskSession, say: Say) {
     this.#desk = desk;
     this.#say = say;
   }
@@ -72,6 +74,17 @@ export class Walking {
   applied(fix: ReportFinding['fixes'][number]): void {
     if (!this.#desk.apply(fix)) this.#say('The text has changed meanwhile. Try again.');
     this.#desk.editor?.focus();
+  }
+
+  /** Settles what a word means, or (null) leaves it open; all rounds are counted anew. @param comesOut how many come out. */
+  async mean(word: string, sense: Sense | null, comesOut: number | null): Promise<void> {
+    const { notes, editor } = this.#desk;
+    const before = notes.words.get(word) ?? null;
+    const said = sense === null ? `“${word}” is left open again.` : `“${word}” is ${senseInWords(sense)}.`;
+    const so = comesOut === null ? '' : ` ${comesOut} ${comesOut === 1 ? 'round comes' : 'rounds come'} out.`;
+    this.#say(said + so, { text: 'Undo', act: () => void notes.mean(word, before) });
+    editor?.focus();
+    await notes.mean(word, sense);
   }
 
   /** Folds the part at the caret below its heading, or unfolds it; or all parts, with what stands before them. */
