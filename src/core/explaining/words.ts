@@ -17,28 +17,44 @@ export function stepsInWords(worked: readonly Worked[], speech: Speech): string 
   const alone = told.filter(({ step }) => !LEADS.has(step.kind) && !SILENT.has(step.kind)).length === 1;
   // "6 sc, MR" and "MR: 6 sc": the ring is where the first stitches go.
   let ring = told.some(({ step }) => step.kind === 'ring');
-  const phrases: string[] = [];
-  let lead = '';
-  let last = '';
+  const phrases = new Phrases();
   for (const one of told) {
-    let words = one.step.kind === 'repeat' && !alone ? bracketed(one, speech) : stepInWords(one, speech);
-    if (words === '' || one.step.kind === 'ring') continue;
-    if (LEADS.has(one.step.kind)) {
-      lead += `${words}, `;
-      continue;
-    }
-    if (ring && one.step.kind === 'work') {
-      if (one.step.place.kind === 'edge') words += ' in the ring';
+    const { step } = one;
+    const words = step.kind === 'repeat' && !alone ? bracketed(one, speech) : stepInWords(one, speech);
+    if (LEADS.has(step.kind)) phrases.lead(words);
+    else if (step.kind === 'work') {
+      phrases.add(words + (ring && step.place.kind === 'edge' ? ' in the ring' : ''), true);
       ring = false;
-    }
-    const named = /^\d+ (.+?)( in (?:the|each) .*)?$/.exec(words);
-    if (named?.[1] === last && named[2]) words = words.replace(` ${last}`, '');
-    last = one.step.kind === 'work' ? (named?.[1] ?? '') : '';
-    phrases.push(lead + words);
-    lead = '';
+    } else if (step.kind !== 'ring') phrases.add(words, false);
   }
-  if (lead !== '') phrases.push(lead.slice(0, -2));
-  return phrases.join(', then ');
+  return phrases.joined();
+}
+
+/** What is done in a round, one after the other. */
+class Phrases {
+  readonly #phrases: string[] = [];
+  #lead = '';
+  /** The stitch that was named last. */
+  #named = '';
+
+  /** Words on how the next step is worked. */
+  lead(words: string): void {
+    this.#lead += `${words}, `;
+  }
+
+  add(words: string, isWork: boolean): void {
+    if (words === '') return;
+    const [, name = '', where] = /^\d+ (.+?)( in (?:the|each) .*)?$/.exec(words) ?? [];
+    const again = where !== undefined && name === this.#named;
+    this.#phrases.push(this.#lead + (again ? words.replace(` ${name}`, '') : words));
+    this.#named = isWork ? name : '';
+    this.#lead = '';
+  }
+
+  joined(): string {
+    const open = this.#lead === '' ? [] : [this.#lead.slice(0, -2)];
+    return [...this.#phrases, ...open].join(', then ');
+  }
 }
 
 /** Steps that are the same and follow each other, together: "s s s" is told as "3 s". */
