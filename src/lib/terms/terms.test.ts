@@ -199,8 +199,8 @@ describe('a text that can’t be converted', () => {
   });
 
   it.each([
-    ['given up', () => new GaveUp('too long'), /too much to convert at once/],
-    ['a fault', () => new Error('a fault'), /by a fault of Dostik/],
+    ['given up', (): Error => new GaveUp('too long'), /too much to convert at once/],
+    ['a fault', (): Error => new Error('a fault'), /by a fault of Dostik/],
   ])('%s', async (_, error, words) => {
     const session = new TermsSession(patternOf(BEAR), NOTES, keeper());
     await session.begin(failing(error()));
