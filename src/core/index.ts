@@ -26,7 +26,7 @@ export { STITCHES, type Stitch, type Vocabulary } from './vocabulary/stitches.js
 export { YARN_WEIGHTS, type YarnWeight } from './vocabulary/yarns.js';
 export { ruleCards, severitySchema, type RuleCard } from './checks/list.js';
 export { isRule, type RuleSettings } from './checks/registry.js';
-export { houseStyleSchema, styledSchema, styleTraits } from './style/schema.js';
+export { houseStyleSchema, settledStyleSchema, styledSchema, styleTraits } from './style/schema.js';
 export { inStyle, learnt, styleOf, type HouseStyle, type StyleCount, type Styled } from './style/style.js';
 export { accountSchema, hookSlipSchema } from './explaining/schema.js';
 export type { AccountStep, HookSlip, Ladder, RoundAccount } from './explaining/schema.js';

@@ -4,6 +4,18 @@ import { TRAITS } from './traits.js';
 /** A house style as it is kept: by the id of a trait one of its ways. */
 export const houseStyleSchema = z.record(z.string().check(z.maxLength(40)), z.string().check(z.maxLength(40)));
 
+/** A house style that is to be settled: traits and ways that there are, and no others. */
+export const settledStyleSchema = houseStyleSchema.check(
+  z.refine(
+    (style) => Object.entries(style).every(([id, way]) => waysOf(id).includes(way)),
+    'There is no such trait of a house style, or no such way of it.',
+  ),
+);
+
+function waysOf(id: string): readonly string[] {
+  return TRAITS.find((trait) => trait.id === id)?.ways.map(({ way }) => way) ?? [];
+}
+
 /** A text in house style, as it comes from the worker. */
 export const styledSchema = z.object({
   text: z.string(),

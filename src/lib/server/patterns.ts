@@ -163,7 +163,11 @@ export class PatternStore {
 
   async rename(id: string, name: string): Promise<boolean> {
     const renamed = await this.#database.write((db) =>
-      db.update(patterns).set({ name }).where(eq(patterns.id, id)).returning({ id: patterns.id }),
+      db
+        .update(patterns)
+        .set({ name })
+        .where(and(eq(patterns.id, id), isNull(patterns.deletedAt)))
+        .returning({ id: patterns.id }),
     );
     return renamed.length > 0;
   }

@@ -1,4 +1,4 @@
-import { and, eq, inArray } from 'drizzle-orm';
+import { and, eq, inArray, isNull } from 'drizzle-orm';
 import * as z from 'zod/mini';
 import { isRule, type RuleSettings } from '../../core/index.js';
 import { severitySettingSchema, type RuleSetting } from '../patterns.js';
@@ -35,7 +35,7 @@ export class RuleStore {
   async set(scope: string = EVERYWHERE, { rule, severity }: RuleSetting): Promise<boolean> {
     if (!isRule(rule)) return false;
     return this.#database.write(async (db) => {
-      const concerned = scope === EVERYWHERE ? undefined : eq(patterns.id, scope);
+      const concerned = scope === EVERYWHERE ? undefined : and(eq(patterns.id, scope), isNull(patterns.deletedAt));
       // The figures on the shelf rest on it.
       const counted = await db.update(patterns).set({ counted: null }).where(concerned).returning({ id: patterns.id });
       if (concerned && counted.length === 0) return false;

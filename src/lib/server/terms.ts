@@ -76,7 +76,11 @@ export class TermsStore {
   /** Settles which vocabulary a pattern is in; false where there is no such pattern. */
   async settle(id: string, terms: 'auto' | To): Promise<boolean> {
     const changed = await this.#database.write((db) =>
-      db.update(patterns).set({ terms, counted: null }).where(eq(patterns.id, id)).returning({ id: patterns.id }),
+      db
+        .update(patterns)
+        .set({ terms, counted: null })
+        .where(and(eq(patterns.id, id), isNull(patterns.deletedAt)))
+        .returning({ id: patterns.id }),
     );
     if (changed.length > 0) this.#changed(id);
     return changed.length > 0;

@@ -8,18 +8,15 @@ import { PatternStore } from './patterns.js';
 import { Recounts } from './recounts.js';
 import { RuleStore } from './rules.js';
 import { ShelfStore } from './shelf.js';
+import type { Stores } from './store.js';
+import { StyleStore } from './style.js';
 import { TermsStore } from './terms.js';
 
 /** All stores on a database of their own, for a test. */
-export interface Rig {
+export interface Rig extends Stores {
   readonly folder: string;
   readonly file: string;
   readonly database: OpenDatabase;
-  readonly patterns: PatternStore;
-  readonly shelf: ShelfStore;
-  readonly rules: RuleStore;
-  readonly terms: TermsStore;
-  readonly recounts: Recounts;
   /** Waits until all figures are counted. */
   readonly counted: () => Promise<void>;
   readonly end: () => Promise<void>;
@@ -46,6 +43,8 @@ export async function makeRig(counting: Counting = hereAndNow): Promise<Rig> {
     database,
     patterns,
     shelf: new ShelfStore(database),
+    style: new StyleStore(database),
+    counting,
     rules,
     recounts,
     terms: new TermsStore(database, patterns, counting, recounts.ask),

@@ -1,0 +1,292 @@
+import { sql } from 'drizzle-orm';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { TooMuch } from '../lib/server/counting/counting.js';
+import { hereAndNow, makeRig, type Rig } from '../lib/server/testing.js';
+import * as pattern from './api/patterns/[id]/+server.js';
+import * as dismissals from './api/patterns/[id]/dismissals/+server.js';
+import * as earlier from './api/patterns/[id]/earlier/+server.js';
+import * as editions from './api/patterns/[id]/editions/+server.js';
+import * as hand from './api/patterns/[id]/hand/+server.js';
+import * as ownRules from './api/patterns/[id]/rules/+server.js';
+import * as settle from './api/patterns/[id]/settle/+server.js';
+import * as terms from './api/patterns/[id]/terms/+server.js';
+import * as decisions from './api/patterns/[id]/terms/decisions/+server.js';
+import * as ticks from './api/patterns/[id]/ticks/+server.js';
+import * as patterns from './api/patterns/+server.js';
+import * as rules from './api/rules/+server.js';
+import * as shelf from './api/shelf/+server.js';
+import * as style from './api/style/+server.js';
+import { load as deskPage } from './(pattern)/desk/[id]/+page.server.js';
+import { load as layout } from './(pattern)/+layout.server.js';
+import { load as termsPage } from './(pattern)/terms/[id]/+page.server.js';
+import { load as awayPage } from './away/+page.server.js';
+import { load as printPage } from './desk/[id]/print/+page.server.js';
+import { load as shelfPage } from './+page.server.js';
+import { load as rulesPage } from './rules/+page.server.js';
+import { load as stylePage } from './style/+page.server.js';
+
+let rig: Rig;
+let id: string;
+vi.mock('../lib/server/store.js', () => ({ stores: () => Promise.resolve(rig) }));
+
+const BALL = 'Ball\nUS terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (13)\nFasten off.\n';
+
+beforeEach(async () => {
+  rig = await makeRig();
+  id = await rig.patterns.add({ name: 'Ball', text: BALL });
+  await rig.counted();
+});
+afterEach(() => rig.end());
+
+type Handler = (event: never) => unknown;
+/** Asks a route, with a body that is JSON, or (a text) is none. */
+async function ask(handler: Handler, body?: unknown, of = id): Promise<{ status: number; said: unknown }> {
+  const request = new Request('http://here/', {
+    method: 'POST',
+    ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+  });
+  const answer = (await handler({ request, params: { id: of } } as unknown as never)) as Response;
+  const words = await answer.text();
+  return { status: answer.status, said: words === '' ? null : (JSON.parse(words) as unknown) };
+}
+const message = { message: expect.any(String) as string };
+
+/** Every route that takes something: what it takes, what comes of that, and what it can't take. */
+const TAKING: readonly (readonly [
+  name: string,
+  handler: Handler,
+  good: unknown,
+  status: number,
+  bad: readonly unknown[],
+  /** The answer where the pattern is not there; null where the route is of none. */
+  missing: number | null,
+])[] = [
+  ['take in', patterns.POST, { text: BALL, name: '' }, 201, [{}, { text: ' ' }, { text: 5 }, []], null],
+  [
+    'save',
+    pattern.PUT,
+    { text: 'more', base: 1 },
+    200,
+    [{}, { text: 'x' }, { text: 'x', base: 0 }, { text: 'x', base: 1.5 }],
+    404,
+  ],
+  ['rename', pattern.PATCH, { name: ' Pot ' }, 204, [{}, { name: ' ' }, { name: 'x'.repeat(201) }, null], 404],
+  [
+    'tick',
+    ticks.PUT,
+    { key: 'one', on: true },
+    204,
+    [{}, { key: '', on: true }, { key: 'x'.repeat(65), on: true }, { key: 'one', on: 1 }],
+    404,
+  ],
+  [
+    'put aside',
+    dismissals.PUT,
+    { key: 'k', rule: 'count/stated', reason: 'so' },
+    204,
+    [{}, { key: 'k', rule: 'x'.repeat(65), reason: null }, { key: 'k', rule: 'count/stated' }],
+    404,
+  ],
+  [
+    'explain a word',
+    hand.PUT,
+    { word: 'frob', sense: 'increase' },
+    204,
+    [{}, { word: 'frob', sense: 'less' }, { word: '', sense: null }],
+    404,
+  ],
+  [
+    'set its rule',
+    ownRules.PUT,
+    { rule: 'count/stated', severity: 'off' },
+    204,
+    [{}, { rule: 'count/stated', severity: 'loud' }],
+    404,
+  ],
+  ['settle its terms', terms.PUT, { terms: 'uk' }, 204, [{}, { terms: 'US' }], 404],
+  [
+    'decide a word',
+    decisions.PUT,
+    { to: 'uk', key: 'k', written: 'dc' },
+    204,
+    [{}, { to: 'fr', key: 'k', written: 'dc' }, { to: 'uk', key: 'k', written: 'x'.repeat(201) }],
+    404,
+  ],
+  ['settle a conflict', settle.POST, { mine: 'mine', keep: 'mine' }, 200, [{}, { mine: 'mine', keep: 'both' }], 404],
+  ['make an edition', editions.POST, { to: 'uk' }, 201, [{}, { to: 'fr' }], 409],
+  ['set a rule', rules.PUT, { rule: 'count/stated', severity: 'off' }, 204, [{}, { rule: 5, severity: null }], null],
+  ['set the house style', style.PUT, { count: '(n)' }, 204, [{ count: 'loud' }, []], null],
+];
+
+describe.each(TAKING)('%s', (_, handler, good, status, bad, missing) => {
+  it('is done, and answered', async () => {
+    expect((await ask(handler, good)).status).toBe(status);
+  });
+
+  it('is refused in words where it is something else, and changes nothing', async () => {
+    const before = await rig.patterns.get(id);
+    for (const body of [...bad, '{"text": ', '']) {
+      const answer = await ask(handler, body);
+      expect(answer, JSON.stringify(body)).toEqual({ status: 400, said: message });
+    }
+    expect(await rig.patterns.get(id)).toEqual(before);
+    expect(await rig.shelf.names()).toHaveLength(1);
+  });
+
+  it.runIf(missing !== null)('is refused in words where there is no such pattern, or it was put away', async () => {
+    expect(await ask(handler, good, 'nobody')).toEqual({ status: missing, said: message });
+    await rig.shelf.setAway([id], true);
+    expect(await ask(handler, good)).toEqual({ status: missing, said: message });
+  });
+});
+
+describe('what has become stale', () => {
+  it('a save from an old revision is a conflict, with what stands there', async () => {
+    await ask(pattern.PUT, { text: 'theirs', base: 1 });
+    expect(await ask(pattern.PUT, { text: 'mine', base: 1 })).toMatchObject({
+      status: 409,
+      said: { current: { text: 'theirs', revision: 2 }, kept: false },
+    });
+  });
+
+  it('an edition that is there already is brought up to date, and then left', async () => {
+    const kinds: unknown[] = [];
+    kinds.push((await ask(editions.POST, { to: 'uk' })).said);
+    kinds.push((await ask(editions.POST, { to: 'uk' })).said);
+    await ask(pattern.PUT, { text: `${BALL}Sew the ends in.\n`, base: 1 });
+    kinds.push((await ask(editions.POST, { to: 'uk' })).said);
+    expect(kinds).toMatchObject([{ kind: 'made' }, { kind: 'same' }, { kind: 'updated' }]);
+  });
+
+  it('a rule that is no longer there is not set', async () => {
+    for (const handler of [rules.PUT, ownRules.PUT])
+      expect(await ask(handler, { rule: 'count/never', severity: 'off' })).toEqual({ status: 404, said: message });
+  });
+});
+
+describe('the shelf', () => {
+  it('puts several away at once, and takes them back', async () => {
+    const other = await rig.patterns.add({ name: 'Pot', text: BALL });
+    expect(await ask(shelf.PUT, { ids: [id, other, 'nobody'], away: true })).toEqual({
+      status: 200,
+      said: { changed: 2 },
+    });
+    expect((await ask(patterns.GET)).said).toEqual([]);
+    expect(await ask(shelf.PUT, { ids: [other], away: false })).toEqual({ status: 200, said: { changed: 1 } });
+    expect((await ask(patterns.GET)).said).toEqual([{ id: other, name: 'Pot' }]);
+  });
+
+  it.each([
+    {},
+    { ids: [], away: true },
+    { ids: [5], away: true },
+    { ids: ['x'] },
+    { ids: Array(5001).fill('x'), away: true },
+  ])('refuses %j', async (body) => {
+    expect(await ask(shelf.PUT, body)).toEqual({ status: 400, said: message });
+  });
+
+  it('says so where none of them is there', async () => {
+    expect((await ask(shelf.PUT, { ids: ['nobody'], away: true })).status).toBe(404);
+  });
+});
+
+describe('what is asked for', () => {
+  it('a pattern, and its text before the last sitting', async () => {
+    expect(await ask(pattern.GET)).toMatchObject({ status: 200, said: { id, text: BALL, revision: 1 } });
+    expect(await ask(earlier.GET)).toEqual({ status: 200, said: { text: null } });
+    await ask(pattern.PUT, { text: 'later', base: 1 });
+    expect((await ask(earlier.GET)).said).toEqual({ text: BALL });
+  });
+
+  it('one that is not there', async () => {
+    expect(await ask(pattern.GET, undefined, 'nobody')).toEqual({ status: 404, said: message });
+    expect((await ask(earlier.GET, undefined, 'nobody')).said).toEqual({ text: null });
+  });
+
+  it('one that something else has spoilt is told as such', async () => {
+    await rig.database.db.run(sql.raw(`update patterns set terms = 'klingon' where id = '${id}'`));
+    expect(await ask(pattern.GET)).toEqual({ status: 500, said: message });
+  });
+});
+
+describe('the pages', () => {
+  const event = (of: string, query = '') =>
+    ({ params: { id: of }, url: new URL(`http://here/desk/${of}${query}`), depends: () => undefined }) as never;
+  /** What a page is made from. */
+  const loaded = async (load: unknown, of = id, query = '') =>
+    (load as (event: never) => Promise<Record<string, unknown>>)(event(of, query));
+
+  it('a Desk comes with its pattern, its notes, and how it stands', async () => {
+    await rig.patterns.tick(id, 'one', true);
+    expect(await loaded(deskPage, id)).toMatchObject({ pattern: { text: BALL }, notes: { ticks: ['one'] }, style: {} });
+    await rig.rules.set(id, { rule: 'count/stated', severity: 'off' });
+    await rig.terms.edition(id, { to: 'uk', hooks: false, weights: false, spelling: false });
+    expect(await loaded(layout, id)).toMatchObject({
+      standing: { id, name: 'Ball', rules: 1, settled: 'auto', editions: [{ to: 'uk', behind: false }], source: null },
+    });
+  });
+
+  it('a long text is not written into the page', async () => {
+    const long = await rig.patterns.add({ name: 'Long', text: `${BALL}${'sc around. '.repeat(30_000)}` });
+    expect(await loaded(deskPage, long)).toMatchObject({ pattern: { text: null, name: 'Long' } });
+  });
+
+  it.each([
+    ['desk', deskPage],
+    ['terms', termsPage],
+    ['print', printPage],
+    ['the head', layout],
+  ] as const)('%s of a pattern that is not there says so', async (_, load) => {
+    for (const of of ['nobody', id]) {
+      await rig.shelf.setAway([id], true);
+      await expect(loaded(load, of)).rejects.toMatchObject({
+        status: 404,
+        body: { message: expect.stringContaining('not on the shelf') as string },
+      });
+    }
+  });
+
+  it('the shelf, and what was put away', async () => {
+    expect(await loaded(shelfPage, id)).toMatchObject({ patterns: [{ name: 'Ball', state: 'counted' }], away: 0 });
+    await rig.shelf.setAway([id], true);
+    expect(await loaded(shelfPage, id)).toEqual({ patterns: [], away: 1 });
+    expect(await loaded(awayPage, id)).toMatchObject({ away: [{ name: 'Ball' }] });
+  });
+
+  it('terms come with what was decided', async () => {
+    await rig.terms.decide(id, { to: 'uk', key: 'k', written: 'dc' });
+    expect(await loaded(termsPage, id)).toMatchObject({
+      notes: { decisions: [{ to: 'uk', key: 'k', written: 'dc' }] },
+    });
+  });
+
+  it('rules come as they are set', async () => {
+    await rig.rules.set(undefined, { rule: 'count/stated', severity: 'hint' });
+    expect(JSON.stringify(await loaded(rulesPage))).toContain('"count/stated":"hint"');
+  });
+
+  it('a house style is learnt from a pattern, and from none where that is not there', async () => {
+    expect(await loaded(stylePage)).toMatchObject({ model: null, tooMuch: null });
+    expect(await loaded(stylePage, id, `?from=${id}`)).toMatchObject({
+      model: { name: 'Ball', learnt: { count: '(n)' } },
+    });
+    expect(await loaded(stylePage, id, '?from=nobody')).toMatchObject({ model: null, tooMuch: null });
+  });
+
+  it('a text that is too much to count is printed without its sums, and no style is learnt from it', async () => {
+    vi.spyOn(hereAndNow, 'have').mockRejectedValue(new TooMuch('too long'));
+    expect(await loaded(stylePage, id, `?from=${id}`)).toMatchObject({ model: null, tooMuch: 'Ball' });
+    expect(await loaded(printPage)).toMatchObject({ tooLong: 'This text is too much to count at once.' });
+    vi.restoreAllMocks();
+  });
+});
+
+it('a failure that nobody expected is told, and goes to the terminal', async () => {
+  const complained = vi.spyOn(console, 'error').mockImplementation(() => undefined);
+  vi.spyOn(rig.patterns, 'get').mockRejectedValue(new Error('disk full'));
+  const answer = (await pattern.GET({ params: { id } } as never));
+  expect(answer.status).toBe(507);
+  expect(complained).toHaveBeenCalled();
+  vi.restoreAllMocks();
+});
