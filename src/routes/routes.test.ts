@@ -275,7 +275,7 @@ describe('the pages', () => {
   });
 
   it('a text that is too much to count is printed without its sums, and no style is learnt from it', async () => {
-    vi.spyOn(hereAndNow, 'have').mockRejectedValue(new TooMuch('too long'));
+    vi.spyOn(hereAndNow, 'have').mockRejectedValue(new TooMuch());
     expect(await loaded(stylePage, id, `?from=${id}`)).toMatchObject({ model: null, tooMuch: 'Ball' });
     expect(await loaded(printPage)).toMatchObject({ tooLong: 'This text is too much to count at once.' });
     vi.restoreAllMocks();
