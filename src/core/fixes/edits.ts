@@ -31,7 +31,7 @@ export function* smallEdits(text: string): Iterable<Edit> {
 }
 
 function* otherFigures(value: number, from: number, length: number, write: (figure: number) => string): Iterable<Edit> {
-  const swapped = digitsSwapped(value);
+  const slips = slipsOf(value);
   const edit = (other: number, size: number): Edit => ({
     from,
     to: from + length,
@@ -39,14 +39,24 @@ function* otherFigures(value: number, from: number, length: number, write: (figu
     size,
     kind: 'number',
   });
-  if (swapped !== null && swapped !== value) yield edit(swapped, 1);
+  for (const [other, size] of slips) yield edit(other, size);
   const highest = value + Math.max(REACH, Math.ceil(value / 2));
   for (let other = Math.max(1, value - REACH); other <= highest; other += 1)
-    if (other !== value && other !== swapped) yield edit(other, Math.abs(other - value));
+    if (other !== value && !slips.has(other)) yield edit(other, Math.abs(other - value));
 }
 
-function digitsSwapped(value: number): number | null {
-  return value > 9 && value < 100 ? (value % 10) * 10 + Math.floor(value / 10) : null;
+/** What a number may have been before the keys slipped: two digits exchanged, one struck twice, one too many; with its size. */
+function slipsOf(value: number): Map<number, number> {
+  const digits = String(value);
+  const slips = new Map<number, number>();
+  const note = (other: string, size: number) => {
+    const known = slips.get(Number(other));
+    if (/^[1-9]/.test(other) && other !== digits && !(known && known <= size)) slips.set(Number(other), size);
+  };
+  if (digits.length === 2) note(`${digits.charAt(1)}${digits.charAt(0)}`, 1);
+  for (let i = 0; digits.length > 1 && i < digits.length; i += 1)
+    note(digits.slice(0, i) + digits.slice(i + 1), digits.charAt(i) === digits.charAt(i - 1) ? 1 : 2);
+  return slips;
 }
 
 function* swapped(match: RegExpExecArray): Iterable<Edit> {

@@ -92,23 +92,45 @@ function suitsBreakdown({ steps, stated }: Instruction): boolean {
   return !add(steps, 1) || stated.breakdown.every(({ stitch, count }) => (made.get(stitch) ?? 0) === count);
 }
 
-/** How well an instruction continues its neighbours: the same words, and figures that go up or down by one. From 0 to 1. */
+/**
+ * How well an instruction continues its neighbours, from 0 to 1: in the same words as they are, with figures that lie where
+ * those of two of them lead to ("sc 2 … sc 3 … sc 4"), or at least close to those of one.
+ */
 function likeness({ rounds, pattern }: CountedPattern, index: number, text: string): number {
   const shape = shapeOf(text);
-  let best = 0;
-  for (const step of [-2, -1, 1, 2]) {
+  const mine = figuresOf(text);
+  const figuresAt = (step: number): readonly number[] | null => {
     const other = rounds[index + step];
-    if (!other || other.stretch !== rounds[index]?.stretch) continue;
+    if (!other || other.stretch !== rounds[index]?.stretch) return null;
     const words = pattern.source.text.slice(other.round.bodyFrom, other.round.span.to);
-    if (shapeOf(words) !== shape) continue;
-    const mine = figuresOf(text);
-    const theirs = figuresOf(words);
-    const even = mine.every(
-      (figure, i) => Math.abs(figure - (theirs[i] ?? figure)) <= Math.abs(step) || i >= mine.length - 1,
-    );
-    best = Math.max(best, even ? 1 : 0.5);
+    return shapeOf(words) === shape ? figuresOf(words) : null;
+  };
+  const near = new Map([-2, -1, 1, 2].map((step) => [step, figuresAt(step)]));
+  let best = 0;
+  for (const [step, theirs] of near) {
+    if (!theirs) continue;
+    // The last figure may be the count, which goes up by more.
+    const close = mine.slice(0, -1).every((figure, i) => Math.abs(figure - (theirs[i] ?? figure)) <= Math.abs(step));
+    best = Math.max(best, close ? CLOSE : ALIKE);
+  }
+  for (const [first, second, at] of LEADING) {
+    const [one, other] = [near.get(first), near.get(second)];
+    if (one && other && mine.every((figure, i) => figure === led(one[i], other[i], at))) best = 1;
   }
   return best;
+}
+
+const CLOSE = 0.9;
+const ALIKE = 0.5;
+/** Two neighbours, and where this round lies on the way from the first to the second. */
+const LEADING = [
+  [-1, 1, 0.5],
+  [-2, -1, 2],
+  [1, 2, -1],
+] as const;
+
+function led(first = 0, second = 0, at: number): number {
+  return first + (second - first) * at;
 }
 
 function shapeOf(text: string): string {
