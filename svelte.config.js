@@ -8,6 +8,8 @@ const LOOK_FOR_UPDATE = 60_000;
 export default {
   preprocess: vitePreprocess(),
   kit: {
+    // Small styles are in the page: it is painted without waiting for them.
+    inlineStyleThreshold: 8192,
     adapter: adapter(),
     version: { pollInterval: LOOK_FOR_UPDATE },
     csp: {

@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { createClient } from '@libsql/client';
 import { test as base } from '@playwright/test';
 
 /** The built application with the demo patterns, on a database and a port of its own. */
@@ -70,6 +71,25 @@ export class Server {
       method,
       ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
     });
+  }
+
+  /** Puts many more patterns on the shelf, as they would stand there after they were counted: "Pattern 1" and so on. */
+  async fill(many: number): Promise<void> {
+    const client = createClient({ url: `file:${this.database}` });
+    for (let counted = 0; counted === 0;) {
+      await new Promise((resolve) => setTimeout(resolve, 100));
+      counted = (await client.execute('select 1 from patterns where counted is not null')).rows.length;
+    }
+    const { rows } = await client.execute("select name from pragma_table_info('patterns')");
+    const own: Record<string, string> = { id: "'fill-' || i", name: "'Pattern ' || i", demo_key: 'null' };
+    const columns = rows.map(({ name }) => name as string);
+    await client.execute(
+      `with recursive n(i) as (select 1 union all select i + 1 from n where i < ${many})
+       insert into patterns (${columns.join(', ')})
+       select ${columns.map((column) => own[column] ?? `one.${column}`).join(', ')}
+       from n, (select * from patterns where counted is not null limit 1) one`,
+    );
+    client.close();
   }
 
   async close(): Promise<void> {

@@ -1,6 +1,7 @@
 import { building, dev } from '$app/environment';
-import { json, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
+import { json, type Handle, type HandleServerError, type ResolveOptions, type ServerInit } from '@sveltejs/kit';
 import { troubleOf } from './lib/server/answers.js';
+import { compressed } from './lib/server/compressed.js';
 import { readFrontDoor, type FrontDoor } from './lib/server/environment.js';
 import { openDoor, refusal, SECURITY_HEADERS } from './lib/server/frontDoor.js';
 import { stores } from './lib/server/store.js';
@@ -26,9 +27,15 @@ export const init: ServerInit = async () => {
   }
 };
 
+/** What a page loads ahead; of the faces only those that every page is written in. */
+const preload: ResolveOptions['preload'] = ({ type, path }) =>
+  type === 'js' || type === 'css' || (type === 'font' && path.includes('-latin-wght-'));
+
 export const handle: Handle = async ({ event, resolve }) => {
   const refused = refusal(event.request, door);
-  const response = refused ? json({ message: refused.message }, { status: refused.status }) : await resolve(event);
+  const response = refused
+    ? json({ message: refused.message }, { status: refused.status })
+    : await resolve(event, { preload });
   for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.headers.set(name, value);
   if (!response.headers.has('content-security-policy'))
     response.headers.set('content-security-policy', "default-src 'none'; frame-ancestors 'none'");
@@ -36,7 +43,7 @@ export const handle: Handle = async ({ event, resolve }) => {
     const page = response.headers.get('content-type')?.startsWith('text/html');
     response.headers.set('cache-control', page ? 'private, no-cache' : 'private, no-store');
   }
-  return response;
+  return compressed(event.request, response);
 };
 
 /** What a page says when it could not be made. */

@@ -1,6 +1,5 @@
 <script lang="ts">
-  import '@fontsource-variable/literata';
-  import '@fontsource-variable/figtree';
+  import '../lib/styles/fonts.css';
   import '../lib/styles/tokens.css';
   import '../lib/styles/base.css';
   import Toaster from '../lib/components/Toaster.svelte';

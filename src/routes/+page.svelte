@@ -11,6 +11,7 @@
   import { toasts } from '../lib/components/toasts.svelte.js';
   import { notKept, setAway } from '../lib/client.js';
   import { whenSaved } from '../lib/desk/savers.js';
+  import { fetched } from '../lib/fetched.js';
   import Frame from '../lib/frame/Frame.svelte';
   import { offering } from '../lib/frame/house.svelte.js';
   import PageHead from '../lib/frame/PageHead.svelte';
@@ -19,7 +20,6 @@
   import { addressOf, arranged, lookFrom, SHOWN, SORTED, tallies, TERMS, USUAL } from '../lib/shelf/arranging.js';
   import KeptTexts from '../lib/shelf/KeptTexts.svelte';
   import ShelfList from '../lib/shelf/ShelfList.svelte';
-  import TakeIn from '../lib/shelf/TakeIn.svelte';
   import type { PageProps } from './$types.js';
 
   let { data }: PageProps = $props();
@@ -34,7 +34,7 @@
   const rows = new Several(() => shown.map(({ id }) => id));
 
   offering({
-    'take-in': takeInNew,
+    'take-in': () => void takeInNew(),
     search: () => search?.ask(),
     'next-row': () => step(1),
     'last-row': () => step(-1),
@@ -43,8 +43,10 @@
     'put-away': () => void putAway(rows.chosen),
   });
 
-  function takeInNew(): void {
-    taking = { text: '', name: '' };
+  const loadTakeIn = () => import('../lib/shelf/TakeIn.svelte');
+
+  async function takeInNew(text = '', name = ''): Promise<void> {
+    if (await fetched(loadTakeIn)) taking = { text, name };
   }
 
   function step(by: 1 | -1): void {
@@ -93,7 +95,7 @@
     if (!file) return;
     const read = await readFile(file);
     if ('refused' in read) toasts.say(read.refused);
-    else taking = { text: read.text, name: nameOfFile(read.file) };
+    else await takeInNew(read.text, nameOfFile(read.file));
   }
 
   /** Figures that are still being counted are asked for again; milliseconds. */
@@ -128,7 +130,7 @@
   <PageHead title="Shelf">
     {#snippet tools()}
       {#if data.patterns.length > 0}<Search bind:this={search} bind:value={look.words} label="Find by name" />{/if}
-      <Button weight="firm" onclick={takeInNew} aria-keyshortcuts="n" title="Key: n"
+      <Button weight="firm" onclick={() => void takeInNew()} aria-keyshortcuts="n" title="Key: n"
         ><Plus size={16} /> Take in a pattern</Button
       >
     {/snippet}
@@ -171,7 +173,9 @@
   {/if}
 </main>
 
-{#if taking}<TakeIn {...taking} onclose={() => (taking = null)} />{/if}
+{#if taking}
+  {#await loadTakeIn() then { default: TakeIn }}<TakeIn {...taking} onclose={() => (taking = null)} />{/await}
+{/if}
 
 <style>
   .hovered {

@@ -285,7 +285,7 @@ describe('the pages', () => {
 it('a failure that nobody expected is told, and goes to the terminal', async () => {
   const complained = vi.spyOn(console, 'error').mockImplementation(() => undefined);
   vi.spyOn(rig.patterns, 'get').mockRejectedValue(new Error('disk full'));
-  const answer = (await pattern.GET({ params: { id } } as never));
+  const answer = await pattern.GET({ params: { id } } as never);
   expect(answer.status).toBe(507);
   expect(complained).toHaveBeenCalled();
   vi.restoreAllMocks();

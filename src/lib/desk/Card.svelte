@@ -49,7 +49,7 @@
 </section>
 
 <style>
-  /* What is to mend grows up from the lower edge: nothing above it moves when a round turns off. */
+  /* What is to mend has a place of its own at the lower edge: nothing above it moves when a round turns off. */
   section {
     display: grid;
     grid-template-columns: minmax(0, 1fr);
@@ -59,7 +59,7 @@
   }
 
   .mending {
-    grid-template-rows: auto minmax(7rem, 1fr) fit-content(55%);
+    grid-template-rows: auto minmax(7rem, 1fr) minmax(9rem, 42%);
   }
 
   .head {

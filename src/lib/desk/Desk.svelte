@@ -156,7 +156,6 @@
   onfocus={() => void keeping.lookForNewer()}
   ononline={flushAll}
   onpagehide={() => {
-    desk.editor?.remember();
     desk.keepPlace();
     flushAll();
   }}
@@ -180,6 +179,7 @@
     <Manuscript
       id={opened.id}
       text={desk.text}
+      opened={desk.report !== null || desk.checking !== 'busy'}
       {ready}
       {changed}
       moved={(spot, offset) => desk.moved(spot, offset)}

@@ -30,6 +30,8 @@
 
 <style>
   .ticked {
+    min-width: 6.5rem;
+    text-align: right;
     font-size: var(--size-small);
     color: var(--ink-soft);
     white-space: nowrap;

@@ -52,6 +52,14 @@
       <button type="button" class="words" onclick={() => putAside(null)}>Take up again</button>
     </p>
   {:else}
+    <!-- Fixes come a moment later than the finding: nothing stands below them that would move. -->
+    {#if asking}
+      <WhyAside {settle} cancel={() => (asking = false)} />
+    {:else}
+      <button type="button" class="words put" title={here ? 'Alt 0' : undefined} onclick={() => (asking = true)}
+        >Put aside…</button
+      >
+    {/if}
     {#if finding.fixes.length > 0}
       <ol class="fixes">
         {#each finding.fixes as one, i (one.title)}
@@ -62,13 +70,6 @@
           </li>
         {/each}
       </ol>
-    {/if}
-    {#if asking}
-      <WhyAside {settle} cancel={() => (asking = false)} />
-    {:else}
-      <button type="button" class="words put" title={here ? 'Alt 0' : undefined} onclick={() => (asking = true)}
-        >Put aside…</button
-      >
     {/if}
   {/if}
 </article>

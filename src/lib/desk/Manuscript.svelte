@@ -9,6 +9,8 @@
   interface Props {
     id: string;
     text: string;
+    /** The caret is where the Desk opens: until then it is not shown. */
+    opened: boolean;
     ready: (editor: Manuscript) => void;
     changed: (text: string) => void;
     moved: (spot: Spot, offset: number) => void;
@@ -17,7 +19,7 @@
     dropped: (event: DragEvent) => void;
   }
 
-  let { id, text, ready, changed, moved, tick, dropped }: Props = $props();
+  let { id, text, opened, ready, changed, moved, tick, dropped }: Props = $props();
   let shown: Manuscript | undefined;
 
   // The editor owns the text from here on; an attachment that read state would be built anew with each key.
@@ -34,7 +36,7 @@
   });
 </script>
 
-<div class="manuscript {preferences.density}" role="presentation" ondropcapture={dropped}>
+<div class="manuscript {preferences.density}" class:opening={!opened} role="presentation" ondropcapture={dropped}>
   <div class="heads" aria-hidden="true">
     <span class="uses">uses</span><span class="made">makes</span><span class="change"></span><span class="stated"
       >stated</span

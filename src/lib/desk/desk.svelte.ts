@@ -91,6 +91,7 @@ export class DeskSession {
   begin(editor: Editor, open: OpenChecking): void {
     this.#editor = editor;
     editor.showTicks(this.notes.ticks);
+    this.#goBack(editor);
     this.#checking = open({
       told: (report, about) => this.#told(report, about),
       state: (state) => (this.checking = state),
@@ -190,7 +191,8 @@ export class DeskSession {
 
   /** Keeps where one is in the text. */
   keepPlace(): void {
-    keepPlace(this.id, this.spot.line, this.text);
+    this.#editor?.remember();
+    if (this.report) keepPlace(this.id, { line: this.spot.line, front: this.front?.endLine ?? null }, this.text);
   }
 
   #told(next: Report, about: string): void {
@@ -216,15 +218,18 @@ export class DeskSession {
     else this.#showing = setTimeout(show, AFTER_THE_RAIL);
   }
 
-  /** Goes where the work is, unless something has been done here already. */
-  #open(report: Report): void {
-    if (this.#touched || !this.#editor) return;
+  /** Goes where one was, with what stands before the rounds folded: who comes back has read it. */
+  #goBack(editor: Editor): void {
     const left = keptPlace(this.id, this.text);
-    const front = frontOf(report, this.text);
-    // Who comes back has read what stands before the rounds.
-    if (left !== null && front) this.#editor.fold([front]);
-    const line = openingLine(report, this.findings, left);
-    if (line !== null) this.#editor.goTo(lineStart(line));
+    if (!left) return;
+    if (left.front !== null) editor.fold([{ line: 1, endLine: left.front }]);
+    this.goTo(lineStart(left.line));
+  }
+
+  /** Goes where the work is, unless one has come back, or something has been done here already. */
+  #open(report: Report): void {
+    const line = this.#touched ? null : openingLine(report, this.findings);
+    if (line !== null) this.#editor?.goTo(lineStart(line));
   }
 
   #look(): void {

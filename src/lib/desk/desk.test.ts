@@ -48,13 +48,14 @@ describe('a Desk opens', () => {
     expect(other.spot.line).toBe(first?.line);
   });
 
-  it('where one left it, though lines have come before it, with the front folded', async () => {
+  it('where one left it, though a line has come before it, with the front folded at once', async () => {
     const first = deskOn(LIMPET);
     await settled();
     first.desk.toLine(lineOf('Rnd 2: inc x 5'));
     first.desk.end();
-    const longer = LIMPET.replace('Limpet\n', 'Limpet\nA small one.\n');
+    const longer = LIMPET.replace('Rnd 3:', 'Now widen it.\nRnd 3:');
     const { desk, editor } = deskOn(longer);
+    expect(desk.spot.line).toBe(lineOf('Rnd 2: inc x 5', longer));
     await settled();
     expect(desk.spot.line).toBe(lineOf('Rnd 2: inc x 5', longer));
     expect(editor.folded).toEqual([{ line: 1, endLine: lineOf('US terms', longer) }]);

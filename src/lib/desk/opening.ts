@@ -12,15 +12,9 @@ export function frontOf({ parts }: Report, text: string): Lines | null {
   return endLine > 1 ? { line: 1, endLine } : null;
 }
 
-/**
- * The line at which the Desk opens: where one left it, else the first thing to mend, else the first round; null where
- * there is neither.
- */
-export function openingLine(report: Report, findings: readonly ReportFinding[], left: number | null): number | null {
-  if (left !== null) return left;
+/** The line at which a Desk opens that one has not been at: the first thing to mend, else the first round; null without either. */
+export function openingLine(report: Report, findings: readonly ReportFinding[]): number | null {
   const toMend = (severity: ReportFinding['severity']) => findings.find((finding) => finding.severity === severity);
-  return (
-    (toMend('error') ?? toMend('warning') ?? report.parts.find(({ rounds }) => rounds.length > 0)?.rounds[0])?.line ??
-    null
-  );
+  const first = report.parts.find(({ rounds }) => rounds.length > 0)?.rounds[0];
+  return (toMend('error') ?? toMend('warning') ?? first)?.line ?? null;
 }

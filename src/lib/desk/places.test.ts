@@ -22,41 +22,52 @@ describe('what stands before the first part', () => {
 });
 
 describe('the line at which a Desk opens', () => {
-  const opening = (text: string, left: number | null = null) => {
+  const opening = (text: string) => {
     const report = checkText(text, '');
-    return openingLine(report, report.findings, left);
+    return openingLine(report, report.findings);
   };
 
   it.each([
-    ['where it was left', TEXT, 3, 3],
-    ['the first round', TEXT, null, 7],
-    ['the first error, before an earlier hint', TEXT.replace('(12)', '(13)'), null, 8],
-    ['nowhere, without rounds', 'A letter.\n', null, null],
-  ])('%s', (_, text, left, line) => {
-    expect(opening(text, left)).toBe(line);
+    ['the first round', TEXT, 7],
+    ['the first error, before an earlier hint', TEXT.replace('(12)', '(13)'), 8],
+    ['nowhere, without rounds', 'A letter.\n', null],
+  ])('%s', (_, text, line) => {
+    expect(opening(text)).toBe(line);
   });
 });
 
 describe('the place that was left', () => {
+  const at = (line: number, front: number | null = null) => ({ line, front });
+
   it('is the line with its words, the nearest of several', () => {
-    keepPlace('one', 8, TEXT);
-    expect(keptPlace('one', TEXT)).toBe(8);
-    expect(keptPlace('one', `New\n\n${TEXT}`)).toBe(10);
-    keepPlace('two', 3, 'sc\nsc\nsc\nsc\n');
-    expect(keptPlace('two', 'sc\nsc\nsc\nsc\n')).toBe(3);
+    keepPlace('one', at(8), TEXT);
+    expect(keptPlace('one', TEXT)?.line).toBe(8);
+    expect(keptPlace('one', `New\n\n${TEXT}`)?.line).toBe(10);
+    keepPlace('two', at(3), 'sc\nsc\nsc\nsc\n');
+    expect(keptPlace('two', 'sc\nsc\nsc\nsc\n')?.line).toBe(3);
   });
 
   it('is the same line where its words are gone, and never behind the end', () => {
-    keepPlace('one', 8, TEXT);
-    expect(keptPlace('one', TEXT.replace('inc x 6', '2 sc in each'))).toBe(8);
-    expect(keptPlace('one', 'Short\n')).toBe(2);
+    keepPlace('one', at(8), TEXT);
+    expect(keptPlace('one', TEXT.replace('inc x 6', '2 sc in each'))?.line).toBe(8);
+    expect(keptPlace('one', 'Short\n')?.line).toBe(2);
     expect(keptPlace('never', TEXT)).toBeNull();
   });
 
-  it.each(['no json', '{"line":0,"words":""}', '{"line":"x"}', 'null'])('is none where %s is kept', (kept) => {
-    localStorage.setItem('dostik.place.one', kept);
-    expect(keptPlace('one', TEXT)).toBeNull();
+  it('comes with what stands before the rounds, as long as that ends as it did', () => {
+    keepPlace('one', at(8, 4), TEXT);
+    expect(keptPlace('one', TEXT)).toEqual({ line: 8, front: 4 });
+    expect(keptPlace('one', `${TEXT}more\n`)).toEqual({ line: 8, front: 4 });
+    expect(keptPlace('one', `New\n${TEXT}`)).toEqual({ line: 9, front: null });
   });
+
+  it.each(['no json', '{"line":0,"words":"","front":null}', '{"line":"x"}', 'null', '{"line":1,"words":""}'])(
+    'is none where %s is kept',
+    (kept) => {
+      localStorage.setItem('dostik.place.one', kept);
+      expect(keptPlace('one', TEXT)).toBeNull();
+    },
+  );
 
   it('costs nothing where the browser keeps nothing', () => {
     vi.stubGlobal('localStorage', {
@@ -67,7 +78,7 @@ describe('the place that was left', () => {
         throw new Error('full');
       },
     });
-    keepPlace('one', 1, TEXT);
+    keepPlace('one', at(1), TEXT);
     expect(keptPlace('one', TEXT)).toBeNull();
   });
 });

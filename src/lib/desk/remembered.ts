@@ -37,29 +37,42 @@ export function recall(id: string, text: string, config: EditorStateConfig): Edi
 }
 
 const placeKey = (id: string) => `dostik.place.${id}`;
-/** The line that one was at, with its words: the text may have changed above it. */
-const placeSchema = z.object({ line: z.int().check(z.gte(1)), words: z.string() });
+/** A line with its words: the text may have changed above it. */
+const lineSchema = z.object({ line: z.int().check(z.gte(1)), words: z.string() });
+const placeSchema = z.object({ ...lineSchema.shape, front: z.nullable(lineSchema) });
+const LONGEST_WORDS = 200;
 
-/** Keeps in this browser where in a pattern one is. */
-export function keepPlace(id: string, line: number, text: string): void {
+/** Where one was in a pattern, by its lines as they are now. */
+export interface Left {
+  readonly line: number;
+  /** The last line of what stands before its rounds; null where nothing does, or that is no longer known. */
+  readonly front: number | null;
+}
+
+/** Keeps in this browser where in a pattern one is, and what stands before its rounds. */
+export function keepPlace(id: string, { line, front }: Left, text: string): void {
   try {
-    const words = text.split('\n')[line - 1] ?? '';
-    localStorage.setItem(placeKey(id), JSON.stringify({ line, words: words.slice(0, 200) }));
+    const lines = text.split('\n');
+    const marked = (at: number) => ({ line: at, words: (lines[at - 1] ?? '').slice(0, LONGEST_WORDS) });
+    localStorage.setItem(placeKey(id), JSON.stringify({ ...marked(line), front: front && marked(front) }));
   } catch {
     // Without storage the Desk opens where there is something to do.
   }
 }
 
-/** The line where one was, by its words where it has moved; null where one has not been, or nothing tells. */
-export function keptPlace(id: string, text: string): number | null {
+/** Where one was, by the words of the line where it has moved; null where one has not been, or nothing tells. */
+export function keptPlace(id: string, text: string): Left | null {
   try {
     const kept = localStorage.getItem(placeKey(id));
     if (kept === null) return null;
-    const { line, words } = placeSchema.parse(JSON.parse(kept));
-    const lines = text.split('\n');
-    const same = lines.flatMap((one, i) => (words !== '' && one.slice(0, 200) === words ? [i + 1] : []));
+    const { line, words, front } = placeSchema.parse(JSON.parse(kept));
+    const lines = text.split('\n').map((one) => one.slice(0, LONGEST_WORDS));
+    const same = lines.flatMap((one, i) => (words !== '' && one === words ? [i + 1] : []));
     const near = same.sort((a, b) => Math.abs(a - line) - Math.abs(b - line))[0];
-    return near ?? Math.min(line, lines.length);
+    return {
+      line: near ?? Math.min(line, lines.length),
+      front: front && lines[front.line - 1] === front.words ? front.line : null,
+    };
   } catch {
     return null;
   }

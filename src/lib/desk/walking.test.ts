@@ -73,6 +73,23 @@ describe('from round to round', () => {
   });
 });
 
+it('says so where there are no figures to go by yet', async () => {
+  const { desk, walking, said } = await walkingOn();
+  desk.report = null;
+  desk.checking = 'busy';
+  walking.round(1);
+  walking.tick();
+  desk.checking = 'gave-up';
+  walking.finding(1);
+  walking.tickOn();
+  expect(said.map(({ words }) => words)).toEqual([
+    'The rounds are still being counted.',
+    'The rounds are still being counted.',
+    'This text is not counted.',
+    'This text is not counted.',
+  ]);
+});
+
 describe('from finding to finding', () => {
   it('round and round, in both directions', async () => {
     const { desk, walking, at } = await walkingOn();

@@ -16,6 +16,7 @@ export class Walking {
   }
 
   round(direction: 1 | -1): void {
+    if (!this.#counted()) return;
     const { rounds, spot } = this.#desk;
     const next = nearest(rounds, spot, direction);
     if (next) this.#desk.toRound(next);
@@ -33,18 +34,21 @@ export class Walking {
 
   /** Ticks the round at the caret, or takes the tick off. */
   tick(): void {
+    if (!this.#counted()) return;
     const { round, notes } = this.#desk;
     if (round) void notes.tick(round.round.key, !notes.ticks.has(round.round.key));
   }
 
   /** Ticks the round at the caret, and goes on to the next without. */
   tickOn(): void {
+    if (!this.#counted()) return;
     const { here, notes } = this.#desk;
     if (here && !notes.ticks.has(here.round.key)) void notes.tick(here.round.key, true);
     this.unticked();
   }
 
   finding(direction: 1 | -1): void {
+    if (!this.#counted()) return;
     const { findings, spot } = this.#desk;
     const next =
       direction === 1
@@ -100,5 +104,12 @@ export class Walking {
       const here = parts.findLast(({ line }) => line <= spot.line);
       editor?.fold(here ? [here] : before);
     }
+  }
+
+  /** Whether there are figures to go by; it is said where there are none yet. */
+  #counted(): boolean {
+    const { report, checking } = this.#desk;
+    if (!report) this.#say(checking === 'busy' ? 'The rounds are still being counted.' : 'This text is not counted.');
+    return report !== null;
   }
 }

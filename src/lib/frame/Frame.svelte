@@ -51,11 +51,11 @@
               {@attach (link: HTMLElement) => {
                 if (at === id) seen(link);
               }}
-              ><span class="place">{text}</span>{#if told}<span
-                  class="state"
-                  class:open={told.mark && told.mark !== 'agrees'}
-                  >{#if told.mark}<Mark name={told.mark} silent />{/if}{told.words}</span
-                >{/if}</a
+              ><span class="place">{text}</span><span class="state" class:open={told?.mark && told.mark !== 'agrees'}
+                >{#key told?.words}{#if told}<span
+                      >{#if told.mark}<Mark name={told.mark} silent />{/if}{told.words}</span
+                    >{/if}{/key}</span
+              ></a
             >
           </li>
         {/each}
@@ -181,8 +181,14 @@
     font-weight: 680;
   }
 
+  /* What is said of the Desk changes while one works: the places beside it stay where they are. */
   .state {
+    min-width: 1.25rem;
     font-size: var(--size-small);
+  }
+
+  li:first-child .state {
+    min-width: 6rem;
   }
 
   .state :global(svg) {
