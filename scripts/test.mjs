@@ -7,6 +7,7 @@ const STEPS = [
   ['Lint', 'lint'],
   ['Architecture', 'arch'],
   ['Unit tests', 'test:unit'],
+  ['Components', 'test:components'],
   ['Build', 'build'],
   ['End to end', 'test:e2e'],
 ];

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { tick as drawn } from 'svelte';
   import Ellipsis from '@lucide/svelte/icons/ellipsis';
 
   interface Item {
@@ -29,9 +30,11 @@
     list.style.bottom = above ? `${innerHeight - top}px` : 'auto';
   }
 
-  function toggled(event: ToggleEvent): void {
+  async function toggled(event: ToggleEvent): Promise<void> {
     open = event.newState === 'open';
     if (!open) return;
+    // Its entries are there with the next drawing.
+    await drawn();
     place();
     list.querySelector<HTMLElement>('[role=menuitem]')?.focus();
   }
@@ -62,7 +65,16 @@
   title={label}><Ellipsis size={18} /></button
 >
 <!-- In the browser's top layer, so that no list below it hides it. -->
-<div {id} popover="auto" role="menu" tabindex="-1" aria-label={label} bind:this={list} ontoggle={toggled} {onkeydown}>
+<div
+  {id}
+  popover="auto"
+  role="menu"
+  tabindex="-1"
+  aria-label={label}
+  bind:this={list}
+  ontoggle={(event) => void toggled(event)}
+  {onkeydown}
+>
   {#if open}
     {#each items as { text, act, href, grave, keys } (text)}
       {#if href}

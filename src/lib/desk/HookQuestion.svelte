@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { tick as drawn } from 'svelte';
   import type { HookSlip } from '../../core/index.js';
 
   interface Props {
@@ -11,6 +12,7 @@
   let onHook = $state('');
   let explained = $state.raw<{ count: number; slips: HookSlip[] } | null>(null);
   let input = $state<HTMLInputElement>();
+  let answer = $state<HTMLElement>();
 
   async function explain(): Promise<void> {
     const count = Number(onHook);
@@ -19,6 +21,8 @@
       return;
     }
     explained = { count, slips: await slips(count) };
+    await drawn();
+    answer?.scrollIntoView({ block: 'nearest' });
   }
 
   /** Takes the focus to the question. */
@@ -48,17 +52,19 @@
   <span class="soft">where {made} should be</span>
 </form>
 {#if explained}
-  {#if explained.count === made}
-    <p>That is right.</p>
-  {:else if explained.slips.length === 0}
-    <p>No single slip explains {explained.count}. Count once more, then the round before.</p>
-  {:else}
-    <ol>
-      {#each explained.slips as { what, mend } (what)}
-        <li>{what} <span class="soft">{mend}</span></li>
-      {/each}
-    </ol>
-  {/if}
+  <div bind:this={answer}>
+    {#if explained.count === made}
+      <p>That is right.</p>
+    {:else if explained.slips.length === 0}
+      <p>No single slip explains {explained.count}. Count once more, then the round before.</p>
+    {:else}
+      <ol>
+        {#each explained.slips as { what, mend } (what)}
+          <li>{what} <span class="soft">{mend}</span></li>
+        {/each}
+      </ol>
+    {/if}
+  </div>
 {/if}
 
 <style>

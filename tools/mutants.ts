@@ -1,0 +1,185 @@
+/**
+ * Changes one operator or constant of the core at a time, and runs the core's tests: a change that no test notices survives.
+ * All changes are built into one bundle, and one of them is switched on in each run.
+ *   npm run mutants -- [HOW MANY] [SEED]
+ */
+import { spawn } from 'node:child_process';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { build, type Plugin } from 'esbuild';
+import ts from 'typescript';
+
+/** One change: the words of a file from one offset to another, and what stands there instead. */
+interface Mutant {
+  readonly file: string;
+  readonly line: number;
+  readonly from: number;
+  readonly to: number;
+  readonly before: string;
+  readonly after: string;
+}
+
+const BUNDLE = 'dist/mutants.mjs';
+/** A run that takes longer hangs, which is noticed; milliseconds. */
+const HANG = 240_000;
+const many = Number(process.argv[2] ?? 300);
+const seed = Number(process.argv[3] ?? 1);
+const only = process.argv[4] === undefined ? null : Number(process.argv[4]);
+
+const OTHER: Readonly<Partial<Record<ts.SyntaxKind, string>>> = {
+  [ts.SyntaxKind.LessThanToken]: '<=',
+  [ts.SyntaxKind.LessThanEqualsToken]: '<',
+  [ts.SyntaxKind.GreaterThanToken]: '>=',
+  [ts.SyntaxKind.GreaterThanEqualsToken]: '>',
+  [ts.SyntaxKind.EqualsEqualsEqualsToken]: '!==',
+  [ts.SyntaxKind.ExclamationEqualsEqualsToken]: '===',
+  [ts.SyntaxKind.AmpersandAmpersandToken]: '||',
+  [ts.SyntaxKind.BarBarToken]: '&&',
+  [ts.SyntaxKind.MinusToken]: '+',
+  [ts.SyntaxKind.AsteriskToken]: '/',
+  [ts.SyntaxKind.PercentToken]: '*',
+};
+
+/** Every change that can be made in a file. */
+function mutantsIn(file: string): Mutant[] {
+  const text = readFileSync(file, 'utf8');
+  const source = ts.createSourceFile(file, text, ts.ScriptTarget.Latest, true);
+  const found: Mutant[] = [];
+  const note = (node: ts.Node, after: string) => {
+    const [from, to] = [node.getStart(source), node.getEnd()];
+    const line = source.getLineAndCharacterOfPosition(from).line + 1;
+    found.push({ file, line, from, to, before: text.slice(from, to), after });
+  };
+  const visit = (node: ts.Node): void => {
+    if (ts.isTypeNode(node) || ts.isImportDeclaration(node) || ts.isInterfaceDeclaration(node)) return;
+    if (ts.isBinaryExpression(node)) {
+      const other = OTHER[node.operatorToken.kind];
+      if (other) note(node, `${node.left.getText(source)} ${other} ${node.right.getText(source)}`);
+    } else if (ts.isPrefixUnaryExpression(node) && node.operator === ts.SyntaxKind.ExclamationToken)
+      note(node, node.operand.getText(source));
+    else if (ts.isNumericLiteral(node) && !isKey(node)) note(node, `(${node.text} + 1)`);
+    else if (node.kind === ts.SyntaxKind.TrueKeyword && !isKey(node)) note(node, 'false');
+    else if (node.kind === ts.SyntaxKind.FalseKeyword && !isKey(node)) note(node, 'true');
+    ts.forEachChild(node, visit);
+  };
+  visit(source);
+  return found;
+}
+
+/** A constant that is a type, a name, or a default that a comparison with `typeof` goes by. */
+function isKey({ parent }: ts.Node): boolean {
+  return ts.isPropertyAssignment(parent) ? false : ts.isLiteralTypeNode(parent) || ts.isEnumMember(parent);
+}
+
+function coreFiles(folder = 'src/core'): string[] {
+  return readdirSync(folder, { withFileTypes: true }).flatMap((entry) => {
+    const file = path.join(folder, entry.name);
+    if (entry.isDirectory()) return coreFiles(file);
+    return /\.ts$/.test(file) && !/\.test\.ts$|schema\.ts$/.test(file) ? [file] : [];
+  });
+}
+
+/** Some of all, the same for the same seed; none within another. */
+function chosen(all: readonly Mutant[]): Mutant[] {
+  let at = seed;
+  const next = () => (at = (at * 48271) % 2147483647) / 2147483647;
+  const order = all.map((mutant) => ({ mutant, at: next() })).sort((a, b) => a.at - b.at);
+  const some: Mutant[] = [];
+  for (const { mutant } of order) {
+    if (some.length === many) break;
+    if (!some.some(({ file, from, to }) => file === mutant.file && from < mutant.to && mutant.from < to))
+      some.push(mutant);
+  }
+  return some;
+}
+
+/** The core with all changes in it, each behind its number. */
+function withMutants(mutants: readonly Mutant[]): Plugin {
+  return {
+    name: 'mutants',
+    setup(building) {
+      building.onLoad({ filter: /src\/core\/.*\.ts$/ }, ({ path: file }) => {
+        const here = mutants
+          .map((mutant, number) => ({ mutant, number }))
+          .filter(({ mutant }) => path.resolve(mutant.file) === file);
+        let contents = readFileSync(file, 'utf8');
+        for (const { mutant, number } of here.sort((a, b) => b.mutant.from - a.mutant.from)) {
+          const { from, to, before, after } = mutant;
+          const switched = `(globalThis.MUTANT === ${number} ? (${after}) : (${before}))`;
+          contents = contents.slice(0, from) + switched + contents.slice(to);
+        }
+        return { contents, loader: 'ts' };
+      });
+    },
+  };
+}
+
+async function bundle(mutants: readonly Mutant[]): Promise<void> {
+  const files = readdirSync('src/core', { recursive: true, encoding: 'utf8' })
+    .filter((file) => file.endsWith('.test.ts'))
+    .sort();
+  const imports = files.map((file) => `import ${JSON.stringify(path.resolve('src/core', file))};`).join('\n');
+  await build({
+    stdin: {
+      contents: `${imports}\nimport { firstFailure } from ${JSON.stringify(path.resolve('tools/tests-here.ts'))};\nconsole.log(JSON.stringify(await firstFailure()));`,
+      resolveDir: process.cwd(),
+    },
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    packages: 'external',
+    // The test files are there for what they do.
+    ignoreAnnotations: true,
+    alias: { vitest: path.resolve('tools/tests-here.ts') },
+    plugins: [withMutants(mutants)],
+    banner: { js: 'globalThis.MUTANT = Number(process.env.MUTANT ?? -1);' },
+    outfile: BUNDLE,
+    logLevel: 'error',
+  });
+}
+
+/** What the tests say of a change; null where they all pass. */
+function noticed(number: number): Promise<string | null> {
+  return new Promise((resolve) => {
+    const child = spawn(process.execPath, [BUNDLE], {
+      env: { ...process.env, MUTANT: String(number) },
+      stdio: ['ignore', 'pipe', 'ignore'],
+    });
+    const late = setTimeout(() => child.kill('SIGKILL'), HANG);
+    let said = '';
+    child.stdout.on('data', (words: Buffer) => (said += words.toString()));
+    child.once('exit', (code) => {
+      clearTimeout(late);
+      // Without an answer it broke while it was loaded, or hung.
+      resolve(
+        code === 0 ? (JSON.parse(said.trim().split('\n').at(-1) ?? 'null') as string | null) : 'it breaks or hangs',
+      );
+    });
+  });
+}
+
+const all = coreFiles().flatMap(mutantsIn);
+const mutants = chosen(all);
+await bundle(mutants);
+const sound = await noticed(-1);
+if (sound !== null) throw new Error(`Without any change a test fails: ${sound}`);
+
+const survivors: Mutant[] = [];
+const waiting = mutants
+  .map((mutant, number) => ({ mutant, number }))
+  .filter(({ number }) => only === null || number === only);
+const whole = waiting.length;
+async function work(): Promise<void> {
+  for (let one = waiting.shift(); one; one = waiting.shift()) {
+    const why = await noticed(one.number);
+    if (only !== null) console.log(why);
+    if (why !== null) continue;
+    survivors.push(one.mutant);
+    const { file, line, before, after } = one.mutant;
+    console.log(`${one.number}: ${file}:${line}  ${before.slice(0, 90)}  →  ${after.slice(0, 90)}`);
+  }
+}
+await Promise.all([work(), work()]);
+console.log(`${survivors.length} of ${whole} changes are noticed by no test (${all.length} can be made; seed ${seed})`);
+writeFileSync('dist/mutants.json', JSON.stringify(survivors, null, 2));
+process.exitCode = survivors.length * 10 > whole ? 1 : 0;

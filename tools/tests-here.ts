@@ -1,0 +1,54 @@
+/**
+ * What the core's tests ask of Vitest, for running them many times over in one bundle (tools/mutants.ts): each file's tests
+ * one after the other, up to the first that fails.
+ */
+import { JestAsymmetricMatchers, JestChaiExpect, JestExtend } from '@vitest/expect';
+import * as chai from 'chai';
+
+chai.use(JestExtend);
+chai.use(JestChaiExpect);
+chai.use(JestAsymmetricMatchers);
+export const expect = chai.expect;
+
+type Body = (...row: never[]) => unknown;
+const tests: { readonly name: string; readonly run: () => unknown }[] = [];
+let path: readonly string[] = [];
+
+/** The rows of a table, with the name of each. */
+function eachOf(rows: readonly unknown[], add: (name: string, run: () => unknown) => void) {
+  return (name: string, body: Body) => {
+    for (const row of rows) {
+      const values = Array.isArray(row) ? row : [row];
+      add(`${name} ${JSON.stringify(values[0]).slice(0, 60)}`, () => body(...(values as never[])));
+    }
+  };
+}
+
+function addTest(name: string, run: () => unknown): void {
+  tests.push({ name: [...path, name].join(' > '), run });
+}
+
+function addGroup(name: string, run: () => unknown): void {
+  const outer = path;
+  path = [...outer, name];
+  run();
+  path = outer;
+}
+
+export const it = Object.assign((name: string, run: () => unknown) => addTest(name, run), {
+  each: (rows: readonly unknown[]) => eachOf(rows, addTest),
+});
+export const describe = Object.assign((name: string, run: () => void) => addGroup(name, run), {
+  each: (rows: readonly unknown[]) => eachOf(rows, addGroup),
+});
+
+/** Runs all tests that were described. @returns the first that fails, with why; null where none does. */
+export async function firstFailure(): Promise<string | null> {
+  for (const { name, run } of tests)
+    try {
+      await run();
+    } catch (error) {
+      return `${name}: ${error instanceof Error ? (error.message.split('\n')[0] ?? '') : String(error)}`;
+    }
+  return null;
+}

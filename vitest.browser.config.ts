@@ -1,0 +1,21 @@
+import { svelte } from '@sveltejs/vite-plugin-svelte';
+import { playwright } from '@vitest/browser-playwright';
+import { defineConfig } from 'vitest/config';
+import e2e from './playwright.config.js';
+
+/** Components on their own, in the browser that the end-to-end tests use. */
+export default defineConfig({
+  plugins: [svelte()],
+  test: {
+    include: ['src/**/*.browser.ts'],
+    testTimeout: 60_000,
+    browser: {
+      enabled: true,
+      headless: true,
+      api: { host: '127.0.0.1' },
+      screenshotFailures: false,
+      provider: playwright({ launchOptions: e2e.use?.launchOptions ?? {} }),
+      instances: [{ browser: 'chromium' }],
+    },
+  },
+});
