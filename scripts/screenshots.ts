@@ -6,6 +6,7 @@ import config from '../playwright.config.js';
 const server = new Server();
 await server.start();
 const browser = await chromium.launch(config.use?.launchOptions ?? {});
+const failed: string[] = [];
 
 interface Shot {
   readonly name: string;
@@ -40,7 +41,7 @@ const SHOTS: readonly Shot[] = [
         .fill('Limpet\n\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 6 (18)\n');
     },
   },
-  { name: 'desk', prepare: (page) => desk(page, 'Sea Slug', 'Alt+Period') },
+  { name: 'desk', prepare: (page) => desk(page, 'Sea Slug') },
   {
     name: 'desk-dark',
     dark: true,
@@ -52,16 +53,24 @@ const SHOTS: readonly Shot[] = [
       await page.keyboard.type('35');
     },
   },
+  { name: 'desk-part', prepare: (page) => desk(page, 'HERMIT CRAB', 'Alt+d', 'Alt+d', 'Alt+PageDown') },
+  {
+    name: 'desk-front',
+    prepare: async (page) => {
+      await desk(page, 'PUFFIN', 'Control+Home');
+      for (let i = 0; i < 6; i += 1) await page.keyboard.press('ArrowDown');
+    },
+  },
   { name: 'desk-findings', prepare: (page) => desk(page, 'HERMIT CRAB', 'Alt+l', 'Alt+Period') },
   {
     name: 'desk-means',
     prepare: async (page) => {
-      await desk(page, 'Thimble', 'Alt+Period', 'Alt+Period', 'Alt+Period', 'Alt+Period', 'Alt+w');
+      await desk(page, 'Thimble', 'Alt+w');
       await page.getByRole('list', { name: /could mean/ }).waitFor();
     },
   },
   { name: 'desk-keys', prepare: (page) => desk(page, 'Lantern Point', 'Alt+k') },
-  { name: 'desk-narrow', width: 390, prepare: (page) => desk(page, 'starfish', 'Alt+Period') },
+  { name: 'desk-narrow', width: 390, prepare: (page) => desk(page, 'starfish') },
   { name: 'terms', prepare: (page) => desk(page, 'PUFFIN', 'Alt+Shift+t', 'Alt+Period', 'Alt+Period') },
   { name: 'card', prepare: (page) => go(page, 'Reference card') },
   {
@@ -93,10 +102,13 @@ for (const { name, dark, width, prepare } of SHOTS) {
     colorScheme: dark ? 'dark' : 'light',
   });
   await page.goto(server.url, { waitUntil: 'networkidle' });
-  await prepare(page);
+  page.setDefaultTimeout(15_000);
+  await prepare(page).catch((error: unknown) => failed.push(`${name}: ${String(error)}`));
   await page.waitForTimeout(600);
   await page.screenshot({ path: `docs/screenshots/${name}.png` });
   await page.close();
 }
 await browser.close();
 await server.close();
+for (const words of failed) console.error(words);
+process.exit(failed.length > 0 ? 1 : 0);

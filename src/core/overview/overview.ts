@@ -108,8 +108,9 @@ function wordsOf({ pattern, rounds }: CountedPattern, lineOf: LineOf): Overview[
 }
 
 /** Whether a sentence puts a part somewhere: what only leaves an end for it is of the part's own making. */
-function puts({ pieces, onto, span }: AssemblyStep, { events }: Document): boolean {
+function puts({ pieces, onto, span, text }: AssemblyStep, { events }: Document): boolean {
   if (onto !== null) return true;
+  if (/for sewing/i.test(text)) return false;
   return (
     pieces.length > 0 &&
     !events.some(({ kind, span: at }) => kind === 'tail' && span.from <= at.from && at.to <= span.to)

@@ -59,7 +59,7 @@
   }
 
   .mending {
-    grid-template-rows: auto minmax(7rem, 1fr) minmax(9rem, 42%);
+    grid-template-rows: auto minmax(7rem, 1fr) minmax(9rem, 34%);
   }
 
   .head {

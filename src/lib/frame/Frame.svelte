@@ -188,7 +188,7 @@
   }
 
   li:first-child .state {
-    min-width: 6rem;
+    min-width: 4.75rem;
   }
 
   .state :global(svg) {

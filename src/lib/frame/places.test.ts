@@ -37,7 +37,7 @@ describe('what is said of a place from every other', () => {
     [{ summary: { ...summary, errors: 1 } }, '1 error'],
     [{ summary: { ...summary, warnings: 2 } }, '2 warnings'],
     [{ summary: { ...summary, rounds: 0, agree: 0 } }, 'no rounds'],
-    [{ summary: null, state: 'counting' }, 'being counted'],
+    [{ summary: null, state: 'counting' }, 'counting…'],
     [{ summary: null, state: 'too-much' }, 'not counted'],
   ] satisfies [Partial<Standing>, string][])('the Desk: %o', (of, words) => {
     expect(said('desk', of)?.words).toBe(words);

@@ -62,7 +62,7 @@ export const PATTERN: readonly PatternPlace[] = [
 ];
 
 function deskState({ summary, state }: Standing): PlaceState {
-  if (!summary) return { words: state === 'too-much' ? 'not counted' : 'being counted' };
+  if (!summary) return { words: state === 'too-much' ? 'not counted' : 'counting…' };
   const { rounds, off, unclear, errors, warnings } = summary;
   if (off > 0) return { words: `${off} off`, mark: 'off' };
   if (unclear > 0) return { words: `${unclear} unreadable`, mark: 'unreadable' };
