@@ -93,8 +93,12 @@ function wordsOf({ pattern, rounds }: CountedPattern, lineOf: LineOf): Overview[
       line: null,
       used: used(term),
     }));
+  // "Cotton: Sand 20 g" is no word of the instructions.
+  const inMaterials = ({ from }: Span) =>
+    pattern.sections.some(({ kind, span }) => kind === 'materials' && span.from <= from && from < span.to);
+  const legend = pattern.legend.filter(({ span }) => !inMaterials(span));
   return [
-    ...pattern.legend.map(({ term, meaning, span }) => ({
+    ...legend.map(({ term, meaning, span }) => ({
       term,
       meaning,
       from: 'list' as const,
