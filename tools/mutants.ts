@@ -117,8 +117,12 @@ function withMutants(mutants: readonly Mutant[]): Plugin {
 async function bundle(mutants: readonly Mutant[]): Promise<void> {
   const files = readdirSync('src/core', { recursive: true, encoding: 'utf8' })
     .filter((file) => file.endsWith('.test.ts'))
-    .sort();
-  const imports = files.map((file) => `import ${JSON.stringify(path.resolve('src/core', file))};`).join('\n');
+    .sort()
+    .map((file) => path.join('src/core', file));
+  // What every pattern is read as comes last: it takes longest.
+  const imports = [...files, 'tools/golden.test.ts', 'tools/fixes.test.ts']
+    .map((file) => `import ${JSON.stringify(path.resolve(file))};`)
+    .join('\n');
   await build({
     stdin: {
       contents: `${imports}\nimport { firstFailure } from ${JSON.stringify(path.resolve('tools/tests-here.ts'))};\nconsole.log(JSON.stringify(await firstFailure()));`,
