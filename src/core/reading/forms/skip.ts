@@ -66,7 +66,9 @@ export const leave: InstructionForm = {
     const said = isWord(reader, end, 'unworked', 'free', 'empty', 'open', 'alone', 'undone');
     if (said) end += 1;
     // "leave a 20 cm tail", "leave 6 sts apart" are no stitches of the edge.
-    if (!said && !(rest && isBoundary(reader, end))) return null;
+    // "leave the rest (6)"
+    const ends = isBoundary(reader, end) || /^[([{]$/.test(tokenAt(reader, end)?.word ?? '');
+    if (!said && !(rest && ends)) return null;
     reader.steps.push({ kind: 'leave', count, span: spanBetween(reader, at, end) });
     return end;
   },
