@@ -189,8 +189,10 @@ test('a working session by keyboard alone: mend, put aside, tick, ask, undo past
   await expect(page.getByRole('heading', { name: /^Round 2/ })).toBeVisible();
   await page.keyboard.press('Alt+Enter');
   await expect(page.getByRole('heading', { name: /^Round 3/ })).toBeVisible();
+  const kept = page.waitForResponse((answer) => answer.url().endsWith('/ticks') && answer.ok());
   await page.keyboard.press('Alt+Enter');
   await expect(page.getByText('2 of 20 ticked')).toBeVisible();
+  await kept;
 
   // One stitch too few on the hook.
   await page.keyboard.press('Alt+h');
