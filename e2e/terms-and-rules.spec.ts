@@ -1,18 +1,9 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Page } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { test } from './server.js';
 
 const BEAR =
   'Bear\nUS terms\n\nsc = single crochet\n\nHead\nRnd 1: 6 sc in MR (6)\nRnd 2: sc around (6)\nMake the next one double.\n';
-
-/** Chooses a pattern to learn a house style from; before the page is alive a choice does nothing, and is made again. */
-async function learnFrom(page: Page, label: string): Promise<void> {
-  await expect(async () => {
-    await page.getByLabel('Learn it from').selectOption({ label: 'no pattern' });
-    await page.getByLabel('Learn it from').selectOption({ label });
-    await expect(page.getByRole('button', { name: 'Take over all' })).toBeVisible({ timeout: 3000 });
-  }).toPass();
-}
 
 test('convert a pattern, answer its question, save the edition, and bring it up to date', async ({ page, server }) => {
   await page.goto(server.url);
@@ -91,7 +82,7 @@ test('the reference card is searched, and is there without a network', async ({ 
 
 test('a house style is learnt from one pattern and set in another, as one change', async ({ page, server }) => {
   await page.goto(`${server.url}/style`);
-  await learnFrom(page, 'PUFFIN OF GANNET STACK');
+  await page.getByLabel('Learn it from').selectOption({ label: 'PUFFIN OF GANNET STACK' });
   await page.getByRole('button', { name: 'Take over all' }).click();
   await expect(page.getByText('The house style is set.')).toBeVisible();
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
@@ -132,7 +123,8 @@ test('a rule is switched off for one pattern, and stays on for the others', asyn
 
 test('what the server could not keep is said, and shown as it was', async ({ page, server }) => {
   await page.goto(`${server.url}/style`);
-  await learnFrom(page, 'PUFFIN OF GANNET STACK');
+  await page.getByLabel('Learn it from').selectOption({ label: 'PUFFIN OF GANNET STACK' });
+  await page.getByRole('button', { name: 'Take over all' }).waitFor();
   await page.route('**/api/**', (route) => route.abort());
   await page.getByRole('button', { name: 'Take over all' }).click();
   await expect(page.getByText('The server does not answer. Nothing has been changed; try again.')).toBeVisible();

@@ -195,10 +195,10 @@ function joinedIn(
   return { pieces: [...new Set(pieces)], onto };
 }
 
-/** The text without its materials, in lower case. */
+/** The text with its materials made blank: all else stands where it stood. */
 export function outsideMaterials({ source, sections }: Pattern): string {
   let text = source.text;
   for (const { kind, span } of sections)
     if (kind === 'materials') text = text.slice(0, span.from) + ' '.repeat(span.to - span.from) + text.slice(span.to);
-  return text.toLowerCase();
+  return text;
 }

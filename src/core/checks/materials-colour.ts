@@ -57,7 +57,7 @@ export const materialsColour: Rule = {
       yield { span, round: null, message: `${name} is used here, and the materials do not list it.` };
     }
     // Where the rounds call at least two yarns by the names that they have in the list, each of them is called so.
-    if (known.length > 1) yield* neverUsed(materials, outsideMaterials(pattern));
+    if (known.length > 1) yield* neverUsed(materials, outsideMaterials(pattern).toLowerCase());
   },
 };
 

@@ -1,4 +1,11 @@
-import { documentOf, type AssemblyStep, type Document, type Material, type MakingEvent } from '../checks/document.js';
+import {
+  documentOf,
+  outsideMaterials,
+  type AssemblyStep,
+  type Document,
+  type Material,
+  type MakingEvent,
+} from '../checks/document.js';
 import { proseOf } from '../checks/prose.js';
 import { roundsByPart, type CountedPattern, type CountedRound } from '../counting/counted.js';
 import { senseInWords } from '../deciding/why.js';
@@ -44,7 +51,7 @@ export function overviewOf(counted: CountedPattern): Overview {
 type LineOf = (offset: number) => number;
 
 function materialsOf(pattern: Pattern, { materials }: Document, lineOf: LineOf): Overview['materials'] {
-  const outside = maskedMaterials(pattern);
+  const outside = outsideMaterials(pattern);
   const listed = new Map<string, Material>();
   const eyes = materials.some(({ kind }) => kind === 'eyes');
   for (const material of materials) {
@@ -162,12 +169,6 @@ function partOf(part: Part, rounds: readonly CountedRound[], document: Document,
       .filter((step) => (step.onto === part || step.pieces.includes(part)) && puts(step, document))
       .map(({ text, span }) => ({ text: text.trim(), line: lineOf(span.from) })),
   };
-}
-
-/** The text with its materials made blank: all else stands where it stood. */
-function maskedMaterials({ source, sections }: Pattern): string {
-  const blank = (text: string, { from, to }: Span) => text.slice(0, from) + ' '.repeat(to - from) + text.slice(to);
-  return sections.filter(({ kind }) => kind === 'materials').reduce((text, { span }) => blank(text, span), source.text);
 }
 
 function escaped(words: string): string {

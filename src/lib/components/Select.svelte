@@ -1,4 +1,6 @@
 <script lang="ts" generics="Value extends string">
+  import { onMount } from 'svelte';
+
   interface Props {
     label: string;
     value: Value;
@@ -12,6 +14,10 @@
 
   let { label, value, options, shown = false, tone = '', chosen }: Props = $props();
 
+  /** A choice before the page is alive would be lost: until then there is none. */
+  let alive = $state(false);
+  onMount(() => void (alive = true));
+
   function choose(wanted: string): void {
     const option = options.find((one) => one.value === wanted);
     if (option) chosen(option.value);
@@ -21,7 +27,7 @@
 <!-- The browser's own select, in our look where it lets itself be dressed: keys and screen readers are as everywhere. -->
 <label>
   <span class:unseen={!shown}>{label}</span>
-  <select class={tone} {value} onchange={(event) => choose(event.currentTarget.value)}>
+  <select class={tone} {value} disabled={!alive} onchange={(event) => choose(event.currentTarget.value)}>
     {#each options as option (option.value)}<option value={option.value}>{option.text}</option>{/each}
   </select>
 </label>
@@ -61,7 +67,7 @@
     cursor: pointer;
   }
 
-  select:hover {
+  select:enabled:hover {
     background: var(--paper-sunk);
   }
 

@@ -1,4 +1,5 @@
 import { senseInWords, type ReportFinding, type Sense } from '../../core/index.js';
+import { plural } from '../plural.js';
 import type { DeskSession } from './desk.svelte.js';
 import { nearest, type PlacedRound } from './rounds.js';
 
@@ -85,7 +86,7 @@ export class Walking {
     const { notes, editor } = this.#desk;
     const before = notes.words.get(word) ?? null;
     const said = sense === null ? `“${word}” is left open again.` : `“${word}” is ${senseInWords(sense)}.`;
-    const so = comesOut === null ? '' : ` ${comesOut} ${comesOut === 1 ? 'round comes' : 'rounds come'} out.`;
+    const so = comesOut === null ? '' : ` ${plural(comesOut, 'round comes', 'rounds come')} out.`;
     this.#say(said + so, { text: 'Undo', act: () => void notes.mean(word, before) });
     editor?.focus();
     await notes.mean(word, sense);

@@ -1,4 +1,5 @@
 import type { MarkName } from '../components/marks.js';
+import { plural } from '../plural.js';
 import type { Edition, ShelfEntry, Summary } from '../patterns.js';
 
 /** How a pattern stands: what its other places show of each of its places. */
@@ -66,8 +67,8 @@ function deskState({ summary, state }: Standing): PlaceState {
   const { rounds, off, unclear, errors, warnings } = summary;
   if (off > 0) return { words: `${off} off`, mark: 'off' };
   if (unclear > 0) return { words: `${unclear} unreadable`, mark: 'unreadable' };
-  if (errors > 0) return { words: counted(errors, 'error'), mark: 'error' };
-  if (warnings > 0) return { words: counted(warnings, 'warning'), mark: 'warning' };
+  if (errors > 0) return { words: plural(errors, 'error'), mark: 'error' };
+  if (warnings > 0) return { words: plural(warnings, 'warning'), mark: 'warning' };
   return rounds === 0 ? { words: 'no rounds' } : { words: 'comes out', mark: 'agrees' };
 }
 
@@ -87,8 +88,4 @@ function termsState({ summary, settled, editions, source }: Standing): PlaceStat
     mixed: { words: 'mixed', mark: 'warning' as const },
     unclear: null,
   }[summary.terms];
-}
-
-function counted(count: number, word: string): string {
-  return `${count} ${word}${count === 1 ? '' : 's'}`;
 }

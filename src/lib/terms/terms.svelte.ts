@@ -1,5 +1,6 @@
 import { SvelteMap } from 'svelte/reactivity';
 import type { Conversion, TermChange, TermsEvidence } from '../../core/index.js';
+import { plural } from '../plural.js';
 import type { EditionMade, StoredPattern, TermDecision, TermsNotes, TermsWanted } from '../patterns.js';
 import type { Converter } from '../workers/converter.js';
 import { GaveUp } from '../workers/watched.js';
@@ -194,5 +195,5 @@ export function editionInWords({ kind, kept }: EditionMade): string {
     same: 'The edition was up to date.',
   }[kind];
   if (kept === 0) return said;
-  return `${said} ${kept} ${kept === 1 ? 'place' : 'places'} changed in both stayed as in the edition.`;
+  return `${said} ${plural(kept, 'place')} changed in both stayed as in the edition.`;
 }
