@@ -58,7 +58,7 @@ module.exports = {
     {
       name: 'server-stays-on-the-server',
       severity: 'error',
-      from: { path: '^src/lib/(desk|shelf|components|workers)/' },
+      from: { path: '^src/lib/(?!server/)', pathNot: '\\.test\\.ts$' },
       to: { path: '^src/lib/server/' },
     },
     {

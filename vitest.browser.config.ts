@@ -1,3 +1,4 @@
+import { fileURLToPath } from 'node:url';
 import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { playwright } from '@vitest/browser-playwright';
 import { defineConfig } from 'vitest/config';
@@ -6,6 +7,14 @@ import e2e from './playwright.config.js';
 /** Components on their own, in the browser that the end-to-end tests use. */
 export default defineConfig({
   plugins: [svelte()],
+  resolve: {
+    // What SvelteKit gives to pages is made up here.
+    alias: {
+      '$app/navigation': fileURLToPath(new URL('src/lib/testing/navigation.ts', import.meta.url)),
+      '$app/state': fileURLToPath(new URL('src/lib/testing/state.svelte.ts', import.meta.url)),
+      '$app/environment': fileURLToPath(new URL('src/lib/testing/environment.ts', import.meta.url)),
+    },
+  },
   test: {
     include: ['src/**/*.browser.ts'],
     testTimeout: 60_000,

@@ -1,27 +1,72 @@
-/** What every pattern at hand is read as, in a form that shows in a diff what has changed. */
+/**
+ * What every pattern at hand is read as, in a form that shows in a diff what has changed.
+ *   npm run golden            writes the readings anew
+ *   npm run golden -- FILE    tells all that is known of one pattern, to be compared with what another state of the code tells
+ */
+import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { checkText, type Report } from '../src/core/index.js';
+import { checkPattern, convertTerms, learnt, styleOf, termsEvidence, type Checked } from '../src/core/index.js';
 
-/** Patterns in ordinary hands, those that were read last, those in unusual ones, and the demo. */
-export const FOLDERS = ['corpus', 'corpus/aside', 'corpus/odd', 'demo'] as const;
+/** The demo, patterns in unusual hands, in ordinary ones, and those that were read last. */
+export const FOLDERS = ['demo', 'corpus/odd', 'corpus', 'corpus/aside'] as const;
 const SIGNS = { agrees: '=', counted: '·', off: '≠', unreadable: '?', 'on-trust': '~' } as const;
 
 export const goldenFile = (folder: string): string => path.join('corpus', 'golden', `${folder.replace('/', '-')}.txt`);
 
-/** The rounds and findings of a report, one a line. */
-export function readingOf({ terms, parts, findings }: Report): string {
+/** Four letters that change with anything in a value. */
+function signOf(value: unknown): string {
+  return createHash('sha256').update(JSON.stringify(value)).digest('hex').slice(0, 4);
+}
+
+/** All that is told of a pattern besides its rounds and findings, by what it is. */
+function toldOf(checked: Checked, text: string): Readonly<Record<string, unknown>> {
+  return {
+    report: checked.fixed(),
+    hand: checked.hand,
+    overview: checked.overview(),
+    evidence: termsEvidence(text),
+  };
+}
+
+/** What is made of a pattern: it is read several times over for that. */
+function madeOf(checked: Checked, text: string): Readonly<Record<string, unknown>> {
+  const other = checked.report.terms.detected === 'uk' ? 'us' : 'uk';
+  return {
+    conversion: convertTerms(text, { to: other, hooks: true, weights: true, spelling: true }),
+    style: learnt(styleOf(text)),
+  };
+}
+
+/** How a round is explained, and what a count that is one too few on the hook may come from. */
+function accountOf(checked: Checked, round: number, made: number | null): readonly unknown[] {
+  return [checked.account(round), made === null ? [] : checked.slips(round, made - 1)];
+}
+
+/**
+ * The rounds and findings of a pattern, one a line, each round with a sign of how it is explained; and a sign of all else
+ * that is told of it.
+ * @param whole whether also of what is made of it.
+ */
+function readingOf(text: string, file: string, whole: boolean): string {
+  const checked = checkPattern(text, file);
+  const { terms, parts, findings } = checked.report;
+  let number = 0;
   return [
     `terms ${terms.declared ?? '–'} ${terms.detected}`,
     ...parts.flatMap(({ name, make, rounds }) => [
       `${name}${make > 1 ? ` × ${make}` : ''}`,
       ...rounds.map(({ label, line, into, edge, made, stated, verdict, doubt }) => {
         const doubted = doubt === 'none' ? '' : ` ${doubt}`;
-        return `  ${line} ${label.slice(0, 30)}: ${into ?? '–'}/${edge ?? '–'} → ${made ?? '–'} ${SIGNS[verdict]} ${stated ?? '–'}${doubted}`;
+        const sign = signOf(accountOf(checked, number++, made));
+        return `  ${line} ${label.slice(0, 30)}: ${into ?? '–'}/${edge ?? '–'} → ${made ?? '–'} ${SIGNS[verdict]} ${stated ?? '–'}${doubted} #${sign}`;
       }),
     ]),
     ...findings.map(({ line, column, rule, severity }) => `! ${line}:${column} ${severity} ${rule}`),
+    Object.entries({ ...toldOf(checked, text), ...(whole ? madeOf(checked, text) : {}) })
+      .map(([what, told]) => `${what} #${signOf(told)}`)
+      .join(' '),
   ].join('\n');
 }
 
@@ -30,9 +75,8 @@ export function readingsIn(folder: string): Map<string, string> {
   const files = readdirSync(folder)
     .filter((file) => file.endsWith('.txt'))
     .sort();
-  return new Map(
-    files.map((file) => [file, readingOf(checkText(readFileSync(path.join(folder, file), 'utf8'), file))]),
-  );
+  const whole = folder !== 'corpus/aside';
+  return new Map(files.map((file) => [file, readingOf(readFileSync(path.join(folder, file), 'utf8'), file, whole)]));
 }
 
 /** The readings of a folder as they were kept. */
@@ -41,9 +85,29 @@ export function keptReadings(folder: string): Map<string, string> {
   return new Map(kept.map((one) => [one.slice(0, one.indexOf('\n')), one.slice(one.indexOf('\n') + 1).trimEnd()]));
 }
 
-if (process.argv[1] === fileURLToPath(import.meta.url))
-  for (const folder of FOLDERS) {
-    const readings = [...readingsIn(folder)].map(([file, reading]) => `== ${file}\n${reading}\n`);
-    writeFileSync(goldenFile(folder), readings.join('\n'));
-    console.log(`${goldenFile(folder)}: ${readings.length} patterns`);
-  }
+/** All that is told of a pattern, as it is. */
+function wholeOf(file: string): string {
+  const text = readFileSync(file, 'utf8');
+  const checked = checkPattern(text, path.basename(file));
+  const rounds = checked.report.parts.flatMap(({ rounds }) => rounds);
+  return JSON.stringify(
+    {
+      ...toldOf(checked, text),
+      ...madeOf(checked, text),
+      accounts: rounds.map(({ made }, round) => accountOf(checked, round, made)),
+    },
+    null,
+    2,
+  );
+}
+
+if (process.argv[1] === fileURLToPath(import.meta.url)) {
+  const [file] = process.argv.slice(2);
+  if (file !== undefined) console.log(wholeOf(file));
+  else
+    for (const folder of FOLDERS) {
+      const readings = [...readingsIn(folder)].map(([name, reading]) => `== ${name}\n${reading}\n`);
+      writeFileSync(goldenFile(folder), readings.join('\n'));
+      console.log(`${goldenFile(folder)}: ${readings.length} patterns`);
+    }
+}

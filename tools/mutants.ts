@@ -105,7 +105,7 @@ function withMutants(mutants: readonly Mutant[]): Plugin {
         let contents = readFileSync(file, 'utf8');
         for (const { mutant, number } of here.sort((a, b) => b.mutant.from - a.mutant.from)) {
           const { from, to, before, after } = mutant;
-          const switched = `(globalThis.MUTANT === ${number} ? (${after}) : (${before}))`;
+          const switched = `(MUTANT === ${number} ? (${after}) : (${before}))`;
           contents = contents.slice(0, from) + switched + contents.slice(to);
         }
         return { contents, loader: 'ts' };
@@ -119,13 +119,14 @@ async function bundle(mutants: readonly Mutant[]): Promise<void> {
     .filter((file) => file.endsWith('.test.ts'))
     .sort()
     .map((file) => path.join('src/core', file));
-  // What every pattern is read as comes last: it takes longest.
-  const imports = [...files, 'tools/golden.test.ts', 'tools/fixes.test.ts']
-    .map((file) => `import ${JSON.stringify(path.resolve(file))};`)
-    .join('\n');
+  // What every pattern is read as comes first: it notices most.
+  const loads = ['tools/golden.test.ts', ...files, 'tools/fixes.test.ts']
+    .map((file) => `() => import(${JSON.stringify(path.resolve(file))})`)
+    .join(', ');
   await build({
     stdin: {
-      contents: `${imports}\nimport { firstFailure } from ${JSON.stringify(path.resolve('tools/tests-here.ts'))};\nconsole.log(JSON.stringify(await firstFailure()));`,
+      contents: `import { firstFailure } from ${JSON.stringify(path.resolve('tools/tests-here.ts'))};
+console.log(JSON.stringify(await firstFailure([${loads}])));`,
       resolveDir: process.cwd(),
     },
     bundle: true,
@@ -136,7 +137,7 @@ async function bundle(mutants: readonly Mutant[]): Promise<void> {
     ignoreAnnotations: true,
     alias: { vitest: path.resolve('tools/tests-here.ts') },
     plugins: [withMutants(mutants)],
-    banner: { js: 'globalThis.MUTANT = Number(process.env.MUTANT ?? -1);' },
+    banner: { js: 'const MUTANT = Number(process.env.MUTANT ?? -1);' },
     outfile: BUNDLE,
     logLevel: 'error',
   });
@@ -145,7 +146,8 @@ async function bundle(mutants: readonly Mutant[]): Promise<void> {
 /** What the tests say of a change; null where they all pass. */
 function noticed(number: number): Promise<string | null> {
   return new Promise((resolve) => {
-    const child = spawn(process.execPath, [BUNDLE], {
+    // Loaded rather than started, so that the tools in it are not started either.
+    const child = spawn(process.execPath, ['--eval', `import('./${BUNDLE}')`], {
       env: { ...process.env, MUTANT: String(number) },
       stdio: ['ignore', 'pipe', 'ignore'],
     });

@@ -42,13 +42,17 @@ export const describe = Object.assign((name: string, run: () => void) => addGrou
   each: (rows: readonly unknown[]) => eachOf(rows, addGroup),
 });
 
-/** Runs all tests that were described. @returns the first that fails, with why; null where none does. */
-export async function firstFailure(): Promise<string | null> {
-  for (const { name, run } of tests)
-    try {
-      await run();
-    } catch (error) {
-      return `${name}: ${error instanceof Error ? (error.message.split('\n')[0] ?? '') : String(error)}`;
-    }
+/** Loads file after file and runs the tests described there. @returns the first that fails, with why; null where none does. */
+export async function firstFailure(loads: readonly (() => Promise<unknown>)[]): Promise<string | null> {
+  for (const load of loads) {
+    tests.length = 0;
+    await load();
+    for (const { name, run } of tests)
+      try {
+        await run();
+      } catch (error) {
+        return `${name}: ${error instanceof Error ? (error.message.split('\n')[0] ?? '') : String(error)}`;
+      }
+  }
   return null;
 }

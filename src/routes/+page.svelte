@@ -197,13 +197,9 @@
 
   .shown button {
     padding: var(--space-1) 0;
-    border: 0;
     border-bottom: 2px solid transparent;
-    background: none;
     color: var(--ink-soft);
-    font: inherit;
     font-size: var(--size-body);
-    cursor: pointer;
   }
 
   .shown button:hover {

@@ -22,13 +22,10 @@
     padding: 0 var(--space-3);
     border: 1px solid var(--rule-strong);
     border-radius: var(--radius);
-    background: none;
     color: var(--ink);
-    font: inherit;
     font-size: var(--size-body);
     font-weight: 550;
     white-space: nowrap;
-    cursor: pointer;
   }
 
   button:hover {

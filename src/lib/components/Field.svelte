@@ -65,11 +65,6 @@
   textarea {
     width: 100%;
     padding: var(--space-2) var(--space-3);
-    border: 1px solid var(--rule-strong);
-    border-radius: var(--radius);
-    background: var(--paper-raised);
-    color: var(--ink);
-    font: inherit;
     font-size: var(--size-body);
   }
 
@@ -77,11 +72,6 @@
     font-family: var(--text-face);
     line-height: 1.6;
     resize: vertical;
-  }
-
-  ::placeholder {
-    color: var(--ink-soft);
-    opacity: 1;
   }
 
   [aria-invalid] {

@@ -102,11 +102,8 @@
     place-items: center;
     width: 2.125rem;
     height: 2.125rem;
-    border: 0;
     border-radius: var(--radius);
-    background: none;
     color: var(--ink-soft);
-    cursor: pointer;
   }
 
   .opener:hover,
@@ -137,15 +134,10 @@
     justify-content: space-between;
     gap: var(--space-5);
     padding: 0.35rem var(--space-3);
-    border: 0;
     border-radius: var(--radius);
-    background: none;
     color: var(--ink);
-    font: inherit;
     font-size: var(--size-body);
-    text-align: left;
     text-decoration: none;
-    cursor: pointer;
   }
 
   [role='menuitem']:hover,

@@ -31,17 +31,7 @@
     width: 15rem;
     min-height: 2.125rem;
     padding: 0 var(--space-3);
-    border: 1px solid var(--rule-strong);
-    border-radius: var(--radius);
-    background: var(--paper-raised);
-    color: var(--ink);
-    font: inherit;
     font-size: var(--size-body);
-  }
-
-  input::placeholder {
-    color: var(--ink-soft);
-    opacity: 1;
   }
 
   input::-webkit-search-cancel-button {

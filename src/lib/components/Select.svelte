@@ -57,11 +57,6 @@
     min-height: 2.125rem;
     max-width: 16rem;
     padding: 0 var(--space-3);
-    border: 1px solid var(--rule-strong);
-    border-radius: var(--radius);
-    background: var(--paper-raised);
-    color: var(--ink);
-    font: inherit;
     font-size: var(--size-body);
     white-space: nowrap;
     cursor: pointer;

@@ -45,15 +45,11 @@
 
   button {
     padding: var(--space-2) 0;
-    border: 0;
     border-bottom: 2px solid transparent;
     margin-bottom: -1px;
-    background: none;
     color: var(--ink-soft);
-    font: inherit;
     font-size: var(--size-body);
     font-weight: 550;
-    cursor: pointer;
   }
 
   [aria-selected='true'] {

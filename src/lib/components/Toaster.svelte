@@ -50,15 +50,10 @@
   }
 
   button {
-    border: 0;
-    background: none;
     padding: var(--space-1);
-    color: inherit;
-    font: inherit;
     font-weight: 650;
     text-decoration: underline;
     text-underline-offset: 0.2em;
-    cursor: pointer;
   }
 
   button:focus-visible {

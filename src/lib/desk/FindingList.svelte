@@ -141,13 +141,8 @@
   }
 
   .settled button {
-    padding: 0;
-    border: 0;
-    background: none;
     color: var(--woad);
-    font: inherit;
     white-space: nowrap;
-    cursor: pointer;
   }
 
   .filters {
@@ -162,11 +157,8 @@
     padding: 0.1rem 0.5rem;
     border: 1px solid var(--rule);
     border-radius: 1rem;
-    background: none;
     color: var(--ink);
-    font: inherit;
     font-size: var(--size-small);
-    cursor: pointer;
   }
 
   .filters [aria-pressed='true'] {
@@ -204,6 +196,5 @@
 
   button.more {
     color: var(--woad);
-    cursor: pointer;
   }
 </style>

@@ -96,12 +96,6 @@
     gap: 0.2rem;
     width: 100%;
     padding: var(--space-1) var(--space-2) var(--space-1) 0;
-    border: 0;
-    background: none;
-    color: inherit;
-    font: inherit;
-    text-align: left;
-    cursor: pointer;
   }
 
   .go:hover .message {
@@ -155,11 +149,8 @@
     border-radius: var(--radius);
     background: var(--paper-raised);
     color: var(--ink);
-    font: inherit;
     font-size: var(--size-small);
-    text-align: left;
     overflow-wrap: anywhere;
-    cursor: pointer;
   }
 
   .fixes button:hover {
@@ -175,15 +166,11 @@
 
   .words {
     padding: 0.15rem 0;
-    border: 0;
-    background: none;
     color: var(--woad);
-    font: inherit;
     font-size: var(--size-small);
     text-decoration: underline;
     text-decoration-color: transparent;
     text-underline-offset: 0.18em;
-    cursor: pointer;
   }
 
   .words:hover {

@@ -83,11 +83,6 @@
   input {
     width: 4.5em;
     padding: 0.2rem var(--space-2);
-    border: 1px solid var(--rule-strong);
-    border-radius: var(--radius);
-    background: var(--paper-raised);
-    color: var(--ink);
-    font: inherit;
     font-weight: 620;
     text-align: right;
   }

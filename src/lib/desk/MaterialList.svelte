@@ -42,14 +42,8 @@
   }
 
   button {
-    padding: 0;
-    border: 0;
-    background: none;
     color: var(--woad);
-    font: inherit;
-    text-align: left;
     overflow-wrap: anywhere;
-    cursor: pointer;
   }
 
   button:hover {

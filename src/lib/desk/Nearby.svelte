@@ -1,5 +1,6 @@
 <script lang="ts">
   import Mark from '../components/Mark.svelte';
+  import RowButton from '../components/RowButton.svelte';
   import type { DeskSession } from './desk.svelte.js';
   import { changeOf, roundName, type PlacedRound } from './rounds.js';
 
@@ -21,8 +22,8 @@
     <ol>
       {#each near as one (one.index)}
         <li>
-          <button
-            type="button"
+          <RowButton
+            columns="auto minmax(0, 1fr) 3rem 3rem"
             aria-current={one.index === placed.index ? 'true' : undefined}
             onclick={() => desk.toRound(one)}
           >
@@ -30,7 +31,7 @@
             <span class="name">{roundName(one.round)}</span>
             <span class="change">{changeOf(one.round)}</span>
             <span class="made">{one.round.made ?? '–'}</span>
-          </button>
+          </RowButton>
         </li>
       {/each}
     </ol>
@@ -40,27 +41,6 @@
 <style>
   ol {
     margin-top: var(--space-1);
-  }
-
-  button {
-    display: grid;
-    grid-template-columns: auto minmax(0, 1fr) 3rem 3rem;
-    align-items: center;
-    gap: var(--space-2);
-    width: 100%;
-    padding: 0.15rem 0.25rem;
-    border: 0;
-    border-bottom: 1px solid var(--rule);
-    background: none;
-    color: var(--ink);
-    font: inherit;
-    font-size: var(--size-small);
-    text-align: left;
-    cursor: pointer;
-  }
-
-  button:hover {
-    background: var(--paper-sunk);
   }
 
   .name {
@@ -76,10 +56,5 @@
 
   .change {
     color: var(--ink-soft);
-  }
-
-  [aria-current] {
-    background: var(--woad-wash);
-    font-weight: 620;
   }
 </style>

@@ -60,14 +60,9 @@
     gap: 1px;
     width: 100%;
     padding: var(--space-2) var(--space-3) var(--space-2) var(--space-3);
-    border: 0;
     border-left: 3px solid transparent;
-    background: none;
     color: var(--ink);
-    font: inherit;
     font-size: var(--size-small);
-    text-align: left;
-    cursor: pointer;
   }
 
   button:hover {

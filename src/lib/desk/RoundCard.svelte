@@ -130,13 +130,10 @@
     padding: 0.2rem var(--space-2);
     border: 1px solid var(--rule-strong);
     border-radius: var(--radius);
-    background: none;
     color: var(--ink);
-    font: inherit;
     font-size: var(--size-small);
     font-weight: 600;
     white-space: nowrap;
-    cursor: pointer;
   }
 
   .tick[aria-pressed='true'] {

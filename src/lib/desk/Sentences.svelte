@@ -1,4 +1,5 @@
 <script lang="ts">
+  import RowButton from '../components/RowButton.svelte';
   import type { DeskSession } from './desk.svelte.js';
 
   interface Props {
@@ -13,38 +14,21 @@
 <ol>
   {#each sentences as { text, line, own = true }, i (i)}
     <li>
-      <button type="button" class:own onclick={() => desk.toLine(line)}>
-        <span>{text}</span><span class="line">line {line}</span>
-      </button>
+      <RowButton columns="minmax(0, 1fr) auto" onclick={() => desk.toLine(line)}>
+        <span class="text" class:own>{text}</span><span class="line">line {line}</span>
+      </RowButton>
     </li>
   {/each}
 </ol>
 
 <style>
-  button {
-    display: flex;
-    justify-content: space-between;
-    align-items: baseline;
-    gap: var(--space-3);
-    width: 100%;
-    padding: 0.2rem 0.25rem;
-    border: 0;
-    border-bottom: 1px solid var(--rule);
-    background: none;
+  .text {
     color: var(--ink-soft);
-    font: inherit;
-    font-size: var(--size-small);
-    text-align: left;
     overflow-wrap: anywhere;
-    cursor: pointer;
   }
 
   .own {
     color: var(--ink);
-  }
-
-  button:hover {
-    background: var(--paper-sunk);
   }
 
   .line {

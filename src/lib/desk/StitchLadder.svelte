@@ -205,12 +205,8 @@
 
   button {
     margin-left: auto;
-    border: 0;
-    background: none;
     color: var(--woad);
-    font: inherit;
     text-decoration: underline;
     text-underline-offset: 0.18em;
-    cursor: pointer;
   }
 </style>

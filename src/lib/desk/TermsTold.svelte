@@ -59,12 +59,6 @@
   }
 
   button {
-    padding: 0;
-    border: 0;
-    background: none;
     color: var(--woad);
-    font: inherit;
-    text-align: left;
-    cursor: pointer;
   }
 </style>

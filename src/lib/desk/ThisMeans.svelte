@@ -157,15 +157,10 @@
   .word {
     max-width: 100%;
     padding: 0 var(--space-1);
-    border: 0;
     border-bottom: 2px dotted var(--madder);
-    background: none;
     color: var(--ink);
-    font: inherit;
     font-family: var(--text-face);
     overflow-wrap: anywhere;
-    text-align: left;
-    cursor: pointer;
   }
 
   .known {
@@ -193,12 +188,7 @@
     gap: var(--space-2);
     width: 100%;
     padding: 0.28rem var(--space-2);
-    border: 0;
-    background: none;
     color: var(--ink);
-    font: inherit;
-    text-align: left;
-    cursor: pointer;
   }
 
   .way:hover,

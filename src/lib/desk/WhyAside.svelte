@@ -53,11 +53,6 @@
     display: block;
     width: 100%;
     padding: 0.3rem var(--space-2);
-    border: 1px solid var(--rule-strong);
-    border-radius: var(--radius);
-    background: var(--paper-raised);
-    color: var(--ink);
-    font: inherit;
   }
 
   span {
@@ -68,11 +63,7 @@
 
   button {
     padding: 0.15rem 0;
-    border: 0;
-    background: none;
     color: var(--woad);
-    font: inherit;
-    cursor: pointer;
   }
 
   button:hover {

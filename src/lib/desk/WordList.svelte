@@ -41,14 +41,8 @@
   }
 
   button {
-    padding: 0;
-    border: 0;
-    background: none;
     color: var(--ink);
-    font: inherit;
-    text-align: left;
     overflow-wrap: anywhere;
-    cursor: pointer;
   }
 
   button:disabled {

@@ -100,11 +100,6 @@
   input {
     width: 100%;
     padding: var(--space-2) var(--space-3);
-    border: 1px solid var(--rule-strong);
-    border-radius: var(--radius);
-    background: var(--paper-raised);
-    color: var(--ink);
-    font: inherit;
   }
 
   ul {

@@ -20,9 +20,9 @@
   const house = offering(goingTo(standing?.id ?? null, (href) => void goto(href)));
 
   /** A place further along a line that is longer than the screen is seen all the same. */
-  function seen(link: HTMLElement): void {
+  function seen(link: HTMLElement, here: boolean): void {
     const line = link.closest('ul');
-    if (line) line.scrollLeft = link.offsetLeft - line.offsetLeft - 16;
+    if (line && here) line.scrollLeft = link.offsetLeft - line.offsetLeft - 16;
   }
 </script>
 
@@ -30,7 +30,14 @@
   <nav aria-label="House" class="house">
     <ul>
       {#each HOUSE as { id, text, href, keys } (id)}
-        <li><a {href} title={keys} aria-current={at === id ? 'page' : undefined}>{text}</a></li>
+        <li>
+          <a
+            {href}
+            title={keys}
+            aria-current={at === id ? 'page' : undefined}
+            {@attach (link: HTMLElement) => seen(link, at === id)}>{text}</a
+          >
+        </li>
       {/each}
     </ul>
   </nav>
@@ -48,9 +55,7 @@
               title={keys}
               aria-current={at === id ? 'page' : undefined}
               data-sveltekit-preload-data="off"
-              {@attach (link: HTMLElement) => {
-                if (at === id) seen(link);
-              }}
+              {@attach (link: HTMLElement) => seen(link, at === id)}
               ><span class="place">{text}</span><span class="state" class:open={told?.mark && told.mark !== 'agrees'}
                 >{#key told?.words}{#if told}<span
                       >{#if told.mark}<Mark name={told.mark} silent />{/if}{told.words}</span
@@ -102,7 +107,8 @@
     font-style: italic;
   }
 
-  a:hover {
+  a:hover,
+  .finder:hover {
     color: var(--woad);
     text-decoration: underline;
   }
@@ -111,8 +117,9 @@
     color: var(--ink);
   }
 
-  .house a[aria-current] {
-    font-weight: 640;
+  [aria-current],
+  [aria-current] .place {
+    font-weight: 660;
   }
 
   :focus-visible {
@@ -122,17 +129,9 @@
   .finder {
     justify-self: end;
     padding: 0 var(--space-4) 0 var(--space-3);
-    border: 0;
-    background: none;
     color: var(--ink-soft);
-    font: inherit;
     font-size: var(--size-small);
     white-space: nowrap;
-    cursor: pointer;
-  }
-
-  .finder:hover {
-    color: var(--woad);
   }
 
   kbd {
@@ -177,10 +176,6 @@
     font-weight: 550;
   }
 
-  [aria-current] .place {
-    font-weight: 680;
-  }
-
   /* What is said of the Desk changes while one works: the places beside it stay where they are. */
   .state {
     min-width: 1.25rem;
@@ -213,6 +208,12 @@
 
     .house {
       grid-column: 1;
+    }
+
+    /* More places than fit: the line goes on under its faded end. */
+    .house ul {
+      padding-right: var(--space-5);
+      mask-image: linear-gradient(to left, transparent, black var(--space-5));
     }
 
     kbd {

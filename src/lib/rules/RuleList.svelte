@@ -152,13 +152,8 @@
     gap: var(--space-3);
     min-width: 0;
     padding: var(--space-2) 0;
-    border: 0;
-    background: none;
     color: var(--ink);
-    font: inherit;
     font-size: var(--size-body);
-    text-align: left;
-    cursor: pointer;
   }
 
   .words:hover {

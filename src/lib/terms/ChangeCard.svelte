@@ -85,15 +85,13 @@
   }
 
   .head button {
+    text-align: center;
     width: 2rem;
     height: 1.75rem;
     border: 1px solid var(--rule-strong);
     border-radius: var(--radius);
-    background: none;
     color: var(--ink);
-    font: inherit;
     line-height: 1;
-    cursor: pointer;
   }
 
   .words {
@@ -127,11 +125,8 @@
     padding: 0 var(--space-2);
     border: 1px solid var(--rule-strong);
     border-radius: var(--radius);
-    background: none;
     color: var(--ink);
-    font: inherit;
     font-size: var(--size-small);
-    cursor: pointer;
   }
 
   .choice button[aria-pressed='true'] {
@@ -148,24 +143,14 @@
     flex: 1;
     min-width: 0;
     padding: 0 var(--space-2);
-    border: 1px solid var(--rule-strong);
-    border-radius: var(--radius);
     background: var(--paper);
-    color: var(--ink);
-    font: inherit;
     font-size: var(--size-small);
   }
 
   .back {
     justify-self: start;
-    padding: 0;
-    border: 0;
-    background: none;
     color: var(--woad);
-    font: inherit;
     font-size: var(--size-small);
-    text-align: left;
     text-decoration: underline;
-    cursor: pointer;
   }
 </style>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { TermChange } from '../../core/index.js';
+  import RowButton from '../components/RowButton.svelte';
   import { changeGroups } from './lines.js';
 
   interface Props {
@@ -25,13 +26,13 @@
     <ul>
       {#each groups as { before, written, doubtful, of } (`${before}\n${written}`)}
         <li>
-          <button type="button" onclick={() => next(of)}>
+          <RowButton columns="minmax(0, 1fr) minmax(0, 1fr) 2.5rem" onclick={() => next(of)}>
             <span class="before">{before === '' ? 'added' : before}</span>
             <span class="written" class:doubtful
               >{doubtful ? 'in doubt' : before === written ? 'left' : written === '' ? 'taken out' : written}</span
             >
             <span class="count">{of.length}</span>
-          </button>
+          </RowButton>
         </li>
       {/each}
     </ul>
@@ -43,26 +44,6 @@
     padding-bottom: var(--space-1);
     font-size: var(--size-body);
     font-weight: 680;
-  }
-
-  button {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) 2.5rem;
-    gap: var(--space-2);
-    width: 100%;
-    padding: 0.15rem var(--space-1);
-    border: 0;
-    border-bottom: 1px solid var(--rule);
-    background: none;
-    color: var(--ink);
-    font: inherit;
-    font-size: var(--size-small);
-    text-align: left;
-    cursor: pointer;
-  }
-
-  button:hover {
-    background: var(--paper-sunk);
   }
 
   span {

@@ -60,12 +60,7 @@
   .asked {
     display: block;
     padding: 0 0 var(--space-1);
-    border: 0;
-    background: none;
     color: var(--ink);
-    font: inherit;
     font-size: var(--size-small);
-    text-align: left;
-    cursor: pointer;
   }
 </style>

@@ -110,17 +110,10 @@
 
   .mark {
     display: inline;
-    padding: 0;
-    border: 0;
     border-radius: 2px;
-    background: none;
-    color: inherit;
-    font: inherit;
-    text-align: left;
     text-decoration: underline var(--woad) 1.5px;
     text-underline-offset: 0.22em;
     white-space: pre-wrap;
-    cursor: pointer;
   }
 
   .right-text .mark {

@@ -62,21 +62,22 @@ export interface ChangeGroup {
 export function changeGroups(changes: readonly TermChange[]): ChangeGroup[] {
   const groups = new Map<string, TermChange[]>();
   for (const change of changes) {
-    const key = `${plain(change.before)}\n${plain(change.written)}`;
+    const key = `${oneLine(change.before)}\n${oneLine(change.written)}`.toLowerCase();
     const group = groups.get(key);
     if (group) group.push(change);
     else groups.set(key, [change]);
   }
-  return [...groups]
-    .map(([key, of]) => {
-      const [before = '', written = ''] = key.split('\n');
+  return [...groups.values()]
+    .map((of) => {
+      // As they stand where they stand first: "US" is not "us".
+      const [before, written] = [oneLine(of[0]?.before ?? ''), oneLine(of[0]?.written ?? '')];
       return { before, written, doubtful: of.some(({ doubtful, decided }) => doubtful && !decided), of };
     })
     .sort((a, b) => Number(b.doubtful) - Number(a.doubtful) || b.of.length - a.of.length);
 }
 
-function plain(words: string): string {
-  return words.toLowerCase().replace(/\s+/g, ' ').trim();
+function oneLine(words: string): string {
+  return words.replace(/\s+/g, ' ').trim();
 }
 
 /** One of the two versions, as it grows. */

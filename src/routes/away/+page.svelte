@@ -55,7 +55,9 @@
 <main class="page">
   <PageHead
     title="Put away"
-    about={data.away.length === 0 ? 'Nothing is put away.' : 'These are kept as they were, with their ticks and notes.'}
+    about={data.away.length === 0
+      ? 'Nothing is put away. What is put away on the Shelf is kept here, and can be brought back.'
+      : 'These are kept as they were, with their ticks and notes.'}
   >
     {#snippet tools()}
       {#if data.away.length > 0}<Search bind:this={search} bind:value={sought} label="Find by name" />{/if}

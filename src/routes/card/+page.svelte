@@ -52,10 +52,10 @@
     <section>
       <h2>{title}</h2>
       <table>
-        <thead><tr><th>US</th><th>short</th><th>UK</th><th>short</th></tr></thead>
+        <thead><tr><th>US</th><th>UK</th></tr></thead>
         <tbody>
           {#each rows.filter(holds) as { us, usShort, uk, ukShort } (us)}
-            <tr><td>{us}</td><td><b>{usShort}</b></td><td>{uk}</td><td><b>{ukShort}</b></td></tr>
+            <tr><td>{us} <b>{usShort}</b></td><td>{uk} <b>{ukShort}</b></td></tr>
           {/each}
         </tbody>
       </table>
@@ -140,8 +140,8 @@
   }
 
   b {
+    margin-left: 0.3em;
     font-weight: 620;
-    white-space: nowrap;
   }
 
   @media print {

@@ -1,0 +1,10 @@
+/** Stands in for `$app/state` where components are tested on their own. */
+export const page = $state({
+  url: new URL('http://dostik.test/'),
+  status: 200,
+  error: null as { message: string } | null,
+  state: {},
+});
+export const navigating = { to: null };
+/** `found`: what looking for a newer version comes to. */
+export const updated = $state({ current: false, found: false, check: () => Promise.resolve(updated.found) });
