@@ -7,6 +7,8 @@ import e2e from './playwright.config.js';
 /** Components on their own, in the browser that the end-to-end tests use. */
 export default defineConfig({
   plugins: [svelte()],
+  // All packages are found before the first test: one found later would load the page anew in the middle of a test.
+  optimizeDeps: { entries: ['src/**/*.svelte', 'src/**/*.browser.ts', 'src/lib/workers/*.worker.ts'] },
   resolve: {
     // What SvelteKit gives to pages is made up here.
     alias: {

@@ -37,7 +37,14 @@ beforeEach(freshStart);
 
 function listOf(props: Partial<Props> = {}) {
   const change = vi.fn<Props['change']>(() => Promise.resolve());
-  renderInHouse(RuleList as Component<Props>, { title: 'Rules', about: 'All.', cards: CARDS, set: {}, change, ...props });
+  renderInHouse(RuleList as Component<Props>, {
+    title: 'Rules',
+    about: 'All.',
+    cards: CARDS,
+    set: {},
+    change,
+    ...props,
+  });
   return change;
 }
 

@@ -18,7 +18,8 @@ beforeEach(async () => {
 });
 
 /** The Terms screen on a text, as soon as it has been converted or refused. */
-async function termsOf(text: string, { terms = 'auto' as StoredPattern['terms'], notes = NOTES } = {}) {
+async function termsOf(text: string, { notes = NOTES } = {}) {
+  const terms = 'auto';
   const pattern: StoredPattern = { id: 'bear', name: 'Bear', text, revision: 1, terms, hand: NO_HAND };
   const standing: Props['standing'] = {
     id: 'bear',
@@ -156,7 +157,9 @@ describe('a text that is not converted', () => {
   });
 
   it('has both vocabularies in it, until a person says which one holds', async () => {
-    await termsOf('Rnd 1: 6 sc in MR (6)\nRnd 2: 12 htr (12)\nRnd 3: sc 12\nRnd 4: htr 12\nRnd 5: sc 12\nRnd 6: htr 12\n');
+    await termsOf(
+      'Rnd 1: 6 sc in MR (6)\nRnd 2: 12 htr (12)\nRnd 3: sc 12\nRnd 4: htr 12\nRnd 5: sc 12\nRnd 6: htr 12\n',
+    );
     await expect.element(page.getByRole('heading', { name: 'Both vocabularies are in use' })).toBeVisible();
     await page.getByRole('button', { name: 'It is in US terms' }).click();
     expect(server.asked).toEqual([{ method: 'PUT', path: '/api/patterns/bear/terms', body: { terms: 'us' } }]);

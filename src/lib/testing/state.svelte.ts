@@ -1,6 +1,8 @@
 /** Stands in for `$app/state` where components are tested on their own. */
+import { SvelteURL } from 'svelte/reactivity';
+
 export const page = $state({
-  url: new URL('http://dostik.test/'),
+  url: new SvelteURL('http://dostik.test/'),
   status: 200,
   error: null as { message: string } | null,
   state: {},
