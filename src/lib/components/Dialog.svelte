@@ -14,8 +14,13 @@
   let { title, onclose, wide = false, children }: Props = $props();
 
   const opened: Attachment<HTMLDialogElement> = (dialog) => {
+    const before = document.activeElement;
     dialog.showModal();
-    return () => dialog.close();
+    return () => {
+      dialog.close();
+      // It is out of the page by then, and the browser no longer does it.
+      if (before instanceof HTMLElement && document.activeElement === document.body) before.focus();
+    };
   };
 </script>
 

@@ -6,10 +6,19 @@ import '../styles/tokens.css';
 import '../styles/base.css';
 import Check from './Check.svelte';
 import Choice from './Choice.svelte';
+import Dialog from './Dialog.svelte';
+import Field from './Field.svelte';
 import Menu from './Menu.svelte';
 import Search from './Search.svelte';
 import Select from './Select.svelte';
+import { Several } from './several.svelte.js';
+import SeveralBar from './SeveralBar.svelte';
 import Tabs from './Tabs.svelte';
+import Toaster from './Toaster.svelte';
+import { toasts } from './toasts.svelte.js';
+import UpdateNotice from './UpdateNotice.svelte';
+import When from './When.svelte';
+import { updated } from '../testing/state.svelte.js';
 
 const words = (text: string) => createRawSnippet(() => ({ render: () => `<span>${text}</span>` }));
 
@@ -129,4 +138,97 @@ describe('tabs', () => {
     await expect.element(page.getByRole('tab', { name: 'Findings 3' })).toHaveAttribute('aria-selected', 'true');
     await expect.element(page.getByRole('tab', { name: 'Findings 3' })).toHaveFocus();
   });
+});
+
+describe('a dialog', () => {
+  it('asks to be closed by Escape', async () => {
+    const onclose = vi.fn();
+    render(Dialog, { title: 'Sure?', onclose, children: words('Think') });
+    const dialog = page.getByRole('dialog', { name: 'Sure?' });
+    await expect.element(dialog).toBeVisible();
+    await userEvent.keyboard('{Escape}');
+    expect(onclose).toHaveBeenCalledOnce();
+    // Whoever opened it closes it.
+    await expect.element(dialog).toBeVisible();
+  });
+});
+
+describe('a field', () => {
+  it('says what is wrong with it instead of its hint, to eyes and ears', async () => {
+    const { rerender } = render(Field, { label: 'Hook size', value: '3', hint: 'In millimetres' });
+    const field = page.getByRole('textbox', { name: 'Hook size' });
+    await expect.element(field).toHaveAccessibleDescription('In millimetres');
+    await expect.element(field).not.toHaveAttribute('aria-invalid');
+    await rerender({ label: 'Hook size', value: '3', hint: 'In millimetres', problem: 'Too large' });
+    await expect.element(field).toHaveAccessibleDescription('Too large');
+    await expect.element(page.getByRole('alert')).toHaveTextContent('Too large');
+    await expect.element(field).toHaveAttribute('aria-invalid', 'true');
+  });
+
+  it('has as many lines as it is asked for', async () => {
+    render(Field, { label: 'Note', value: 'a', lines: 4 });
+    await expect.element(page.getByRole('textbox', { name: 'Note' })).toHaveAttribute('rows', '4');
+  });
+});
+
+describe('words at the foot of the page', () => {
+  it('come, do one thing, and go', async () => {
+    const act = vi.fn();
+    render(Toaster, {});
+    toasts.say('It is gone.', { text: 'Undo', act });
+    await page.getByRole('button', { name: 'Undo' }).click();
+    expect(act).toHaveBeenCalledOnce();
+    await expect.element(page.getByText('It is gone.')).not.toBeInTheDocument();
+  });
+
+  it('are three at the most, the newest last', async () => {
+    render(Toaster, {});
+    for (const text of ['one', 'two', 'three', 'four']) toasts.say(text);
+    await expect.element(page.getByRole('status')).toHaveTextContent(/^two\s*three\s*four$/);
+    toasts.list = [];
+  });
+});
+
+describe('a bar for several', () => {
+  function bar() {
+    const rows = new Several(() => ['a', 'b', 'c']);
+    render(SeveralBar, { rows, of: 3, filters: words('By name'), acts: words('Put away') });
+    return rows;
+  }
+
+  it('shows the filters until something is selected, then what can be done with it', async () => {
+    const rows = bar();
+    await expect.element(page.getByText('By name')).toBeVisible();
+    rows.toggle('b');
+    await expect.element(page.getByText('1 of 3 selected')).toBeVisible();
+    await expect.element(page.getByText('Put away')).toBeVisible();
+    await expect.element(page.getByText('By name')).not.toBeInTheDocument();
+    await expect.element(page.getByRole('checkbox', { name: 'Select all 3' })).toBePartiallyChecked();
+  });
+
+  it('selects all, and lets them go', async () => {
+    const rows = bar();
+    rows.toggle('a');
+    await page.getByRole('checkbox', { name: 'Select all 3' }).click();
+    expect(rows.chosen).toEqual(['a', 'b', 'c']);
+    await page.getByRole('button', { name: 'Let them go' }).click();
+    expect(rows.chosen).toEqual([]);
+  });
+});
+
+it('a notice of a newer version is put off, and not shown before there is one', async () => {
+  render(UpdateNotice, {});
+  await expect.element(page.getByText(/Dostik was updated/)).not.toBeInTheDocument();
+  updated.current = true;
+  await expect.element(page.getByText(/Dostik was updated/)).toBeVisible();
+  await page.getByRole('button', { name: 'Later' }).click();
+  await expect.element(page.getByText(/Dostik was updated/)).not.toBeInTheDocument();
+  updated.current = false;
+});
+
+it('a moment is told from now, with its date at hand', async () => {
+  render(When, { at: Date.now() - 1000 });
+  const time = page.getByText('just now');
+  await expect.element(time).toHaveAttribute('datetime', expect.stringMatching(/^\d{4}-\d\d-\d\dT/));
+  await expect.element(time).toHaveAttribute('title', expect.stringMatching(/\d{4}/));
 });

@@ -118,6 +118,13 @@ export class DeskSession {
     this.#checking?.check(text, this.name);
   }
 
+  /** Puts a text in the place of the one that was opened: that is not yet something done here. */
+  bringBack(text: string): void {
+    const touched = this.#touched;
+    this.#editor?.replace(text);
+    this.#touched = touched;
+  }
+
   /** The caret has moved. */
   moved(spot: Spot, offset: number): void {
     const before = this.round;

@@ -26,7 +26,7 @@ export class Keeping {
   begin(): void {
     this.#saver.onnewer = (newer) => this.#show(newer);
     // What was left unsaved at this Desk is still on its way.
-    if (this.#saver.text !== this.#desk.text) this.#desk.editor?.replace(this.#saver.text);
+    if (this.#saver.text !== this.#desk.text) this.#desk.bringBack(this.#saver.text);
     if (this.#saver.clean) void this.#bringBack();
     void this.#compare();
   }
@@ -66,7 +66,7 @@ export class Keeping {
   /** Shows a text that has been saved by another window, and that the saver goes on from. */
   #show(newer: StoredPattern): void {
     this.#desk.name = newer.name;
-    this.#desk.editor?.replace(newer.text);
+    this.#desk.bringBack(newer.text);
     this.#say('Brought up to date with what another window saved.');
   }
 
@@ -85,7 +85,7 @@ export class Keeping {
       return;
     }
     this.#saver.adopt(kept, this.#opened);
-    this.#desk.editor.replace(kept.text);
+    this.#desk.bringBack(kept.text);
     if (others.length === 0) this.#say('What had not been saved yet is back.');
     else
       this.#say('What had not been saved yet is back. Another text of this pattern is kept in this browser too.', {

@@ -93,7 +93,15 @@ export class Manuscript implements Editor {
   }
 
   replace(text: string): void {
-    this.#view.dispatch({ changes: { from: 0, to: this.#view.state.doc.length, insert: text } });
+    // What is the same before and behind stays, and the caret and the folds with it.
+    const before = this.#view.state.doc.toString();
+    const shorter = Math.min(before.length, text.length);
+    let from = 0;
+    while (from < shorter && before[from] === text[from]) from += 1;
+    let same = 0;
+    while (same < shorter - from && before.at(-1 - same) === text.at(-1 - same)) same += 1;
+    const insert = text.slice(from, text.length - same);
+    this.#view.dispatch({ changes: { from, to: before.length - same, insert } });
   }
 
   apply({ edits }: ReportFinding['fixes'][number]): boolean {
