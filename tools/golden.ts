@@ -7,11 +7,15 @@ import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { withSlips } from './slips.js';
 import { checkPattern, convertTerms, learnt, styleOf, termsEvidence, type Checked } from '../src/core/index.js';
 
 /** The demo, patterns in unusual hands, in ordinary ones, and those that were read last. */
 export const FOLDERS = ['demo', 'corpus/odd', 'corpus', 'corpus/aside'] as const;
 const SIGNS = { agrees: '=', counted: '·', off: '≠', unreadable: '?', 'on-trust': '~' } as const;
+
+/** So often each pattern is read once more with slips in it. */
+const HURRIES = 2;
 
 export const goldenFile = (folder: string): string => path.join('corpus', 'golden', `${folder.replace('/', '-')}.txt`);
 
@@ -45,9 +49,8 @@ function accountOf(checked: Checked, round: number, made: number | null): readon
 }
 
 /**
- * The rounds and findings of a pattern, one a line, each round with a sign of how it is explained; and a sign of all else
- * that is told of it.
- * @param whole whether also of what is made of it.
+ * The rounds and findings of a pattern, one a line, and, where it is asked for as a `whole`, signs of how each round is
+ * explained and of all else that is told of it and made of it.
  */
 function readingOf(text: string, file: string, whole: boolean): string {
   const checked = checkPattern(text, file);
@@ -59,15 +62,29 @@ function readingOf(text: string, file: string, whole: boolean): string {
       `${name}${make > 1 ? ` × ${make}` : ''}`,
       ...rounds.map(({ label, line, into, edge, made, stated, verdict, doubt }) => {
         const doubted = doubt === 'none' ? '' : ` ${doubt}`;
-        const sign = signOf(accountOf(checked, number++, made));
-        return `  ${line} ${label.slice(0, 30)}: ${into ?? '–'}/${edge ?? '–'} → ${made ?? '–'} ${SIGNS[verdict]} ${stated ?? '–'}${doubted} #${sign}`;
+        const sign = whole ? ` #${signOf(accountOf(checked, number++, made))}` : '';
+        return `  ${line} ${label.slice(0, 30)}: ${into ?? '–'}/${edge ?? '–'} → ${made ?? '–'} ${SIGNS[verdict]} ${stated ?? '–'}${doubted}${sign}`;
       }),
     ]),
     ...findings.map(({ line, column, rule, severity }) => `! ${line}:${column} ${severity} ${rule}`),
-    Object.entries({ ...toldOf(checked, text), ...(whole ? madeOf(checked, text) : {}) })
-      .map(([what, told]) => `${what} #${signOf(told)}`)
-      .join(' '),
+    ...(whole
+      ? [
+          Object.entries({ ...toldOf(checked, text), ...madeOf(checked, text) })
+            .map(([what, told]) => `${what} #${signOf(told)}`)
+            .join(' '),
+        ]
+      : []),
   ].join('\n');
+}
+
+/** What becomes of a pattern that is typed off in a hurry: the verdicts of its rounds, and a sign of all that is told of it. */
+function hurriedOf(text: string, file: string, seed: number): string {
+  const slipped = withSlips(text, seed);
+  const checked = checkPattern(slipped, file);
+  const rounds = checked.report.parts.flatMap(({ rounds }) => rounds);
+  const signs = rounds.map(({ verdict }) => SIGNS[verdict]).join('');
+  const accounts = rounds.map(({ made }, round) => accountOf(checked, round, made));
+  return `${seed}: ${signs} ${checked.report.findings.length} #${signOf([toldOf(checked, slipped), accounts])}`;
 }
 
 /** The readings of a folder as they are now, by file. */
@@ -76,7 +93,13 @@ export function readingsIn(folder: string): Map<string, string> {
     .filter((file) => file.endsWith('.txt'))
     .sort();
   const whole = folder !== 'corpus/aside';
-  return new Map(files.map((file) => [file, readingOf(readFileSync(path.join(folder, file), 'utf8'), file, whole)]));
+  return new Map(
+    files.map((file) => {
+      const text = readFileSync(path.join(folder, file), 'utf8');
+      const hurried = Array.from({ length: whole ? HURRIES : 0 }, (_, i) => hurriedOf(text, file, i + 1));
+      return [file, [readingOf(text, file, whole), ...hurried].join('\n')];
+    }),
+  );
 }
 
 /** The readings of a folder as they were kept. */
