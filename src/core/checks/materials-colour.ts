@@ -13,6 +13,9 @@ const LISTS = /^\W{0,4}(?:yarns?|colou?rs?|wool|cotton|materials?|you(?:'ll)? ne
 const YARN_LINE = /(?<!\p{L})(?:yarns?|wool|cotton|dk|worsted|acrylic)(?!\p{L})/iu;
 /** "mint", "now the sky yarn": a line that says no more than the colour. */
 const ALONE = /^\W{0,4}(?:(?:now|then|with|in|use|using|the) ){0,3}(\p{L}{3,})(?: yarn| wool| cotton)?\W{0,3}$/iu;
+/** "Change to Moss.", "Switch to the Rust yarn" between two rounds: a name with a capital. */
+const CHANGES =
+  /(?<!\p{L})[Cc]hang(?:e|ing) (?:back )?to (?:the )?(\p{Lu}\p{L}{2,})|(?<!\p{L})[Ss]witch(?:ing)? (?:back )?to (?:the )?(\p{Lu}\p{L}{2,})/u;
 const NO_YARN =
   /^(?:the|two|both|same|magic|rs|ws|right|wrong|back|front|rows|rounds|spiral|a|main|contrast|color|colour|yarn|double|your)$/i;
 
@@ -22,11 +25,11 @@ export const materialsColour: Rule = {
   across: true,
   about: 'A colour is used that the materials do not list, or listed and never used.',
   failing: {
-    text: 'US terms\n\nMaterials\nCotton in Sand and Rust\n\nBODY\nWith Sand.\nRnd 1: 6 sc in MR (6)\nFasten off.\n\nCLAW\nWith Seaglass.\nRnd 1: 6 sc in MR (6)\nFasten off.\n',
+    text: 'US terms\n\nMaterials\nCotton in Sand and Rust\nA 3 mm hook\n\nBODY\nWith Sand.\nRnd 1: 6 sc in MR (6)\nFasten off.\n\nCLAW\nWith Seaglass.\nRnd 1: 6 sc in MR (6)\nFasten off.\n',
     says: ['Seaglass'],
   },
   passing:
-    'US terms\n\nMaterials\nCotton in Sand and Rust\n\nBODY\nWith Sand.\nRnd 1: 6 sc in MR (6)\nFasten off.\n\nCLAW\nWith Rust.\nRnd 1: 6 sc in MR (6)\nFasten off.\n',
+    'US terms\n\nMaterials\nCotton in Sand and Rust\nA 3 mm hook\n\nBODY\nWith Sand.\nRnd 1: 6 sc in MR (6)\nFasten off.\n\nCLAW\nWith Rust.\nRnd 1: 6 sc in MR (6)\nFasten off.\n',
   *check({ pattern, rounds }, prose, { materials }): Iterable<Found> {
     const { text } = pattern.source;
     const begins = pattern.parts[0]?.heading.from ?? Infinity;
@@ -73,7 +76,11 @@ function noteTalk(talk: readonly Talk[], listed: string, used: Used): void {
     used.set(key, { name, span: { from, to: from + name.length } });
   };
   const inParts = talk.filter(({ part, section }) => part && section === null);
-  for (const one of inParts) if (one.after === null) note(LEAD.exec(one.text)?.[1], one);
+  for (const one of inParts) {
+    if (one.after === null) note(LEAD.exec(one.text)?.[1], one);
+    const change = CHANGES.exec(one.text);
+    note(change?.[1] ?? change?.[2], one);
+  }
   for (const one of inParts) {
     const name = one.text.length < 40 ? ALONE.exec(one.text)?.[1] : undefined;
     const key = name?.toLowerCase() ?? '';

@@ -1,4 +1,4 @@
-import { firstMention } from './prose.js';
+import { firstMention, type Prose, type Talk } from './prose.js';
 import type { Found, Rule } from './rule.js';
 
 const SIZE =
@@ -20,22 +20,31 @@ export const materialsHook: Rule = {
     'US terms\n\nMaterials\nYarn in Sand\nHooks of 2.5 and 3.5 mm\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nFasten off.\nWith a 2.5 mm hook work the edge.\n',
   *check(_, prose): Iterable<Found> {
     const listed = prose.talk.filter(({ section }) => section === 'materials' || section === 'gauge');
-    const words = listed.map(({ text }) => text).join('\n');
     const hook = firstMention(listed, HOOK);
-    if (hook && !prose.talk.some(({ text }) => SIZE.test(text)))
+    const list = listed.find(({ section }) => section === 'materials');
+    const said = (words: RegExp) => prose.talk.some(({ text }) => words.test(text));
+    if (hook && !said(SIZE))
       yield { span: hook, round: null, severity: 'hint', message: 'A hook is listed, and nowhere its size.' };
-    const millimetres = new Set([...words.matchAll(/\d(?:[.,]\d{1,2})?/g)].map(([size]) => size.replace(',', '.')));
-    if (millimetres.size === 0) return;
-    for (const { text, span, section } of prose.talk) {
-      const match = section === 'materials' || section === 'gauge' || !/hook/i.test(text) ? null : CHANGED.exec(text);
-      const size = match?.[1]?.replace(',', '.');
-      if (!match || !size || millimetres.has(size)) continue;
-      const from = span.from + match.index;
-      yield {
-        span: { from, to: from + match[0].length },
-        round: null,
-        message: `A ${size} mm hook is used here, and the materials do not list it.`,
-      };
-    }
+    else if (list && !said(HOOK) && !said(SIZE))
+      yield { span: list.span, round: null, severity: 'hint', message: 'Neither here nor anywhere is a hook named.' };
+    yield* unlisted(prose, listed);
   },
 };
+
+/** Hooks that are changed to and not listed, where the list gives any size. */
+function* unlisted({ talk }: Prose, listed: readonly Talk[]): Iterable<Found> {
+  const words = listed.map(({ text }) => text).join('\n');
+  const millimetres = new Set([...words.matchAll(/\d(?:[.,]\d{1,2})?/g)].map(([size]) => size.replace(',', '.')));
+  if (millimetres.size === 0) return;
+  for (const { text, span, section } of talk) {
+    const match = section === 'materials' || section === 'gauge' || !/hook/i.test(text) ? null : CHANGED.exec(text);
+    const size = match?.[1]?.replace(',', '.');
+    if (!match || !size || millimetres.has(size)) continue;
+    const from = span.from + match.index;
+    yield {
+      span: { from, to: from + match[0].length },
+      round: null,
+      message: `A ${size} mm hook is used here, and the materials do not list it.`,
+    };
+  }
+}

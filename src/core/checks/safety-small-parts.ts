@@ -1,12 +1,13 @@
 import { BALL, reminder } from './reminder.js';
 
 const SMALL_CAUTION =
-  /small (?:parts?|details?|pieces?)|chok|swallow|not (?:suitable |fit |safe |meant )?for (?:small |young |very young )?(?:child|children|bab|kids|toddler)|under (?:the age of )?(?:3|three|36 months)|keep[^.]{0,40}from (?:small |young )?(?:child|bab)|(?:embroider|stitch)[^.]{0,80}(?:child|baby|babies|kids|toddler)|(?:child|baby|babies|kids|toddler)[^.]{0,60}embroider/i;
+  /small (?:parts?|details?|pieces?)|chok|swallow|not (?:suitable |fit |safe |meant )?for (?:small |young |very young )?(?:child|children|bab|kids|toddler)|under (?:the age of )?(?:3|three|36 months)|keep[^.]{0,40}from (?:small |young )?(?:child|bab)|(?:embroider|stitch|felt|fabric)[^.]{0,80}(?:child|baby|babies|kids|toddler)|(?:child|baby|babies|kids|toddler)[^.]{0,60}embroider/i;
 
 export const safetySmallParts = reminder(
   'safety/small-parts',
-  'Safety eyes are used, and no caution about small parts stands in the text.',
-  /(?<!(?:no|without|not use|instead of) )(?:safety|screw|plastic|googly) eyes?|eyes? (?:\d+(?:\.\d+)? ?mm )?on screws?/i,
+  'Safety eyes, buttons or bells are used, and no caution about small parts stands in the text.',
+  // Small letters for what may be a name: "Button the Bear".
+  /(?<!(?:[Nn]o|[Ww]ithout|not use|[Ii]nstead of) )(?:SAFETY EYES?|(?:[Ss]afety|[Ss]crew|[Pp]lastic|[Gg]oogly) [Ee]yes?|[Ee]yes? (?:\d+(?:\.\d+)? ?mm )?on screws?|(?<!\p{L})(?:buttons?|(?:[Jj]ingle |little |small )bells?)(?! ?(?:holes?|stitch|loops?|shaped|like|band))(?!\p{L}))/u,
   SMALL_CAUTION,
   'no caution about small parts stands in the text. Usual: not suitable for children under three; embroider the eyes instead.',
   {

@@ -260,6 +260,7 @@ function formsAt(token: Token | undefined, lexeme: Placed | null): readonly Inst
 
 const SEPARATORS = new Set([',', ';', '.', '!', '?', '-', ':', '"', '“', '”', "'", '’', '‘', '/', '~']);
 
+const SMILES = new Set([':', ';', ':-', ';-']);
 const NO_BRACKETS: readonly number[] = [];
 
 /** Pairs the brackets of an instruction by kind; those left alone are reported. Angle brackets count only as pairs. */
@@ -281,7 +282,8 @@ function pairBrackets(tokens: readonly Token[], found: Findings): readonly numbe
       openOfKind[token.value] = (openOfKind[token.value] ?? 0) + 1;
     } else if (token?.kind === 'close') {
       if ((openOfKind[token.value] ?? 0) === 0) {
-        lost(i, 'never-opened');
+        // A smile: ":)", ";-)"
+        if (!SMILES.has(tokens[i - 1]?.word ?? '')) lost(i, 'never-opened');
         continue;
       }
       for (;;) {

@@ -397,7 +397,7 @@ function surfaceNamed(reader: Reader, at: number): number | null {
   if (!way || meaningAt(reader, even, 'other-side', 'both-layers')) return null;
   for (let i = way.next; i < way.next + 5; i += 1) {
     const token = tokenAt(reader, i);
-    if (token?.kind !== 'word' || meaningAt(reader, i, 'other-side', 'both-layers', 'stitch', 'stitch-word'))
+    if (token?.kind !== 'word' || meaningAt(reader, i, 'other-side', 'both-layers', 'stitch', 'stitch-word', 'until'))
       return null;
     if (!isWord(reader, i, ...SURFACES)) continue;
     let end = i + 1;
