@@ -182,7 +182,7 @@
       opened={desk.report !== null || desk.checking !== 'busy'}
       {ready}
       {changed}
-      moved={(spot, offset) => desk.moved(spot, offset)}
+      moved={(spot, offset, byHand) => desk.moved(spot, offset, byHand)}
       tick={(key) => void desk.notes.tick(key, !desk.notes.ticks.has(key))}
       dropped={(event: DragEvent) => void dropping.take(event)}
     />

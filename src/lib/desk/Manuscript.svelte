@@ -13,7 +13,7 @@
     opened: boolean;
     ready: (editor: Manuscript) => void;
     changed: (text: string) => void;
-    moved: (spot: Spot, offset: number) => void;
+    moved: (spot: Spot, offset: number, byHand: boolean) => void;
     tick: (key: string) => void;
     /** A file was dropped on the manuscript. */
     dropped: (event: DragEvent) => void;

@@ -125,8 +125,9 @@ export class DeskSession {
     this.#touched = touched;
   }
 
-  /** The caret has moved. */
-  moved(spot: Spot, offset: number): void {
+  /** The caret has moved; where a person has moved it, it stays. */
+  moved(spot: Spot, offset: number, byHand = false): void {
+    this.#touched ||= byHand;
     const before = this.round;
     this.spot = spot;
     this.caret = offset;

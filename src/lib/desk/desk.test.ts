@@ -24,6 +24,8 @@ afterEach(() => {
   vi.useRealTimers();
 });
 
+const at = (line: number) => ({ line, column: 1, endLine: line, endColumn: 1 });
+
 describe('a Desk opens', () => {
   it('at the first round of a text that comes out, with what stands before it unfolded', async () => {
     const { desk, editor } = deskOn(LIMPET);
@@ -61,7 +63,17 @@ describe('a Desk opens', () => {
     expect(editor.folded).toEqual([{ line: 1, endLine: lineOf('US terms', longer) }]);
   });
 
-  it('where something was done before the first report, and nowhere else', () => {
+  it.each([
+    ['a person has gone somewhere', (desk: DeskSession) => desk.goTo(at(2)), 2],
+    ['a person has set the caret', (desk: DeskSession) => desk.moved({ line: 3, column: 1 }, 8, true), 3],
+    ['something was written', (desk: DeskSession) => desk.changed(`${LIMPET} `), 1],
+    ['a kept text has come back', (desk: DeskSession) => desk.bringBack(LIMPET), lineOf('Rnd 1: 6 sc')],
+    [
+      'the caret was set by the editor',
+      (desk: DeskSession) => desk.moved({ line: 3, column: 1 }, 8),
+      lineOf('Rnd 1: 6 sc'),
+    ],
+  ] as const)('where %s before the first report', (_, act, line) => {
     const pattern = { id: 'one', name: 'One', text: LIMPET, revision: 1, terms: 'auto', hand: { words: {} } } as const;
     const desk = new DeskSession(pattern, { ticks: [], dismissals: [], rules: {} });
     const editor = new PaperEditor();
@@ -79,9 +91,9 @@ describe('a Desk opens', () => {
         close: () => undefined,
       } as never;
     });
-    desk.goTo({ line: 2, column: 1, endLine: 2, endColumn: 1 });
+    act(desk);
     tell();
-    expect(desk.spot.line).toBe(2);
+    expect(desk.spot.line).toBe(line);
   });
 });
 

@@ -16,8 +16,8 @@ export interface ManuscriptOptions {
   readonly text: string;
   /** The text has changed, by typing or otherwise. */
   readonly changed: (text: string) => void;
-  /** The caret has moved: to a line and column, both from 1, and an offset. */
-  readonly moved: (spot: Spot, offset: number) => void;
+  /** The caret has moved: to a line and column, both from 1, and an offset; by a key or the pointer, or otherwise. */
+  readonly moved: (spot: Spot, offset: number, byHand: boolean) => void;
   /** The tick of a round was clicked. */
   readonly tick: (key: string) => void;
 }
@@ -56,7 +56,8 @@ export class Manuscript implements Editor {
           if (update.selectionSet || update.docChanged) {
             const { head } = update.state.selection.main;
             const line = update.state.doc.lineAt(head);
-            moved({ line: line.number, column: head - line.from + 1 }, head);
+            const byHand = update.transactions.some((one) => one.isUserEvent('select'));
+            moved({ line: line.number, column: head - line.from + 1 }, head, byHand);
           }
         }),
       ],
