@@ -1,5 +1,5 @@
 import { expect, type BrowserContext } from '@playwright/test';
-import { drop, openDesk, railRow, saved, typeFirst } from './page.js';
+import { openDesk, railRow, saved, typeFirst } from './page.js';
 import { test } from './server.js';
 
 const BALL = 'Ball\nUS terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nFasten off.\n';
@@ -195,31 +195,5 @@ test('a part of the page that can’t be fetched is told; the keys go on, and no
   await page.keyboard.press('Alt+ArrowUp');
   await page.keyboard.press('Shift+Alt+ArrowUp');
   await saved(page);
-  expect((await server.pattern(id)).text).toBe(BALL);
-});
-
-test('a file that is dropped on the Desk is looked at first', async ({ page, server }) => {
-  const id = await server.takeIn(BALL);
-  await openDesk(page, server.url, id);
-  const bytes = (binary: string) => Array.from({ length: binary.length }, (_, i) => binary.charCodeAt(i));
-  for (const [name, content, says] of [
-    ['cat.png', '\x89PNG\r\n\x1a\n\0\0\0\rIHDR', 'is a picture, and can’t be read'],
-    ['draft.docx', 'PK\x03\x04\x14\0\x06\0', 'is an archive, or a document of a word processor'],
-    ['empty.txt', '', 'is empty'],
-  ] as const) {
-    await drop(page, '.cm-content', name, bytes(content));
-    await expect(page.getByText(says.replace('’', "'"))).toBeVisible();
-  }
-  expect(await page.getByRole('dialog').count()).toBe(0);
-  const offer = page.getByRole('dialog', { name: 'A file for this pattern?' });
-  await drop(page, '.cm-content', 'old.txt', bytes('Caf\xe9 owl\r\nRnd 1 \x96 6 sc'));
-  await expect(offer).toContainText('read as Windows-1252');
-  await expect(offer).toContainText('Café owl');
-  await offer.getByRole('button', { name: 'Neither' }).click();
-  await drop(page, '.cm-content', 'wide.txt', bytes('\xff\xfeO\0w\0l\0'));
-  await expect(offer).toContainText('read as UTF-16');
-  await expect(page.getByLabel('Manuscript')).toContainText('Rnd 3: sc around (12)');
-  await offer.getByRole('button', { name: 'Take it in as a pattern of its own' }).click();
-  await expect(page.getByRole('heading', { name: 'wide', level: 1 })).toBeVisible();
   expect((await server.pattern(id)).text).toBe(BALL);
 });

@@ -231,7 +231,11 @@ export class Tally {
     // Without an edge nothing is filled. Where several steps fill, the first takes everything: that is for the misfit to
     // tell.
     if (this.edge === null || index < this.#lastFilling) return 0;
-    return fixedSize(steps.slice(index + 1).filter(isFabric))?.into ?? 0;
+    const after = steps.slice(index + 1);
+    // "sc around, leaving the last 4 sts"
+    const left = after.find(({ kind }) => kind === 'leave');
+    const free = left?.kind === 'leave' ? (left.count ?? 0) : 0;
+    return (fixedSize(after.filter(isFabric))?.into ?? 0) + free;
   }
 
   #times(step: Step, into: number, made: number, times: number, body: readonly Worked[]): void {

@@ -4,6 +4,10 @@ import type { PieceStart, Stretch } from '../pattern/pattern.js';
 
 const CHAINS =
   /(?<![\p{L}\d-])(?:(?:ch|chain|chains)\s{0,2}(\d{1,4})|(\d{1,4})\s{0,2}(?:ch|chains?)(?![\p{L}])|(?:make|with|of) a chain of (\d{1,4}))/iu;
+const RING = /(?:form|into|make|makes|forming)\s+(?:a\s+|the\s+)?(?:ring|circle|loop)/iu;
+/** "ch 20, join with a sl st", "12 ch, ss into the first" */
+const JOINED =
+  /(?<!\p{L})(?:join\p{L}*(?:\s+(?:it|the\s+ends?))?\s+(?:with|by)\s+(?:an?\s+)?(?:sl|slip|ss)(?!\p{L})|(?:sl(?:ip)?\.?\s?st\p{L}*|ss)\s+(?:in|into|to)\s+(?:the\s+)?(?:first|1st)(?!\p{L}))/iu;
 const LETTER_CHAINS = /(?<![\p{L}\d])(?:K\s?(\d{1,4})|(\d{1,4})\s?K)(?![\p{L}\d])/u;
 const FIRST_CHAIN = /(?:start|begin|work)\p{L}*\s+(?:from|in|into|at)\s+(?:the\s+)?(\d)(?:st|nd|rd|th)\s/iu;
 /** "Join Mustard in any st of round 14." */
@@ -23,7 +27,7 @@ export function chainStartIn(prose: string, compact: boolean, offset = 0): Piece
   const chains = Number(match?.[1] ?? match?.[2] ?? match?.[3] ?? 0);
   if (!match || chains < 2) return null;
   const first = FIRST_CHAIN.exec(prose);
-  const ring = /(?:form|into|make|makes|forming)\s+(?:a\s+|the\s+)?(?:ring|circle|loop)/iu.test(prose);
+  const ring = RING.test(prose) || JOINED.test(prose.slice(match.index + match[0].length));
   const at = offset + match.index + match[0].search(/\d/);
   const figure = { from: at, to: at + String(chains).length };
   return { kind: 'chains', chains, ring, firstFromHook: first ? Number(first[1]) : null, figure };

@@ -1,0 +1,142 @@
+import { describe, expect, it } from 'vitest';
+import { readPattern } from '../reading/read.js';
+import { countPattern } from './count.js';
+
+/** What an instruction does on an edge of so many stitches: `uses → makes`, with what does not fit behind it. */
+function on(edge: number, instruction: string): string {
+  const text = `US terms\n\nRnd 1: ${edge} sc in MR (${edge})\nRnd 2: ${instruction}\n`;
+  const { outcome, round } = countPattern(readPattern(text)).rounds[1] ?? {};
+  if (!outcome || !round) return 'no round';
+  const misfits = outcome.misfits.map((misfit) =>
+    misfit.kind === 'remainder' ? `${misfit.whole} whole, ${misfit.left} left` : misfit.kind,
+  );
+  const obstacles = outcome.obstacles.map(({ kind }) => kind);
+  return [`${outcome.into ?? '–'} → ${outcome.made ?? '–'}`, ...misfits, ...obstacles].join('; ');
+}
+
+describe('one instruction, and what it does to the number of stitches', () => {
+  it.each([
+    // plain stitches
+    [6, 'sc 6', '6 → 6'],
+    [6, 'hdc in next 6 sts', '6 → 6'],
+    [6, '6 dc', '6 → 6'],
+    [6, 'tr 6', '6 → 6'],
+    [6, 'FPdc 3, BPdc 3', '6 → 6'],
+    [6, 'bobble, sc 5', '6 → 6'],
+    [6, 'sc 2, puff st, popcorn, sc 2', '6 → 6'],
+    [6, 'sl st 6', '6 → 6'],
+    // increases
+    [6, 'inc x 6', '6 → 12'],
+    [6, '6 inc', '6 → 12'],
+    [6, 'inc in each st', '6 → 12'],
+    [6, '2 sc in each st', '6 → 12'],
+    [6, '2 sc in next st, sc 5', '6 → 7'],
+    [6, '3 sc in next st, sc 5', '6 → 8'],
+    [6, 'inc3, sc 5', '6 → 8'],
+    [6, '(hdc, dc) in next st, sc 5', '6 → 7'],
+    [6, '(sc, hdc, sc) in next st, sc 5', '6 → 8'],
+    [6, 'hdc inc x 6', '6 → 12'],
+    // decreases
+    [12, 'dec x 6', '12 → 6'],
+    [12, 'sc2tog 6 times', '12 → 6'],
+    [12, 'sc3tog x 4', '12 → 4'],
+    [12, 'inv dec x 6', '12 → 6'],
+    [12, 'dc2tog x 2, sc 8', '12 → 10'],
+    // nothing, and air
+    [6, 'skip 1, sc 5', '6 → 5'],
+    [6, 'sk 2 sts, sc 4', '6 → 4'],
+    [6, 'sc 3, ch 2, sc 3', '6 → 8'],
+    [6, 'sc 2, ch 2, skip 2, sc 2', '6 → 6'],
+    [6, 'ch 1, sc 6', '6 → 6'],
+    [6, 'ch 1, sc 6, join', '6 → 6'],
+    [6, 'ch 1, sc 6, sl st to first st', '6 → 6'],
+    [6, 'ch 2 (counts as hdc), hdc 5', '6 → 6'],
+    [6, 'ch 2 (does not count), hdc 6', '6 → 6'],
+    [6, 'sc 6, turn', '6 → 6'],
+    [6, 'sc 6, sl st in next 2 sts', '6 → 6'],
+    [6, 'sc 6, fasten off', '6 → 6'],
+    // filling
+    [18, 'sc around', '18 → 18'],
+    [18, 'sc in each st around', '18 → 18'],
+    [18, '(sc 2, inc) around', '18 → 24'],
+    [18, '*sc 1, dec; rep from * around', '18 → 12'],
+    [18, '*sc 1, inc; rep from * to end', '18 → 27'],
+    [18, 'sc 3, (sc 1, inc) around, sc 3', '18 → 24'],
+    [18, 'sc to last 2 sts, inc, sc', '18 → 19'],
+    [18, 'sc until 4 sts remain', '14 → 14; under'],
+    [18, 'dec around until 12 sts remain', '18 → 12'],
+    [18, 'dec around until 6 sts remain', '18 → 6'],
+    [18, 'sc3tog around until 7 sts remain', '18 → 7; 5 whole, 1 left'],
+    [18, 'sc around, leaving the last 4 sts unworked', '14 → 14'],
+    [18, 'sc 10, leave the rest', '10 → 10'],
+    [18, 'dec until closed', '– → –; open-ended'],
+    // repeats
+    [18, '(sc 1, inc) x 9', '18 → 27'],
+    [18, '[sc 1, inc] nine times', '18 → 27'],
+    [18, '*sc 1, inc; rep from * 8 more times', '18 → 27'],
+    [18, '*sc 1, inc* x9', '18 → 27'],
+    [18, '((sc 1, inc) x 2, sc 2) x 3', '18 → 24'],
+    [18, 'sc 3, (inc, sc 2) x 5', '18 → 23'],
+    [18, '(sc 2, inc, sc 3) x 3', '18 → 21'],
+    // what does not fit
+    [18, 'sc 17', '17 → 17; under'],
+    [18, 'sc 19', '19 → 19; over'],
+    [18, '(sc 1, inc) x 10', '20 → 30; over'],
+    [18, '(sc 3, inc) around', '16 → 20; 4 whole, 2 left'],
+    [18, '(sc 4, dec) around', '18 → 15'],
+    [19, '(sc 4, dec) around', '18 → 15; 3 whole, 1 left'],
+    [18, '(sc 20, inc) around', '0 → 0; 0 whole, 18 left'],
+    // both layers
+    [12, 'sc 6 through both layers', '12 → 6'],
+    [12, 'fold flat and sc through both layers across', '12 → 6'],
+  ])('on %i: %s', (edge, instruction, figures) => {
+    expect(on(edge, instruction)).toBe(figures);
+  });
+});
+
+/** The counts that each round of a piece leaves. */
+const counts = (text: string) =>
+  countPattern(readPattern(`US terms\n\n${text}\n`)).rounds.map(({ outcome: { made } }) => made);
+
+describe('where an edge comes from', () => {
+  it.each([
+    ['a ring', 'Rnd 1: 7 sc in MR\nRnd 2: inc around', [7, 14]],
+    ['stitches in one chain', 'Rnd 1: ch 2, 6 sc in 2nd ch from hook\nRnd 2: inc around', [6, 12]],
+    [
+      'a chain along one side',
+      'Row 1: ch 11, sc in 2nd ch from hook and across\nRow 2: ch 1, turn, sc across',
+      [10, 10],
+    ],
+    ['a chain from its third stitch', 'Row 1: ch 11, hdc in 3rd ch from hook, hdc 8\nRow 2: hdc across', [9, 9]],
+    [
+      'a chain around both sides',
+      'Rnd 1: ch 7, sc in 2nd ch from hook, sc 4, 3 sc in last ch, on the other side sc 4, inc in last ch\nRnd 2: sc around',
+      [14, 14],
+    ],
+    [
+      'a chain that is closed',
+      'Ch 20, join with a sl st.\nRnd 1: sc in each ch around\nRnd 2: (sc 3, dec) around',
+      [20, 16],
+    ],
+    ['a row worked back', 'Row 1: ch 6, sc in 2nd ch from hook, sc 4\nRow 2: ch 1, turn, dec, sc, dec', [5, 3]],
+    ['a range that grows', 'Rnd 1: 6 sc in MR\nRnds 2-4: sc around\nRnd 5: inc around', [6, 6, 12]],
+    ['a round that is repeated', 'Rnd 1: 6 sc in MR\nRnd 2: inc around\nRnd 3: repeat Rnd 2', [6, 12, 24]],
+    [
+      'two rounds that are repeated',
+      'Rnd 1: 6 sc in MR\nRnd 2: inc around\nRnd 3: sc around\nRnds 4-5: repeat Rnds 2-3',
+      [6, 12, 12, 24],
+    ],
+  ])('%s', (_, text, made) => {
+    expect(counts(text)).toEqual(made);
+  });
+});
+
+describe('a base stitch', () => {
+  it.each([
+    ['a bare increase is of the stitch of its round', 'Rnd 2: (hdc 2, inc) x 2', 'hdc'],
+    ['a bare decrease is of the stitch of its round', 'Rnd 2: (dc 1, dec) x 2', 'dc'],
+  ])('%s', (_, line) => {
+    const { rounds } = countPattern(readPattern(`US terms\n\nRnd 1: 6 sc in MR (6)\n${line}\n`));
+    expect(rounds[1]?.outcome.misfits).toEqual([]);
+  });
+});
