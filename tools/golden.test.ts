@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { FOLDERS, keptReadings, readingsIn } from './golden.js';
+import { FOLDERS, INSTRUCTIONS, instructionsNow, keptReadings, readingsIn } from './golden.js';
+import { readFileSync } from 'node:fs';
 
 /** Whoever changes a reading on purpose writes them anew, and looks at the diff: npm run golden */
 describe.each(FOLDERS)('what the patterns in %s are read as', (folder) => {
@@ -15,4 +16,8 @@ describe.each(FOLDERS)('what the patterns in %s are read as', (folder) => {
     });
     expect(changed).toEqual([]);
   });
+});
+
+it('what the examples of the forms are read as has not changed', () => {
+  expect(instructionsNow().split('\n')).toEqual(readFileSync(INSTRUCTIONS, 'utf8').split('\n'));
 });

@@ -7,6 +7,7 @@ import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { instructionsRead } from './instructions.js';
 import { withSlips } from './slips.js';
 import { checkPattern, convertTerms, learnt, styleOf, termsEvidence, type Checked } from '../src/core/index.js';
 
@@ -108,6 +109,11 @@ export function keptReadings(folder: string): Map<string, string> {
   return new Map(kept.map((one) => [one.slice(0, one.indexOf('\n')), one.slice(one.indexOf('\n') + 1).trimEnd()]));
 }
 
+export const INSTRUCTIONS = path.join('corpus', 'golden', 'instructions.txt');
+
+/** What the examples of the forms are read as now. */
+export const instructionsNow = (): string => instructionsRead(signOf);
+
 /** All that is told of a pattern, as it is. */
 function wholeOf(file: string): string {
   const text = readFileSync(file, 'utf8');
@@ -127,10 +133,12 @@ function wholeOf(file: string): string {
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   const [file] = process.argv.slice(2);
   if (file !== undefined) console.log(wholeOf(file));
-  else
+  else {
+    writeFileSync(INSTRUCTIONS, instructionsNow());
     for (const folder of FOLDERS) {
       const readings = [...readingsIn(folder)].map(([name, reading]) => `== ${name}\n${reading}\n`);
       writeFileSync(goldenFile(folder), readings.join('\n'));
       console.log(`${goldenFile(folder)}: ${readings.length} patterns`);
     }
+  }
 }

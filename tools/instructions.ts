@@ -1,0 +1,68 @@
+/** What the instructions that the forms give as their examples are read as, whole, in company, and with each of their words left out. */
+import { readInstruction } from '../src/core/reading/instruction.js';
+import { Lexicon } from '../src/core/reading/lexicon.js';
+import { FORMS } from '../src/core/reading/forms/index.js';
+import type { Step } from '../src/core/pattern/instruction.js';
+
+/** What may stand around an instruction. */
+const COMPANY: readonly ((words: string) => string)[] = [
+  (words) => `sc 2, ${words}`,
+  (words) => `${words}, sc 3 (12)`,
+  (words) => `(${words}) x 3`,
+  (words) => `*${words}; rep from * around`,
+  (words) => `${words}. Stuff.`,
+  (words) => `inc, ${words} [18 sts]`,
+  (words) => `${words} ${words}`,
+  (words) => words.toUpperCase(),
+];
+
+const isCompact = (words: string) => /\d[XVWAK]|[XVWAK]\d/.test(words);
+
+function readingOf(words: string) {
+  return readInstruction(words, { from: 0, to: words.length }, new Lexicon('us', isCompact(words)));
+}
+
+/** A step in a few words: what it works, from how many into how many, how often, and where. */
+function stepInWords(step: Step): string {
+  switch (step.kind) {
+    case 'work': {
+      const { amount, place, stitch, over, per } = step;
+      const often = Object.values(amount).join(' ');
+      return `${stitch ?? 'base'} ${over}→${per} ${often} ${Object.values(place).join(' ')}`;
+    }
+    case 'group':
+      return `group ${Object.values(step.place).join(' ')}`;
+    case 'repeat':
+      return `(${step.body.map(stepInWords).join(', ')}) ${Object.values(step.amount).join(' ')}`;
+    case 'chain':
+      return `chain ${step.count}`;
+    case 'skip':
+    case 'leave':
+      return `${step.kind} ${step.count ?? 'rest'}`;
+    default:
+      return step.kind;
+  }
+}
+
+/** An instruction with each of its words left out in turn. */
+function withoutEach(words: string): string[] {
+  const parts = words.split(/(?<=\s)|(?=[(),;*[\]])|(?<=[(*[])/);
+  return parts.map((_, i) => parts.filter((_, at) => at !== i).join(''));
+}
+
+/**
+ * By form its examples, one a line: what each is read as, a sign of that with all its places, and a sign of how it is read
+ * in company and with each of its words left out.
+ * @param signOf some letters that change with anything in a value.
+ */
+export function instructionsRead(signOf: (value: unknown) => string): string {
+  return FORMS.map(({ name, examples }) => {
+    const lines = examples.map((words) => {
+      const reading = readingOf(words);
+      const others = [...COMPANY.map((put) => put(words)), ...withoutEach(words)].map(readingOf);
+      const told = reading.steps.map(stepInWords).join(', ');
+      return `${words}\n  ${told} #${signOf(reading)} #${signOf(others)}`;
+    });
+    return `== ${name}\n${lines.join('\n')}\n`;
+  }).join('\n');
+}
