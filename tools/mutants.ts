@@ -141,7 +141,7 @@ async function bundle(mutants: readonly Mutant[]): Promise<void> {
     .filter((file) => file.endsWith('.test.ts'))
     .sort()
     .map((file) => path.join('src/core', file));
-  const loads = [...files, 'tools/golden.test.ts', 'tools/fixes.test.ts']
+  const loads = [...files, 'tools/docs.test.ts', 'tools/golden.test.ts', 'tools/fixes.test.ts']
     .map((file) => `() => import(${JSON.stringify(path.resolve(file))})`)
     .join(', ');
   await build({
