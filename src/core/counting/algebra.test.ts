@@ -94,6 +94,79 @@ describe('one instruction, and what it does to the number of stitches', () => {
   });
 });
 
+/** The same in other words: what people write for it. */
+describe('one instruction in other words', () => {
+  it.each([
+    // how many, or how many in each
+    [6, '3 sc around', '6 → 18'],
+    [6, '4 sc around', '4 → 4; under'],
+    [6, '6 sc around', '6 → 6'],
+    [6, '2 sc in each of the next 6 sts', '6 → 12'],
+    [6, '6 sc in the next 6 sts', '6 → 6'],
+    [6, '2 sc in the same st, sc 5', '6 → 7'],
+    [6, 'in next st, work (hdc, dc, hdc), sc 5', '6 → 8'],
+    [6, 'in the next stitch: work (hdc, dc), sc 5', '6 → 7'],
+    [6, 'in each st make 2 sc', '6 → 12'],
+    [6, 'work 2 sc into every stitch', '6 → 12'],
+    [6, 'increase in every stitch around', '6 → 12'],
+    [6, 'increase 6 times', '6 → 12'],
+    [6, 'double increase, sc 5', '6 → 8'],
+    // without shaping
+    [6, 'sc around with no increases', '6 → 6'],
+    [6, 'sc even', '6 → 6'],
+    [6, 'work even', '6 → 6'],
+    [6, 'sc around, no more shaping', '6 → 6'],
+    [6, 'sc in each stitch all the way around', '6 → 6'],
+    [6, 'sc in every st', '6 → 6'],
+    [6, 'single crochet around', '6 → 6'],
+    [6, 'sc to the end of the round', '6 → 6'],
+    [6, 'sc round', '6 → 6'],
+    // how often
+    [12, '(sc, inc) 6 [18]', '12 → 18'],
+    [12, '(sc, inc)6 (18)', '12 → 18'],
+    [12, '(sc, inc) 6x', '12 → 18'],
+    [12, '6x (sc, inc)', '12 → 18'],
+    [12, '6 × (sc, inc)', '12 → 18'],
+    [12, 'repeat (sc, inc) 6 times', '12 → 18'],
+    [12, 'repeat 6 times: sc, inc', '12 → 18'],
+    [12, 'sc, inc, repeat 6 times', '12 → 18'],
+    [12, 'sc, inc, rep 5 more times', '12 → 18'],
+    [12, '*sc, inc, repeat from * 6 times in all', '12 → 18'],
+    [12, '*sc, inc, repeat from * 6 times in total', '12 → 18'],
+    [12, '*sc, inc, repeat from * 5 times', '12 → 18'],
+    [12, '*sc 1, 2 sc in next; rep from * around', '12 → 18'],
+    [12, '(sc, inc) twice, sc 8', '12 → 14'],
+    [12, '(sc, inc) x 3, sc 6', '12 → 15'],
+    [12, 'sc 3, (sc, inc) x 3, sc 3', '12 → 15'],
+    [12, '[(sc, inc) x 2, sc 2] x 2', '12 → 16'],
+    [12, 'sc in next st, inc in next st, around', '12 → 18'],
+    [12, 'inc every 2nd st', '12 → 18'],
+    // two together
+    [12, 'sc 2 together around', '12 → 6'],
+    [12, '*sc2tog; rep from * around', '12 → 6'],
+    [12, '(sc next 2 sts together) x 6', '12 → 6'],
+    [12, '(decrease, sc 1) x 4', '12 → 8'],
+    [12, 'invisible decrease x 6', '12 → 6'],
+    [12, 'sc 4, sc3tog, sc 5', '12 → 10'],
+    // with words that change no count
+    [12, 'sc around in the back loops only', '12 → 12'],
+    [12, 'BLO: sc 12', '12 → 12'],
+    [12, 'with Moss, sc 6, with Rust, sc 6', '12 → 12'],
+    [12, 'sc 6, change to Moss, sc 6', '12 → 12'],
+    [12, 'sc 12, place a marker', '12 → 12'],
+    [12, 'sc 11, sl st in next st', '12 → 12'],
+    [12, 'sc 12. Stuff firmly.', '12 → 12'],
+    // chains in the round
+    [12, 'sc 4, ch 3, skip 3, sc 5', '12 → 12'],
+    [12, 'sc 4, miss 3 sts, sc 5', '12 → 9'],
+    [12, 'sc 11, picot, sc 1', '12 → 12'],
+    [12, 'ch 3 (counts as first dc), dc 11', '12 → 12'],
+    [12, 'ch 1, turn, sc 12', '12 → 12'],
+  ])('on %i: %s', (edge, instruction, figures) => {
+    expect(on(edge, instruction)).toBe(figures);
+  });
+});
+
 /** The counts that each round of a piece leaves. */
 const counts = (text: string) =>
   countPattern(readPattern(`US terms\n\n${text}\n`)).rounds.map(({ outcome: { made } }) => made);

@@ -60,3 +60,70 @@ describe('a house style', () => {
     expect(usual?.[0]).toBe(way);
   });
 });
+
+/** A round of many kinds, in a style of one trait: what is written for it. */
+describe('one line in another style', () => {
+  const before = 'US terms\n\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\n';
+  const written = (line: string, style: HouseStyle) =>
+    inStyle(`${before}${line}\n`, style).text.split('\n').slice(4, -1).join('\n');
+
+  it.each<[string, HouseStyle, string]>([
+    // the word for a round
+    ['Rnd 3: sc 12 (12)', { word: 'R' }, 'R3: sc 12 (12)'],
+    ['R3: sc 12 (12)', { word: 'Round' }, 'Round 3: sc 12 (12)'],
+    ['Rnds 3-5: sc 12 (12)', { word: 'Round' }, 'Rounds 3-5: sc 12 (12)'],
+    ['Rounds 3-5: sc 12 (12)', { word: 'R' }, 'R3-5: sc 12 (12)'],
+    ['3: sc 12 (12)', { word: 'Round' }, '3: sc 12 (12)'],
+    ['Row 3: sc 12 (12)', { word: 'Round' }, 'Row 3: sc 12 (12)'],
+    // the stitch or its number first
+    ['Rnd 3: sc 4, hdc 4, sc 4 (12)', { amount: 'number first' }, 'Rnd 3: 4 sc, 4 hdc, 4 sc (12)'],
+    ['Rnd 3: 4 sc, 4 hdc, 4 sc (12)', { amount: 'stitch first' }, 'Rnd 3: sc 4, hdc 4, sc 4 (12)'],
+    ['Rnd 3: sc in next 12 sts (12)', { amount: 'number first' }, 'Rnd 3: sc in next 12 sts (12)'],
+    ['Rnd 3: sc around (12)', { amount: 'number first' }, 'Rnd 3: sc around (12)'],
+    // brackets
+    ['Rnd 3: (sc 1, inc) x 6 (18)', { brackets: 'square' }, 'Rnd 3: [sc 1, inc] x 6 (18)'],
+    ['Rnd 3: [sc 1, inc] x 6 (18)', { brackets: 'round' }, 'Rnd 3: (sc 1, inc) x 6 (18)'],
+    ['Rnd 3: (hdc, dc) in next st, sc 11 (13)', { brackets: 'square' }, 'Rnd 3: (hdc, dc) in next st, sc 11 (13)'],
+    // how often
+    ['Rnd 3: (sc 1, inc) x 6 (18)', { times: '×' }, 'Rnd 3: (sc 1, inc) × 6 (18)'],
+    ['Rnd 3: (sc 1, inc)*6 (18)', { times: 'times' }, 'Rnd 3: (sc 1, inc) 6 times (18)'],
+    ['Rnd 3: (sc 1, inc) 6 times (18)', { times: '*' }, 'Rnd 3: (sc 1, inc)*6 (18)'],
+    ['Rnd 3: (sc 1, inc) around (18)', { times: 'times' }, 'Rnd 3: (sc 1, inc) around (18)'],
+    // counts
+    ['Rnd 3: sc 12 (12)', { count: '[n]' }, 'Rnd 3: sc 12 [12]'],
+    ['Rnd 3: sc 12 [12]', { count: '(n sts)' }, 'Rnd 3: sc 12 (12 sts)'],
+    ['Rnd 3: sc 12 (12 sts)', { count: '= n' }, 'Rnd 3: sc 12 = 12'],
+    ['Rnd 3: sc 12 = 12', { count: '(n)' }, 'Rnd 3: sc 12 (12)'],
+    ['Rnd 3: sc 8, hdc 4 (8 sc, 4 hdc)', { count: '[n]' }, 'Rnd 3: sc 8, hdc 4 (8 sc, 4 hdc)'],
+    // an increase
+    ['Rnd 3: (sc 1, inc) x 6 (18)', { increase: '2 in next' }, 'Rnd 3: (sc 1, 2 sc in next st) x 6 (18)'],
+    ['Rnd 3: (sc 1, 2 sc in next st) x 6 (18)', { increase: 'inc' }, 'Rnd 3: (sc 1, inc) x 6 (18)'],
+    // several at once
+    [
+      'Rnd 3: (1 sc, inc)*6 [18]',
+      { word: 'R', amount: 'stitch first', times: 'x', count: '(n)', brackets: 'square' },
+      'R3: [sc 1, inc] x 6 (18)',
+    ],
+  ])('%s  %j', (line, style, expected) => {
+    expect(written(line, style)).toBe(expected);
+  });
+
+  it.each([
+    ['6 sc in MR', 'magic ring', '6 sc in a magic ring'],
+    ['6 sc in a magic ring', 'magic circle', '6 sc in a magic circle'],
+    ['6 sc in magic loop', 'MR', '6 sc in MR'],
+  ])('a ring: %s', (words, ring, expected) => {
+    const { text } = inStyle(`US terms\n\nRnd 1: ${words} (6)\nRnd 2: inc x 6 (12)\n`, { ring });
+    expect(text).toContain(`Rnd 1: ${expected} (6)`);
+  });
+
+  it('tells the lines that change and the places that stay', () => {
+    const styled = inStyle(`${before}Rnd 3: sc 12 [12]\n`, { count: '(n)' });
+    expect(styled.lines).toEqual([{ line: 5, before: 'Rnd 3: sc 12 [12]', after: 'Rnd 3: sc 12 (12)' }]);
+    expect(styled.left).toBe(0);
+  });
+
+  it('knows no other way than those that there are', () => {
+    expect(inStyle(`${before}Rnd 3: sc 12 [12]\n`, { count: 'in Latin' }).lines).toEqual([]);
+  });
+});

@@ -19,7 +19,14 @@ import { isFabricStep } from './work.js';
 export const plain: InstructionForm = {
   name: 'plain',
   begins: ['work', 'evenly', 'unknown', 'steps'],
-  examples: ['work even (30)', 'even', 'straight (12)', 'no increases (18)', 'without shaping, 24 sts'],
+  examples: [
+    'work even (30)',
+    'even',
+    'straight (12)',
+    'no increases (18)',
+    'without shaping, 24 sts',
+    'sc around with no increases',
+  ],
   read(reader, at) {
     // What the pattern itself has one word for: "tutti: sc in every stitch".
     const own = meaningAt(reader, at, 'steps');
@@ -28,9 +35,15 @@ export const plain: InstructionForm = {
       for (const step of own.meaning.steps) reader.steps.push({ ...step, span });
       return own.next;
     }
-    if (reader.depth > 0 || reader.steps.some(isFabricStep)) return null;
+    if (reader.depth > 0) return null;
     const next = plainWords(reader, pass(reader, at, 'work'));
     if (next === null || !(isBoundary(reader, next) || tokenAt(reader, next)?.kind === 'open')) return null;
+    if (reader.steps.some(isFabricStep)) {
+      // "sc around with no increases": said of what has been worked.
+      if (!isWord(reader, at, 'with', 'without', 'no')) return null;
+      reader.found.remarks.push(spanBetween(reader, at, next));
+      return next;
+    }
     reader.steps.push({
       kind: 'work',
       stitch: null,

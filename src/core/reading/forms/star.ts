@@ -92,6 +92,8 @@ function repeatFrom(reader: Reader, at: number): StarAmount | null {
   if (amount) {
     if (amount.amount.kind !== 'times' || !named) return amount;
     // "repeat from * 5 times" is said after it has been worked once; "5 more times" has been counted so already.
+    const whole = isWord(reader, amount.next, 'in') && isWord(reader, amount.next + 1, 'all') ? amount.next + 2 : null;
+    if (whole !== null) return { ...amount, next: whole };
     const more = saysMore(reader, i, amount.next);
     return more ? amount : { ...amount, fewer: true, amount: { kind: 'times', times: amount.amount.times + 1 } };
   }
@@ -103,7 +105,7 @@ function repeatFrom(reader: Reader, at: number): StarAmount | null {
 }
 
 function saysMore(reader: Reader, from: number, to: number): boolean {
-  for (let i = from; i < to; i += 1) if (meaningAt(reader, i, 'more')) return true;
+  for (let i = from; i < to; i += 1) if (meaningAt(reader, i, 'more', 'total')) return true;
   return false;
 }
 
