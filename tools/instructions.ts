@@ -33,7 +33,7 @@ function stepInWords(step: Step): string {
     case 'group':
       return `group ${Object.values(step.place).join(' ')}`;
     case 'repeat':
-      return `(${step.body.map(stepInWords).join(', ')}) ${Object.values(step.amount).join(' ')}`;
+      return `(${step.body.map(stepInWords).join(', ')}) ${Object.values(step.amount ?? {}).join(' ')}`;
     case 'chain':
       return `chain ${step.count}`;
     case 'skip':

@@ -66,6 +66,7 @@ describe('one instruction, and what it does to the number of stitches', () => {
     [18, 'sc until 4 sts remain', '14 → 14; under'],
     [18, 'dec around until 12 sts remain', '18 → 12'],
     [18, 'dec around until 6 sts remain', '18 → 6'],
+    [18, 'dec around until 20 sts remain', '18 → 20; 0 whole, 1 left'],
     [18, 'sc3tog around until 7 sts remain', '18 → 7; 5 whole, 1 left'],
     [18, 'sc around, leaving the last 4 sts unworked', '14 → 14'],
     [18, 'sc 10, leave the rest', '10 → 10'],

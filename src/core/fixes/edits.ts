@@ -1,11 +1,12 @@
 import type { Span } from '../text/source.js';
+import { termsNear } from '../vocabulary/resembles.js';
 
 /** A small change of an instruction: one span replaced. Places count from its first character. */
 export interface Edit extends Span {
   readonly text: string;
   /** How far it goes: the smaller, the likelier it is what was meant. */
   readonly size: number;
-  readonly kind: 'number' | 'swap' | 'bracket' | 'times';
+  readonly kind: 'number' | 'swap' | 'bracket' | 'exchange' | 'times' | 'spelling';
 }
 
 /** Figures that name a place ("2nd ch") or belong to a name ("2tog", "3.5 mm") are not tried. */
@@ -18,6 +19,20 @@ const SHAPING =
   /(?<!\p{L})(?:(inc|increase|increases|incs)|(inv ?dec|invdec|dec|decrease|decreases|decs))(?!\p{L})|(?<![\p{L}])(\d*)([VA])(?=\d|\b)/giu;
 /** A figure may have been meant to be so much larger or smaller. */
 const REACH = 12;
+
+/** The terms that the words which were not understood may have been meant to be. */
+export function* spellingEdits(text: string, unread: readonly Span[]): Iterable<Edit> {
+  for (const { from, to } of unread)
+    for (const { 0: word, index } of text.slice(from, to).matchAll(/\p{L}{2,}/gu))
+      for (const term of termsNear(word.toLowerCase()))
+        yield {
+          from: from + index,
+          to: from + index + word.length,
+          text: matchingCase(term, word),
+          size: 0.5,
+          kind: 'spelling',
+        };
+}
 
 /** All small changes of an instruction: one number, an increase for a decrease, one bracket, one "times". */
 export function* smallEdits(text: string): Iterable<Edit> {
@@ -105,6 +120,13 @@ export function* bracketEdits(text: string, mark: string, at: number): Iterable<
     };
   }
   yield { from: at, to: at + 1, text: '', size: 2, kind: 'bracket' };
+}
+
+/** "[sc 1, inc)": a bracket that one kind opens and another closes, as the one that closes it. */
+export function* exchangeEdits(opening: string, at: number, closing: string): Iterable<Edit> {
+  const other = PAIRS[closing];
+  if ('([{'.includes(opening) && other !== undefined && other !== opening)
+    yield { from: at, to: at + 1, text: other, size: 0.4, kind: 'exchange' };
 }
 
 /** "x 3" behind a repeat that says no number; `sign` as `timesSign` gives it. */

@@ -12,6 +12,7 @@ const COUNTED_RULES: ReadonlySet<string> = new Set([
   'count/foundation',
   'notation/bracket',
   'notation/times',
+  'notation/unread',
 ]);
 
 /** The findings with the fixes that were found for them. The same round is searched once. */

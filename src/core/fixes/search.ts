@@ -7,7 +7,16 @@ import type { Instruction } from '../pattern/pattern.js';
 import type { StitchId } from '../vocabulary/stitches.js';
 import { countEdit, goesOn, isSound, LONGEST, touchesCount } from './round.js';
 import { storiesFor } from './stories.js';
-import { bracketEdits, smallEdits, timesEdits, timesSign, withinReach, type Edit } from './edits.js';
+import {
+  bracketEdits,
+  exchangeEdits,
+  smallEdits,
+  spellingEdits,
+  timesEdits,
+  timesSign,
+  withinReach,
+  type Edit,
+} from './edits.js';
 
 /** At most so many ways to put a round right are offered. */
 const MOST = 4;
@@ -40,7 +49,7 @@ function candidates(counted: CountedPattern, index: number): Candidate[] {
   const { source, readAgain } = counted.pattern;
   const from = round.round.bodyFrom;
   const text = source.text.slice(from, round.round.span.to);
-  if (text.length > LONGEST || (round.round.unread.length > 0 && round.round.brackets.length === 0)) return [];
+  if (text.length > LONGEST || round.round.unread.some(({ tooLong }) => tooLong)) return [];
   const found: Candidate[] = [];
   for (const edit of withinReach(editsOf(counted, round, text, from), text.length)) {
     if (touchesCount(round, edit, from)) continue;
@@ -68,8 +77,17 @@ function editsOf(
   text: string,
   from: number,
 ): Iterable<Edit> {
-  const problem = round.brackets[0];
+  const [problem, other, ...more] = round.brackets;
+  if (problem && other?.what === 'never-opened' && more.length === 0) {
+    const exchanged = [...exchangeEdits(problem.mark, problem.span.from - from, other.mark)];
+    if (exchanged.length > 0) return exchanged;
+  }
   if (problem) return bracketEdits(text, problem.mark, problem.span.from - from);
+  if (round.unread.length > 0)
+    return spellingEdits(
+      text,
+      round.unread.map(({ span }) => ({ from: span.from - from, to: span.to - from })),
+    );
   const bare = outcome.obstacles.find(({ kind }) => kind === 'no-amount');
   if (bare?.kind === 'no-amount') return timesEdits(bare.span.to - from, timesSign(pattern.source.text));
   return smallEdits(text);
@@ -193,8 +211,9 @@ function fixOf({ pattern }: CountedPattern, { round }: CountedRound, { edit, tex
 }
 
 /** The step that an edit stands in, as it reads then. */
-function aroundEdit(text: string, { from, text: inserted }: Edit): string {
-  const open = Math.max(...['(', '[', '{', '*'].map((mark) => text.lastIndexOf(mark, Math.max(0, from - 1))));
+function aroundEdit(text: string, { from, text: inserted, kind }: Edit): string {
+  const before = kind === 'exchange' ? from : Math.max(0, from - 1);
+  const open = Math.max(...['(', '[', '{', '*'].map((mark) => text.lastIndexOf(mark, before)));
   const closes = [')', ']', '}', ';', '*']
     .map((mark) => text.indexOf(mark, from + inserted.length))
     .filter((at) => at >= 0);

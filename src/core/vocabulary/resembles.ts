@@ -16,10 +16,15 @@ const MOST_KNOWN = 4000;
 export function resemblesTerm(word: string): boolean {
   const before = known.get(word);
   if (before !== undefined) return before;
-  const resembles = !TERMS.includes(word) && TERMS.some((term) => isNear(word, term));
+  const resembles = termsNear(word).length > 0;
   if (known.size >= MOST_KNOWN) known.clear();
   known.set(word, resembles);
   return resembles;
+}
+
+/** The terms that a word, in small letters, may have been meant to be. */
+export function termsNear(word: string): readonly string[] {
+  return TERMS.includes(word) ? [] : TERMS.filter((term) => isNear(word, term));
 }
 
 function isNear(word: string, term: string): boolean {
