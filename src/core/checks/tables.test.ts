@@ -363,6 +363,92 @@ const TABLES: Readonly<
   },
 };
 
+describe('a disc that is meant to be flat', () => {
+  /** A disc of so many rounds that grows by so many stitches in each. */
+  const disc = (stitch: string, growth: number) =>
+    [
+      'US terms',
+      '',
+      'BASE',
+      `Rnd 1: ${growth} ${stitch} in MR (${growth})`,
+      `Rnd 2: ${stitch} inc x ${growth} (${2 * growth})`,
+    ]
+      .concat(
+        [3, 4, 5, 6].map(
+          (round) => `Rnd ${round}: (${stitch} ${round - 2}, ${stitch} inc) x ${growth} (${round * growth})`,
+        ),
+      )
+      .concat('Fasten off.', '')
+      .join('\n');
+  const shapes = (text: string) => rulesIn(text).filter((rule) => /ruffle|cup/.test(rule));
+
+  it.each([
+    ['sc', 4, ['shape/cup']],
+    ['sc', 5, []],
+    ['sc', 7, []],
+    ['sc', 8, ['shape/ruffle']],
+    ['hdc', 6, ['shape/cup']],
+    ['hdc', 7, []],
+    ['hdc', 10, []],
+    ['hdc', 11, ['shape/ruffle']],
+    ['dc', 9, ['shape/cup']],
+    ['dc', 10, []],
+    ['dc', 14, []],
+    ['dc', 15, ['shape/ruffle']],
+  ])('of %s that grows by %i: %j', (stitch, growth, found) => {
+    expect(shapes(disc(stitch, growth))).toEqual(found);
+  });
+});
+
+describe('a piece that has to be sewn on', () => {
+  const bear = (assembly: string) =>
+    [
+      'US terms',
+      '',
+      'BODY',
+      ...BODY,
+      'Fasten off.',
+      '',
+      'EAR (make 2)',
+      'Rnd 1: 6 sc in MR (6)',
+      'Rnd 2: sc around (6)',
+      'Fasten off.',
+      '',
+      'FIN',
+      'Rnd 1: 5 sc in MR (5)',
+      'Fasten off.',
+      '',
+      'ASSEMBLY',
+      'Sew the fin to the body.',
+      assembly,
+      '',
+    ].join('\n');
+  const missed = (assembly: string) => rulesIn(bear(assembly)).includes('make/not-attached');
+
+  it.each(['Sew a heart on near the top.', 'Weave in all ends.', 'Sew on the early bird.'])(
+    'is missed in: %s',
+    (words) => {
+      expect(missed(words)).toBe(true);
+    },
+  );
+
+  it.each(['Sew the ears to the body.', 'Attach both EARS.', 'Ears: sew them on.', 'One ear on each side.'])(
+    'is not missed in: %s',
+    (words) => {
+      expect(missed(words)).toBe(false);
+    },
+  );
+
+  it.each([
+    ['Sew the four ears to the body.', true],
+    ['Sew the two ears to the body.', false],
+    ['Sew both ears to the body.', false],
+    ['Sew the ear to the body.', false],
+  ])('as often as it is made: %s', (words, found) => {
+    expect(rulesIn(bear(words)).includes('frame/quantity')).toBe(found);
+  });
+});
+
 describe.each(Object.entries(TABLES))('%s', (rule, { found, passed }) => {
   if (found.length > 0)
     it.each(found.map((one): [Otherwise] => [one]))('finds something: %j', (one) => {

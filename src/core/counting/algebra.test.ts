@@ -194,6 +194,21 @@ describe('where an edge comes from', () => {
     ],
     ['a row worked back', 'Row 1: ch 6, sc in 2nd ch from hook, sc 4\nRow 2: ch 1, turn, dec, sc, dec', [5, 3]],
     ['a range that grows', 'Rnd 1: 6 sc in MR\nRnds 2-4: sc around\nRnd 5: inc around', [6, 6, 12]],
+    ['the round before', 'Rnd 1: 6 sc in MR\nRnd 2: inc around\nRnd 3: repeat the previous round', [6, 12, 24]],
+    [
+      'the last two rounds',
+      'Rnd 1: 6 sc in MR\nRnd 2: inc around\nRnd 3: sc around\nRnds 4-5: repeat the last two rounds',
+      [6, 12, 12, 24],
+    ],
+    ['a loop before there is any other', 'Rnd 1: 6 sc in loop\nRnd 2: inc around', [6, 12]],
+    [
+      'a chain, with words for its other side',
+      'Rnd 1: ch 7, sc in 2nd ch from hook, sc 4, 3 sc in last ch, along the other side of the foundation chain: sc 4, inc in last ch\nRnd 2: sc around',
+      [14, 14],
+    ],
+    ['spaces of chains', 'Rnd 1: 6 sc in MR\nRnd 2: (sc 1, ch 2) x 6\nRnd 3: sc around', [6, 18, 18]],
+    ['a row on a part of a round', 'Rnd 1: 12 sc in MR\nRow 2: sc 4, turn\nRow 3: sc 4', [12, 4, 4]],
+    ['a row on all of a round', 'Rnd 1: 12 sc in MR\nRow 2: sc 12, turn\nRow 3: dec, sc 8, dec', [12, 12, 10]],
     ['a round that is repeated', 'Rnd 1: 6 sc in MR\nRnd 2: inc around\nRnd 3: repeat Rnd 2', [6, 12, 24]],
     [
       'two rounds that are repeated',
@@ -202,6 +217,29 @@ describe('where an edge comes from', () => {
     ],
   ])('%s', (_, text, made) => {
     expect(counts(text)).toEqual(made);
+  });
+});
+
+describe('the count that is stated', () => {
+  it.each([
+    ['sc 12 (12)', 12],
+    ['sc 12 [12]', 12],
+    ['sc 12 = 12', 12],
+    ['sc 12 – 12 sts', 12],
+    ['sc 12 (12 sts)', 12],
+    ['sc 12 (12 sts total)', 12],
+    ['sc 12 (total 12)', 12],
+    ['sc 12. 12 sc.', 12],
+    ['sc 12. (12)', 12],
+    ['sc 8, hdc 4 (8 sc, 4 hdc)', 12],
+    ['sc 8, hdc 4 (8 sc + 4 hdc = 12)', 12],
+    ['sc 8, hdc 4 (8 sc and 4 hdc)', 12],
+    ['sc around (12, 3 rnds)', 12],
+    ['sc around', null],
+    ['(sc 1, inc) x 6', null],
+  ])('%s', (instruction, total) => {
+    const { rounds } = countPattern(readPattern(`US terms\n\nRnd 1: 12 sc in MR (12)\nRnd 2: ${instruction}\n`));
+    expect(rounds[1]?.round.stated?.total ?? null).toBe(total);
   });
 });
 

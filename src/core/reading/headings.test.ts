@@ -55,6 +55,8 @@ describe('a line that looks like a heading wherever it stands', () => {
     ['Make 5 body balls, each in another color:', 'body balls ×5'],
     ['Arm (make 2): with Oatmeal.', 'Arm ×2'],
     ['Wings – make a pair', 'Wings ×2'],
+    ['Petals (make 999)', 'Petals ×999'],
+    ['Petals (make 1000)', null],
     // numbers of parts
     ['PART TWO: THE BODY', 'Body'],
     ['Step 2 – BODY', 'Body'],
