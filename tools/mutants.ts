@@ -254,7 +254,7 @@ async function work(): Promise<void> {
   const bench = new Bench();
   for (let one = waiting.shift(); one; one = waiting.shift()) {
     const { mutant, number } = one;
-    if ((await bench.noticed(number, mutant.once || again)) !== null) continue;
+    if ((await bench.noticed(number, mutant.once)) !== null) continue;
     survivors.push(mutant);
     const { file, line, before, after } = mutant;
     console.log(`${number}: ${file}:${line}  ${before.slice(0, 90)}  →  ${after.slice(0, 90)}`);

@@ -63,7 +63,7 @@ function tooFew(missing: number, makeup: Makeup, edge: number | null, words: Wor
       );
   }
   if (missing === 1) oneTooFew(makeup, words, say);
-  if (edge !== null && makeup.plain && missing > 1)
+  if (edge !== null && makeup.plain && missing > 1 && missing <= edge / FEW)
     say(
       4,
       `The round before has ${words.stitches(missing)} too few already.`,
@@ -123,7 +123,7 @@ function tooMany(extra: number, makeup: Makeup, edge: number | null, words: Word
         `The repeat was worked ${times + 1} times instead of ${times}, past the marker.`,
         `Undo ${words.stitches(made)}, which were made over the first ${into} of this very round.`,
       );
-  if (edge !== null && makeup.plain && extra > 1)
+  if (edge !== null && makeup.plain && extra > 1 && extra <= edge / FEW)
     say(
       4,
       `The round before has ${words.stitches(extra)} too many already.`,
@@ -131,6 +131,9 @@ function tooMany(extra: number, makeup: Makeup, edge: number | null, words: Word
     );
   return slips;
 }
+
+/** A round before that is out by more than this part of itself would have been seen. */
+const FEW = 3;
 
 function oneTooMany(makeup: Makeup, say: Say): void {
   if (makeup.joined)

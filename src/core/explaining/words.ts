@@ -88,7 +88,7 @@ function bracketed({ times, body }: Worked, speech: Speech): string {
   return `${often(times)} (${stepsInWords(body, speech).replaceAll(', then ', ', ')})`;
 }
 
-const SILENT: ReadonlySet<Step['kind']> = new Set(['flat', 'picot', 'ring']);
+const SILENT: ReadonlySet<Step['kind']> = new Set(['flat', 'ring']);
 
 /** Steps that only say how the next one is worked. */
 const LEADS: ReadonlySet<Step['kind']> = new Set(['colour', 'loops', 'free-loops', 'first-chain']);
@@ -135,8 +135,9 @@ function beside(step: Exclude<Step, { kind: 'work' | 'group' | 'repeat' | 'skip'
       return `from the ${ordinal(step.k)} chain from the hook`;
     case 'ring':
       return 'into a ring';
-    case 'flat':
     case 'picot':
+      return 'a picot';
+    case 'flat':
       return '';
   }
 }
