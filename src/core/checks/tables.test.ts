@@ -95,6 +95,37 @@ const TABLES: Readonly<
     found: [{ body: instead(3, 'Rnd 3: (sc 1, inc) x 6') }, { body: instead(5, 'Rnd 5: [sc 1, dec] 6 times.') }],
     passed: [{ body: BODY.map((line) => line.replace(/ \(\d+\)$/, '')) }, { body: instead(4, 'Rnd 4: sc around') }],
   },
+  'count/breakdown': {
+    found: [
+      { body: instead(4, 'Rnd 4: sc 9, hdc 9 (10 sc, 8 hdc)') },
+      { body: instead(4, 'Rnd 4: ((sc 1, hdc 2) x 3) x 2 (9 sc, 9 hdc)') },
+    ],
+    passed: [
+      { body: instead(4, 'Rnd 4: sc 9, hdc 9 (9 sc, 9 hdc)') },
+      { body: instead(4, 'Rnd 4: ((sc 1, hdc 2) x 3) x 2 (6 sc, 12 hdc)') },
+      // One slip, one finding: it uses too many.
+      { body: instead(4, 'Rnd 4: sc 10, hdc 9 (9 sc, 9 hdc)') },
+      { body: instead(4, 'Rnd 4: sc 9, hdc 9 (18)') },
+    ],
+  },
+  'count/foundation': {
+    found: [
+      { body: ['Row 1: Ch 9, sc in 2nd ch from hook and in next 8 ch (9)', 'Row 2: ch 1, turn, sc 9 (9)'] },
+      { body: ['Row 1: Ch 9, hdc in 3rd ch from hook, hdc 5 (6)', 'Row 2: ch 1, turn, sc 6 (6)'] },
+    ],
+    passed: [
+      { body: ['Row 1: Ch 9, sc in 2nd ch from hook and in next 7 ch (8)', 'Row 2: ch 1, turn, sc 8 (8)'] },
+      { body: ['Row 1: Ch 9, hdc in 3rd ch from hook, hdc 6 (7)', 'Row 2: ch 1, turn, sc 7 (7)'] },
+    ],
+  },
+  'frame/order': {
+    found: [{ body: [...BODY.slice(0, 4), 'Rnd 2: sc around (18)', ...BODY.slice(4)] }],
+    passed: [{ body: BODY }],
+  },
+  'frame/row-round': {
+    found: [{ body: instead(4, 'Row 4: sc around (18)') }],
+    passed: [{ body: BODY.map((line) => line.replace('Rnd', 'Round')) }],
+  },
   'count/open-ended': {
     found: [
       { body: instead(6, 'Rnd 6: dec until closed') },
