@@ -17,6 +17,8 @@ interface Mutant {
   readonly to: number;
   readonly before: string;
   readonly after: string;
+  /** What stands around it, to find it again when the file has changed. */
+  readonly around: string;
   /** It is worked out once, when the module is loaded: only a process of its own shows what it changes. */
   readonly once: boolean;
 }
@@ -28,6 +30,8 @@ const HANG = 180_000;
 const SOUND = 400;
 /** A test that takes longer is run only once more for what has survived (`again`); milliseconds. */
 const LONG = 700;
+/** So many characters on both sides tell a place. */
+const AROUND = 40;
 /** Constants over this are limits. */
 const SMALL = 12;
 const SURVIVORS = 'dist/mutants.json';
@@ -57,7 +61,8 @@ function mutantsIn(file: string): Mutant[] {
   const note = (node: ts.Node, after: string) => {
     const [from, to] = [node.getStart(source), node.getEnd()];
     const line = source.getLineAndCharacterOfPosition(from).line + 1;
-    found.push({ file, line, from, to, before: text.slice(from, to), after, once: !isInFunction(node) });
+    const around = text.slice(Math.max(0, from - AROUND), to + AROUND);
+    found.push({ file, line, from, to, before: text.slice(from, to), after, around, once: !isInFunction(node) });
   };
   const visit = (node: ts.Node): void => {
     if (ts.isTypeNode(node) || ts.isImportDeclaration(node) || ts.isInterfaceDeclaration(node)) return;
@@ -237,9 +242,9 @@ function lastSurvivors(): Mutant[] {
   const last = JSON.parse(readFileSync(SURVIVORS, 'utf8')) as Mutant[];
   return last.flatMap((mutant) => {
     const text = readFileSync(mutant.file, 'utf8');
-    if (text.slice(mutant.from, mutant.to) === mutant.before) return [mutant];
-    const from = text.indexOf(mutant.before);
-    const alone = from >= 0 && text.indexOf(mutant.before, from + 1) < 0;
+    const at = text.indexOf(mutant.around);
+    const alone = at >= 0 && text.indexOf(mutant.around, at + 1) < 0;
+    const from = at + Math.min(AROUND, mutant.from);
     if (!alone) console.log(`not found again: ${mutant.file}:${mutant.line} ${mutant.before}`);
     return alone ? [{ ...mutant, from, to: from + mutant.before.length }] : [];
   });
