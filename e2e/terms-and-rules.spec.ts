@@ -56,8 +56,8 @@ test('the reference card is searched, and is there without a network', async ({ 
   await page.goto(`${server.url}/card`);
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
   await page.getByLabel('Find a term, a hook, a yarn').fill('half');
-  await expect(page.getByRole('cell', { name: 'half treble crochet', exact: true })).toBeVisible();
-  await expect(page.getByRole('cell', { name: 'double crochet', exact: true })).toHaveCount(0);
+  await expect(page.getByRole('cell', { name: 'half treble crochet htr', exact: true })).toBeVisible();
+  await expect(page.getByRole('cell', { name: 'double crochet dc', exact: true })).toHaveCount(0);
   await context.setOffline(true);
   await page.goto(`${server.url}/card`);
   await expect(page.getByRole('heading', { name: 'Reference card' })).toBeVisible();

@@ -142,6 +142,10 @@ describe('one instruction in other words', () => {
     [12, '[(sc, inc) x 2, sc 2] x 2', '12 → 16'],
     [12, 'sc in next st, inc in next st, around', '12 → 18'],
     [12, 'inc every 2nd st', '12 → 18'],
+    [12, '(sc, inc) all', '12 → 18'],
+    [12, 'inc in every 3rd stitch', '12 → 16'],
+    [12, '(sc, inc) around, join', '12 → 18'],
+    [12, 'sc, 2 sc in the next st, 6 times', '12 → 18'],
     // two together
     [12, 'sc 2 together around', '12 → 6'],
     [12, '*sc2tog; rep from * around', '12 → 6'],

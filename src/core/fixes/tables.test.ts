@@ -49,6 +49,8 @@ describe('one slip, and what is offered first', () => {
       ['Rnd 3: (sc 1, inc) x 6 (18)', 'Rnd 4: (sc 1, inc) x 6 (12)', 'Rnd 5: dec x 6 (6)'],
       'Rnd 4: (sc 1, dec) x 6 (12)',
     ],
+    ['a repeat of two kinds', ['Rnd 3: (sc 1, hdc 1) x 5 (6 sc, 6 hdc)'], 'Rnd 3: (sc 1, hdc 1) x 6 (6 sc, 6 hdc)'],
+    ['one kind of two', ['Rnd 3: sc 6, hdc 6 (7 sc, 6 hdc)'], 'Rnd 3: sc 6, hdc 6 (6 sc, 6 hdc)'],
     ['a bracket that is not closed', ['Rnd 3: (sc 1, inc x 6 (18)'], 'Rnd 3: (sc 1, inc) x 6 (18)'],
     ['a bracket that is not opened', ['Rnd 3: sc 1, inc) x 6 (18)'], 'Rnd 3: (sc 1, inc) x 6 (18)'],
     ['a bracket of another kind', ['Rnd 3: [sc 1, inc) x 6 (18)'], 'Rnd 3: (sc 1, inc) x 6 (18)'],

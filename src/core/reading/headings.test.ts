@@ -57,6 +57,8 @@ describe('a line that looks like a heading wherever it stands', () => {
     ['Wings – make a pair', 'Wings ×2'],
     ['Petals (make 999)', 'Petals ×999'],
     ['Petals (make 1000)', null],
+    ['18 x 2 rows', null],
+    ['30 x 5', null],
     // numbers of parts
     ['PART TWO: THE BODY', 'Body'],
     ['Step 2 – BODY', 'Body'],

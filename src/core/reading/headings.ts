@@ -85,10 +85,12 @@ export function headingByLook(line: string): Heading | null {
   if (made?.[1] && /\(|make|[x×]\s?\d/i.test(made[1]) && quantityIn(made[1]) && !/[.!?]/.test(made[1])) {
     return { ...named(made[1], 0), rest: made[2] ?? '' };
   }
-  return (
-    inCapitals(text) ??
-    (quantityIn(text) && text.length <= 60 && !/[.!?]$/.test(text.replace(/pcs?\.\)?/, '')) ? named(text, 0) : null)
-  );
+  const capitals = inCapitals(text);
+  if (capitals) return capitals;
+  if (!quantityIn(text) || text.length > 60 || /[.!?]$/.test(text.replace(/pcs?\.\)?/, ''))) return null;
+  const heading = named(text, 0);
+  // "18 x 2 rows" names nothing.
+  return /\p{L}/u.test(heading.name) ? heading : null;
 }
 
 /** Too long for a name with a number to make, or ended like a sentence, and without a colon that a name could stand before. */
