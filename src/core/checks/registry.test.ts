@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { decide } from '../deciding/decide.js';
-import { check, isRule, type RuleSettings } from './registry.js';
+import { check, isRule, RULES, type RuleSettings } from './registry.js';
 
 const AUTO = { terms: 'auto' } as const;
 const BALL = 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (13)\nRnd 3: sc around (12)\nFasten off.\n';
@@ -44,6 +44,36 @@ describe('the rules', () => {
   ])('know each other: %s', (id, known) => {
     expect(isRule(id)).toBe(known);
   });
+});
+
+/** Rules that compare what stands far apart. */
+const ACROSS = [
+  'terms/undefined',
+  'terms/unused',
+  'terms/inconsistent',
+  'frame/quantity',
+  'make/no-finish',
+  'make/not-attached',
+  'make/place',
+  'make/eyes-late',
+  'make/stuffing-late',
+  'materials/colour',
+  'materials/hook',
+  'materials/notion',
+  'shape/ruffle',
+  'shape/cup',
+  'shape/stacked',
+  'safety/small-parts',
+  'safety/cord',
+  'safety/wire',
+  'safety/heat',
+  'safety/insert',
+  'safety/magnet',
+  'rights/character',
+];
+
+it('the rules that speak of a pattern as a whole are these, and no others', () => {
+  expect(RULES.filter(({ across }) => across).map(({ id }) => id)).toEqual(ACROSS);
 });
 
 describe('a collection of many patterns', () => {

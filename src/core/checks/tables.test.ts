@@ -394,6 +394,22 @@ const TABLES: Readonly<
   },
 };
 
+describe('numbers that are missing', () => {
+  it.each([
+    [['Rnds 3 and 7: sc around (12)'], ['Rnds 3 and 7 leaves out 4 to 6.']],
+    [['Rnds 3 and 5: sc around (12)'], ['Rnds 3 and 5 leaves out 4.']],
+    [['Rnds 3 and 4: sc around (12)'], []],
+    [['Rnd 3: sc around (12)', 'Rnd 5: sc around (12)'], ['Rnd 5 follows Rnd 3: 4 is missing.']],
+    [['Rnd 3: sc around (12)', 'Rnd 7: sc around (12)'], ['Rnd 7 follows Rnd 3: 4 to 6 are missing.']],
+    [['Rnds 3-5: sc around (12)', 'Rnds 7-9: sc around (12)'], ['Rnds 7-9 follows Rnds 3-5: 6 is missing.']],
+    [['Rnds 3-5: sc around (12)', 'Rnds 6-9: sc around (12)'], []],
+  ])('%j', (lines, said) => {
+    const text = ['US terms', '', 'BALL', ...BODY.slice(0, 2), ...lines, 'Fasten off.', ''].join('\n');
+    const gaps = checkText(text, 'x').findings.filter(({ rule }) => rule === 'frame/gap');
+    expect(gaps.map(({ message }) => message)).toEqual(said);
+  });
+});
+
 describe('a disc that is meant to be flat', () => {
   /** A disc of so many rounds that grows by so many stitches in each. */
   const disc = (stitch: string, growth: number) =>
