@@ -21,6 +21,8 @@ export async function typeFirst(page: Page, words: string, delay = 0): Promise<v
   await page.getByLabel('Manuscript').focus();
   await page.keyboard.press('Control+Home');
   await page.keyboard.type(words, { delay });
+  // The editor takes up the last key with the next frame: nobody leaves sooner.
+  await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(drawn)));
 }
 
 /** Drops a file on something, as the mouse would. */

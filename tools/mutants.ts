@@ -2,6 +2,8 @@
  * Changes one operator or constant of the core at a time, and runs the core's tests: a change that no test notices survives.
  * All changes are built into one bundle, and one of them is switched on in each run.
  *   npm run mutants -- [HOW MANY] [SEED]
+ *   npm run mutants -- again       those that survived last time, each in a process of its own, with all tests: what one
+ *                                  process remembers from change to change hides some of them
  */
 import { spawn, type ChildProcess } from 'node:child_process';
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
@@ -259,7 +261,7 @@ async function work(): Promise<void> {
   const bench = new Bench();
   for (let one = waiting.shift(); one; one = waiting.shift()) {
     const { mutant, number } = one;
-    if ((await bench.noticed(number, mutant.once)) !== null) continue;
+    if ((await bench.noticed(number, mutant.once || again)) !== null) continue;
     survivors.push(mutant);
     const { file, line, before, after } = mutant;
     console.log(`${number}: ${file}:${line}  ${before.slice(0, 90)}  →  ${after.slice(0, 90)}`);

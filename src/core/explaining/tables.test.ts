@@ -75,6 +75,29 @@ describe('a round of 12 stitches, told aloud', () => {
   });
 
   it.each([
+    [2, '2nd'],
+    [3, '3rd'],
+    [4, '4th'],
+    [11, '11th'],
+    [12, '12th'],
+    [13, '13th'],
+    [21, '21st'],
+    [22, '22nd'],
+  ])('the %i. chain from the hook is the %s', (k, rank) => {
+    const text = `US terms\n\nRow 1: ch 40, sc in ${rank} ch from hook, sc ${40 - k} (${41 - k})\n`;
+    const { report, account } = checkPattern(text, 'x');
+    expect(report.parts[0]?.rounds[0]?.made).toBe(41 - k);
+    expect(account(0)?.sentence).toContain(`the ${rank} chain from the hook`);
+  });
+
+  it.each([
+    ['(sc, 2 hdc, sc) in next st, sc 11', 'Single crochet, 2 half double crochet and single crochet, all in the next'],
+    ['(hdc, dc) in each of the next 2 sts, sc 10', 'Half double crochet and double crochet, all in each of the next 2'],
+  ])('several in one stitch: %s', (instruction, begins) => {
+    expect(told(instruction)?.startsWith(begins)).toBe(true);
+  });
+
+  it.each([
     ['dc 6, htr 6', '6 double crochet, then 6 half treble crochet: uses all 12, makes 12.'],
     ['dc2tog x 6', 'Double crochet 2 together, 6 times: uses all 12, makes 6.'],
     ['miss 2, tr 10', 'Miss 2 stitches, then 10 treble crochet: uses all 12, makes 10.'],

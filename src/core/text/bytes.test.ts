@@ -9,6 +9,16 @@ const utf16 = (text: string, big: boolean) =>
   });
 const ROUND = 'Rnd 1: 6 sc in MR – “tight” (6)\r\n';
 
+describe('how far a file is looked at', () => {
+  const odd = (at: number) => contentOf(bytes(`MZ${'a'.repeat(at)}${'\0\x01\x02'.repeat(20)}${'b'.repeat(9000)}`));
+
+  it('is far enough for a program that begins with words', () => {
+    const program = { kind: 'other', what: 'a program' };
+    expect(odd(100)).toEqual(program);
+    expect(odd(3900)).toEqual(program);
+  });
+});
+
 describe('what the bytes of a file are', () => {
   it.each([
     ['UTF-8', new TextEncoder().encode(ROUND), 'UTF-8', ROUND],

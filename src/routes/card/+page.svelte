@@ -140,7 +140,6 @@
   }
 
   b {
-    margin-left: 0.3em;
     font-weight: 620;
   }
 
