@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { checkText } from '../src/core/index.js';
+import { chances } from './chances.js';
 import { JOBS, PLACES, pieces } from './growth.js';
 
 const repeated = (times: number, piece: string | ((i: number) => string)) =>
@@ -7,8 +8,8 @@ const repeated = (times: number, piece: string | ((i: number) => string)) =>
 const START = 'BALL\nRnd 1: 6 sc in MR (6)\n';
 /** The same brackets each time, in no order. */
 function brackets(length: number, marks: string): string {
-  let at = 7;
-  return repeated(length, () => marks.charAt((at = (at * 48271) % 2147483647) % marks.length));
+  const chance = chances(7);
+  return repeated(length, () => marks.charAt(Math.floor(chance() * marks.length)));
 }
 
 /** Texts that once took seconds, minutes or all memory. */

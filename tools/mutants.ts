@@ -10,6 +10,7 @@ import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { build, type Plugin } from 'esbuild';
 import ts from 'typescript';
+import { chances } from './chances.js';
 
 /** One change: the words of a file from one offset to another, and what stands there instead. */
 interface Mutant {
@@ -110,9 +111,8 @@ function coreFiles(folder = 'src/core'): string[] {
 
 /** Some of all, the same for the same seed; none within another. */
 function chosen(all: readonly Mutant[]): Mutant[] {
-  let at = seed;
-  const next = () => (at = (at * 48271) % 2147483647) / 2147483647;
-  const order = all.map((mutant) => ({ mutant, at: next() })).sort((a, b) => a.at - b.at);
+  const chance = chances(seed);
+  const order = all.map((mutant) => ({ mutant, at: chance() })).sort((a, b) => a.at - b.at);
   const some: Mutant[] = [];
   for (const { mutant } of order) {
     if (some.length === many) break;

@@ -1,10 +1,6 @@
 /** Slips of the pen, the same ones each time: what a text looks like that somebody has typed off in a hurry. */
 
-/** A row of numbers from 0 up to 1, the same for the same seed (Park and Miller's generator). */
-function chances(seed: number): () => number {
-  let at = (seed % 2147483646) + 1;
-  return () => (at = (at * 48271) % 2147483647) / 2147483647;
-}
+import { chances } from './chances.js';
 
 type Slip = (line: string, chance: () => number) => string;
 
@@ -39,7 +35,7 @@ const SLIPS: readonly Slip[] = [
 
 /** A text with a slip in about one of eight of its lines, and now and then two lines as one. */
 export function withSlips(text: string, seed: number): string {
-  const chance = chances(seed * 7919 + text.length);
+  const chance = chances(seed * 7919 + text.length + 1);
   const lines = text.split('\n').map((line) => {
     if (line.trim() === '' || chance() > 0.12) return line;
     return SLIPS[someOf(SLIPS.length, chance)]?.(line, chance) ?? line;

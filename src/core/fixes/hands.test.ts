@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { apply } from '../../../tools/apply.js';
 import { checkPattern } from '../index.js';
 
 /** The text after the first fix of the first finding of a rule. */
@@ -7,12 +8,7 @@ function mended(text: string, rule: string): string {
     checkPattern(text, 'x')
       .fixed()
       .findings.find((finding) => finding.rule === rule)?.fixes ?? [];
-  const lines = text.split('\n');
-  for (const { line, column, endColumn, text: words } of [...(fix?.edits ?? [])].reverse()) {
-    const before = lines[line - 1] ?? '';
-    lines[line - 1] = before.slice(0, column - 1) + words + before.slice(endColumn - 1);
-  }
-  return lines.join('\n');
+  return fix ? apply(text, fix) : text;
 }
 
 const BALL = 'US terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\n';

@@ -1,17 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { checkPattern, type Report } from '../index.js';
-
-type Fix = Report['findings'][number]['fixes'][number];
-
-/** A text after a fix. */
-function applied(text: string, { edits }: Fix): string {
-  const lines = text.split('\n');
-  for (const { line, column, endColumn, text: words } of [...edits].reverse()) {
-    const before = lines[line - 1] ?? '';
-    lines[line - 1] = before.slice(0, column - 1) + words + before.slice(endColumn - 1);
-  }
-  return lines.join('\n');
-}
+import { apply } from '../../../tools/apply.js';
+import { checkPattern } from '../index.js';
 
 const fixesOf = (text: string) =>
   checkPattern(text, 'x')
@@ -34,7 +23,7 @@ describe('of changes that are as small as each other the one that goes on like i
     ['the third of three', fours('3 sc, 2 inc, 6 sc, 2 inc, 2 sc'), fours('3 sc, 2 inc, 6 sc, 2 inc, 3 sc')],
   ])('%s', (_, wrong, right) => {
     const [first] = fixesOf(wrong);
-    expect(first && applied(wrong, first)).toBe(right);
+    expect(first && apply(wrong, first)).toBe(right);
     expect(fixesOf(wrong).length).toBeGreaterThan(1);
   });
 });
@@ -53,7 +42,7 @@ describe('the last round goes on from the two before it, and the first towards t
     ],
   ])('%s', (_, wrong, right) => {
     const [first] = fixesOf(wrong);
-    expect(first && applied(wrong, first)).toContain(right);
+    expect(first && apply(wrong, first)).toContain(right);
   });
 });
 
@@ -70,8 +59,8 @@ describe('one figure is changed before two, and a figure before a word', () => {
   ])('%s', (wrong, right) => {
     const text = `${HEAD}Rnd 3: (sc 1, inc) x 6 (18)\nRnd 4: ${wrong}\nRnd 5: (sc 3, inc) x 6 (30)\n`;
     const [first] = fixesOf(text);
-    if (right === null) expect(first === undefined || !applied(text, first).includes(wrong)).toBe(true);
-    else expect(first && applied(text, first)).toBe(text.replace(wrong, right));
+    if (right === null) expect(first === undefined || !apply(text, first).includes(wrong)).toBe(true);
+    else expect(first && apply(text, first)).toBe(text.replace(wrong, right));
   });
 });
 
@@ -83,12 +72,12 @@ describe('a stated count is what is wrong where the next round bears the instruc
   ])('%s', (_, wrong, right, next) => {
     const text = `${HEAD}Rnd 3: (sc 1, inc) x 6 (18)\nRnd 4: ${wrong}\nRnd 5: ${next}\n`;
     const [first] = fixesOf(text);
-    expect(first && applied(text, first)).toBe(text.replace(wrong, right));
+    expect(first && apply(text, first)).toBe(text.replace(wrong, right));
   });
 
   it('and the instruction is what is wrong where it bears out the count', () => {
     const text = `${HEAD}Rnd 3: (sc 1, inc) x 6 (18)\nRnd 4: (sc 2, inc) x 5, sc 4 (24)\nRnd 5: (sc 3, inc) x 6 (30)\n`;
-    for (const fix of fixesOf(text)) expect(applied(text, fix)).not.toContain('(23)');
+    for (const fix of fixesOf(text)) expect(apply(text, fix)).not.toContain('(23)');
   });
 });
 
@@ -96,6 +85,6 @@ it('offers few fixes, each of them another text', () => {
   for (const text of [ovals('sc 6, inc 2, sc 5'), fours('2 sc, 2 inc, 6 sc, 2 inc, 3 sc')]) {
     const fixes = fixesOf(text);
     expect(fixes.length).toBeLessThanOrEqual(4);
-    expect(new Set(fixes.map((fix) => applied(text, fix))).size).toBe(fixes.length);
+    expect(new Set(fixes.map((fix) => apply(text, fix))).size).toBe(fixes.length);
   }
 });

@@ -1,28 +1,17 @@
 import { describe, expect, it } from 'vitest';
+import { apply } from '../../../tools/apply.js';
 import { checkPattern } from '../index.js';
 
 const HEAD = 'US terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\n';
 const TAIL = 'Fasten off.\n';
 
-/** The first fix of the first error below the head, as it leaves the lines there; with its title before it. */
+/** The first fix of the first error below the head, as it leaves the lines there. */
 function firstFix(...lines: readonly string[]): string {
   const text = `${HEAD}${lines.join('\n')}\n${TAIL}`;
   const { findings } = checkPattern(text, 'x').fixed();
   const fix = findings.find(({ severity }) => severity === 'error')?.fixes[0];
   if (!fix) return 'none';
-  const offset = (line: number, column: number) =>
-    text
-      .split('\n')
-      .slice(0, line - 1)
-      .reduce((sum, one) => sum + one.length + 1, 0) +
-    column -
-    1;
-  const edits = [...fix.edits].sort((a, b) => b.line - a.line || b.column - a.column);
-  const mended = edits.reduce(
-    (now, { line, column, endLine, endColumn, text: put }) =>
-      now.slice(0, offset(line, column)) + put + now.slice(offset(endLine, endColumn)),
-    text,
-  );
+  const mended = apply(text, fix);
   return mended.slice(HEAD.length, mended.length - TAIL.length).trimEnd();
 }
 

@@ -28,6 +28,11 @@ export function amountAfter(reader: Reader, at: number): ReadAmount | null {
   return counted(reader, i, repeat !== null) ?? filling(reader, i);
 }
 
+/** The index after "in total", "in all", "altogether"; the same index where nothing says so. */
+export function passTotal(reader: Reader, at: number): number {
+  return isWord(reader, at, 'in') && isWord(reader, at + 1, 'all') ? at + 2 : pass(reader, at, 'total');
+}
+
 /** "6 times": a figure with the word, and no count. */
 function saysTimes(reader: Reader, at: number): boolean {
   return tokenAt(reader, at)?.kind === 'number' && meaningAt(reader, pass(reader, at + 1, 'more'), 'times') !== null;
@@ -58,7 +63,7 @@ function counted(reader: Reader, at: number, afterRepeat: boolean): ReadAmount |
     // "5 more times" and "5 times more" are six in all.
     const later = pass(reader, word.next, 'more');
     const again = more > at + 1 || later > word.next;
-    return times(token.value + (again ? 1 : 0), pass(reader, pass(reader, later, 'total'), 'around'));
+    return times(token.value + (again ? 1 : 0), pass(reader, passTotal(reader, later), 'around'));
   }
   // "(sc, inc)6"
   if (reader.tokens[at - 1]?.kind === 'close' && (token.glued || goesOn(reader, at + 1)))

@@ -1,5 +1,5 @@
 import type { Amount } from '../../pattern/instruction.js';
-import { amountAfter, type ReadAmount } from '../amount.js';
+import { amountAfter, passTotal, type ReadAmount } from '../amount.js';
 import { countIn } from '../count.js';
 import {
   isBoundary,
@@ -92,10 +92,9 @@ function repeatFrom(reader: Reader, at: number): StarAmount | null {
   if (amount) {
     if (amount.amount.kind !== 'times' || !named) return amount;
     // "repeat from * 5 times" is said after it has been worked once; "5 more times" has been counted so already.
-    const whole = isWord(reader, amount.next, 'in') && isWord(reader, amount.next + 1, 'all') ? amount.next + 2 : null;
-    if (whole !== null) return { ...amount, next: whole };
-    const more = saysMore(reader, i, amount.next);
-    return more ? amount : { ...amount, fewer: true, amount: { kind: 'times', times: amount.amount.times + 1 } };
+    return saysHowManyInAll(reader, i, amount.next)
+      ? amount
+      : { ...amount, fewer: true, amount: { kind: 'times', times: amount.amount.times + 1 } };
   }
   const number = tokenAt(reader, i);
   if (number?.kind === 'number') {
@@ -104,8 +103,9 @@ function repeatFrom(reader: Reader, at: number): StarAmount | null {
   return named ? { amount: { kind: 'fill', leave: 0 }, next: i } : null;
 }
 
-function saysMore(reader: Reader, from: number, to: number): boolean {
-  for (let i = from; i < to; i += 1) if (meaningAt(reader, i, 'more', 'total')) return true;
+/** "5 more times", "6 times in all": the figure has been taken with the first time in it. */
+function saysHowManyInAll(reader: Reader, from: number, to: number): boolean {
+  for (let i = from; i < to; i += 1) if (meaningAt(reader, i, 'more') || passTotal(reader, i) > i) return true;
   return false;
 }
 
