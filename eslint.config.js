@@ -57,7 +57,7 @@ export default defineConfig(
   },
   {
     // A component that is imported has no types here; svelte-check knows them, and checks what is passed to it.
-    files: ['**/*.svelte', '**/*.browser.ts'],
+    files: ['**/*.svelte', '**/*.browser.test.ts'],
     rules: {
       '@typescript-eslint/no-unsafe-argument': 'off',
       '@typescript-eslint/no-unsafe-assignment': 'off',

@@ -5,6 +5,7 @@ export default defineConfig({
   plugins: [sveltekit()],
   worker: { format: 'es' },
   test: {
+    exclude: ['**/node_modules/**', '**/*.browser.test.ts'],
     include: ['src/**/*.test.ts', 'tools/**/*.test.ts', 'scripts/**/*.test.ts'],
     globalSetup: 'scripts/before-tests.mjs',
     environment: 'node',

@@ -8,7 +8,7 @@ import e2e from './playwright.config.js';
 export default defineConfig({
   plugins: [svelte()],
   // All packages are found before the first test: one found later would load the page anew in the middle of a test.
-  optimizeDeps: { entries: ['src/**/*.svelte', 'src/**/*.browser.ts', 'src/lib/workers/*.worker.ts'] },
+  optimizeDeps: { entries: ['src/**/*.svelte', 'src/**/*.browser.test.ts', 'src/lib/workers/*.worker.ts'] },
   resolve: {
     // What SvelteKit gives to pages is made up here.
     alias: {
@@ -18,7 +18,7 @@ export default defineConfig({
     },
   },
   test: {
-    include: ['src/**/*.browser.ts'],
+    include: ['src/**/*.browser.test.ts'],
     testTimeout: 60_000,
     browser: {
       enabled: true,

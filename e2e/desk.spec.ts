@@ -1,15 +1,9 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
-import { openDesk, railRow, saved } from './page.js';
+import { openDesk, openPattern, railRow, saved } from './page.js';
 import { test } from './server.js';
 
 const FAULT = 'Round 18';
-
-async function openPattern(page: Page, url: string, name: string | RegExp): Promise<void> {
-  await page.goto(url);
-  await page.getByRole('link', { name }).click();
-  await expect(page.getByRole('tab', { name: /Findings \d/ })).toBeVisible();
-}
 
 test('open a demo pattern, see the fault, mend the line, reload, and find it mended', async ({ page, server }) => {
   await openPattern(page, server.url, 'Lantern Point Lighthouse');

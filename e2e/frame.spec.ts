@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
-import { openDesk } from './page.js';
+import { openDesk, openPattern } from './page.js';
 import { test } from './server.js';
 
 /** Something on the page that has moved by itself. */
@@ -274,6 +274,14 @@ test('no page and no state of it has violations of accessibility, in either sche
       await page.keyboard.press(key);
       await sound(`${key}, ${colorScheme}`);
     }
+    // Something to mend: the round, the list of all findings, and the finder over it.
+    await openPattern(page, server.url, 'Tugboat');
+    for (const key of ['Alt+Period', 'Alt+l', 'Alt+a']) {
+      await page.keyboard.press(key);
+      if (key === 'Alt+a') await expect(page.getByRole('combobox')).toBeFocused();
+      await sound(`to mend, ${key}, ${colorScheme}`);
+    }
+    await page.keyboard.press('Escape');
   }
   // An empty shelf.
   const { patterns } = { patterns: (await (await server.ask('GET', '/api/patterns')).json()) as { id: string }[] };

@@ -25,15 +25,8 @@ export async function typeFirst(page: Page, words: string, delay = 0): Promise<v
   await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(drawn)));
 }
 
-/** Drops a file on something, as the mouse would. */
-export async function drop(page: Page, onto: string, name: string, bytes: readonly number[]): Promise<void> {
-  const carried = await page.evaluateHandle(
-    ({ name, bytes }) => {
-      const data = new DataTransfer();
-      data.items.add(new File([new Uint8Array(bytes)], name));
-      return data;
-    },
-    { name, bytes: [...bytes] },
-  );
-  await page.dispatchEvent(onto, 'drop', { dataTransfer: carried });
+export async function openPattern(page: Page, url: string, name: string | RegExp): Promise<void> {
+  await page.goto(url);
+  await page.getByRole('link', { name }).click();
+  await expect(page.getByRole('tab', { name: /Findings \d/ })).toBeVisible();
 }

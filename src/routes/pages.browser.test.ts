@@ -298,6 +298,20 @@ describe('the house style', () => {
     );
   });
 
+  it('stays as it was where the server does not answer at all', async () => {
+    server.answer = () => Promise.reject(new TypeError('Failed to fetch'));
+    styleOf({
+      style: {},
+      model: { id: 'seal', name: 'Seal', learnt: { word: 'Rnd' }, count: { word: { Rnd: 31 } } },
+    });
+    await page.getByRole('button', { name: 'Take over all' }).click();
+    await expect
+      .element(page.getByText('The server does not answer. Nothing has been changed; try again.'))
+      .toBeVisible();
+    await expect.element(page.getByText('The house style is set.')).not.toBeInTheDocument();
+    await expect.element(page.getByRole('radio', { name: 'left to the designer' }).first()).toBeChecked();
+  });
+
   it('says of a pattern that is too much that another is to be chosen', async () => {
     styleOf({ tooMuch: 'Cathedral' } as Partial<Data>);
     await expect.element(page.getByRole('alert')).toHaveTextContent('“Cathedral” is too much to be read at once.');

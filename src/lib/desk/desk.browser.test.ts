@@ -248,6 +248,51 @@ it('a file that is dropped on the manuscript may take the place of its text, or 
   await expect.element(page.getByText('Rnd 1: 5 sc in MR (5)')).toBeVisible();
 });
 
+describe('a file that is dropped on the Desk is looked at first', () => {
+  const bytes = (binary: string) => Uint8Array.from(binary, (c) => c.charCodeAt(0));
+  const drop = (name: string, binary: string) => {
+    const dataTransfer = new DataTransfer();
+    dataTransfer.items.add(new File([bytes(binary)], name));
+    document
+      .querySelector('.cm-content')
+      ?.dispatchEvent(new DragEvent('drop', { dataTransfer, bubbles: true, cancelable: true }));
+  };
+
+  it.each([
+    ['cat.png', '\x89PNG\r\n\x1a\n\0\0\0\rIHDR', 'is a picture, and can’t be read'],
+    ['draft.docx', 'PK\x03\x04\x14\0\x06\0', 'is an archive, or a document of a word processor'],
+    ['empty.txt', '', 'is empty'],
+  ])('%s is refused in words', async (name, content, says) => {
+    await deskAt();
+    drop(name, content);
+    await expect.element(page.getByText(says.replace('’', "'"))).toBeVisible();
+    expect(page.getByRole('dialog').elements()).toEqual([]);
+  });
+
+  it.each([
+    ['old.txt', 'Caf\xe9 owl\r\nRnd 1 \x96 6 sc', 'read as Windows-1252', 'Café owl'],
+    ['wide.txt', '\xff\xfeO\0w\0l\0', 'read as UTF-16', 'owl'],
+  ])('%s is told as it was read, and the text stays as it is', async (name, content, says, begins) => {
+    await deskAt();
+    drop(name, content);
+    const dialog = page.getByRole('dialog', { name: 'A file for this pattern?' });
+    await expect.element(dialog).toHaveTextContent(says);
+    await expect.element(dialog).toHaveTextContent(new RegExp(begins, 'i'));
+    server.answer = () => Response.json({ id: 'own' });
+    await dialog.getByRole('button', { name: 'Take it in as a pattern of its own' }).click();
+    await vi.waitFor(() => expect(goto).toHaveBeenCalledWith('/desk/own'));
+    await expect.element(page.getByText('Cotton: Sand 20 g')).toBeVisible();
+  });
+
+  it('is left alone where that is wanted', async () => {
+    await deskAt();
+    drop('owl.txt', 'Owl');
+    await page.getByRole('button', { name: 'Neither' }).click();
+    await expect.element(page.getByRole('dialog')).not.toBeInTheDocument();
+    expect(sent(/patterns$/)).toEqual([]);
+  });
+});
+
 describe('setting a pattern in house style', () => {
   const review = (props: Partial<ComponentProps<typeof HouseStyleReview>>) =>
     renderInHouse(HouseStyleReview as Component<ComponentProps<typeof HouseStyleReview>>, {

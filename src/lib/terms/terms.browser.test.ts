@@ -161,6 +161,7 @@ describe('a text that is not converted', () => {
       'Rnd 1: 6 sc in MR (6)\nRnd 2: 12 htr (12)\nRnd 3: sc 12\nRnd 4: htr 12\nRnd 5: sc 12\nRnd 6: htr 12\n',
     );
     await expect.element(page.getByRole('heading', { name: 'Both vocabularies are in use' })).toBeVisible();
+    await expect.element(save()).toBeDisabled();
     await page.getByRole('button', { name: 'It is in US terms' }).click();
     expect(server.asked).toEqual([{ method: 'PUT', path: '/api/patterns/bear/terms', body: { terms: 'us' } }]);
     await vi.waitFor(() => expect(page.getByRole('combobox', { name: 'Read it as' }).element()).toHaveValue('us'));
