@@ -259,6 +259,9 @@ function meaningOf(term: string, written: string, lexicon: Lexicon): Meaning | n
 
 /** The stitch or shaping that a reading comes to, done once. */
 function shapeIn({ steps, unread }: Instruction): Meaning | null {
+  const [only, ...others] = steps;
+  // "skip a stitch"
+  if (only?.kind === 'skip' && only.count === 1 && others.length === 0 && unread.length === 0) return { is: 'skip' };
   const works = steps.filter((step) => step.kind === 'work');
   const step = works[0];
   if (works.length !== 1 || unread.length > 0 || step?.amount.kind !== 'times') return null;

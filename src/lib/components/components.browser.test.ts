@@ -9,6 +9,7 @@ import Choice from './Choice.svelte';
 import Dialog from './Dialog.svelte';
 import Field from './Field.svelte';
 import Menu from './Menu.svelte';
+import RowButton from './RowButton.svelte';
 import Search from './Search.svelte';
 import Select from './Select.svelte';
 import { Several } from './several.svelte.js';
@@ -168,6 +169,27 @@ describe('a field', () => {
   it('has as many lines as it is asked for', async () => {
     render(Field, { label: 'Note', value: 'a', lines: 4 });
     await expect.element(page.getByRole('textbox', { name: 'Note' })).toHaveAttribute('rows', '4');
+  });
+});
+
+describe('a line that leads somewhere', () => {
+  it('has its columns, leads by click and by key, and says where one is', async () => {
+    const onclick = vi.fn();
+    render(RowButton, { columns: '3rem 1fr', onclick, 'aria-current': 'true', children: words('Rnd 4') });
+    const line = page.getByRole('button', { name: 'Rnd 4' });
+    await expect.element(line).toHaveAttribute('aria-current', 'true');
+    expect(getComputedStyle(line.element()).gridTemplateColumns).toMatch(/^48px /);
+    await line.click();
+    await userEvent.keyboard('{Enter}');
+    expect(onclick).toHaveBeenCalledTimes(2);
+  });
+
+  it('looks like the paper until it is dressed', () => {
+    render(RowButton, { columns: '1fr', children: words('Rnd 5') });
+    const { backgroundColor, borderTopWidth, textAlign } = getComputedStyle(
+      page.getByRole('button', { name: 'Rnd 5' }).element(),
+    );
+    expect([backgroundColor, borderTopWidth, textAlign]).toEqual(['rgba(0, 0, 0, 0)', '0px', 'left']);
   });
 });
 

@@ -21,8 +21,7 @@
 
   /** A place further along a line that is longer than the screen is seen all the same. */
   function seen(link: HTMLElement, here: boolean): void {
-    const line = link.closest('ul');
-    if (line && here) line.scrollLeft = link.offsetLeft - line.offsetLeft - 16;
+    if (here) link.scrollIntoView({ block: 'nearest', inline: 'nearest' });
   }
 </script>
 
@@ -213,6 +212,7 @@
     /* More places than fit: the line goes on under its faded end. */
     .house ul {
       padding-right: var(--space-5);
+      scroll-padding-right: var(--space-5);
       mask-image: linear-gradient(to left, transparent, black var(--space-5));
     }
 

@@ -73,6 +73,15 @@ describe('the head of a page', () => {
   });
 });
 
+it('the places stay where they are on a narrow screen as long as the one where one is can be seen', async () => {
+  await page.viewport(390, 600);
+  frame({ at: 'rules' });
+  const [shelf, line] = [house().getByRole('link', { name: 'Shelf' }), house()];
+  await expect.element(house().getByRole('link', { name: 'Rules' })).toHaveAttribute('aria-current', 'page');
+  const [first, all] = [shelf.element().getBoundingClientRect(), line.element().getBoundingClientRect()];
+  expect(first.left).toBeGreaterThanOrEqual(all.left);
+});
+
 describe('the finder', () => {
   it('opens by key and by its words, with the places first, and closes by Escape', async () => {
     frame({ at: 'desk', standing: SEAL });
