@@ -6,11 +6,11 @@
  *                                  process remembers from change to change hides some of them
  */
 import { spawn, type ChildProcess } from 'node:child_process';
+import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { build, type Plugin } from 'esbuild';
 import ts from 'typescript';
-import { chances } from './chances.js';
 
 /** One change: the words of a file from one offset to another, and what stands there instead. */
 interface Mutant {
@@ -96,9 +96,11 @@ function isInFunction(node: ts.Node): boolean {
   return false;
 }
 
-/** A constant that is a type, a name, or a default that a comparison with `typeof` goes by. */
-function isKey({ parent }: ts.Node): boolean {
-  return ts.isPropertyAssignment(parent) ? false : ts.isLiteralTypeNode(parent) || ts.isEnumMember(parent);
+/** A constant that is a type or a name. */
+function isKey(node: ts.Node): boolean {
+  const { parent } = node;
+  if (ts.isBindingElement(parent) || ts.isPropertyAssignment(parent)) return node !== parent.initializer;
+  return ts.isLiteralTypeNode(parent) || ts.isEnumMember(parent);
 }
 
 function coreFiles(folder = 'src/core'): string[] {
@@ -109,10 +111,11 @@ function coreFiles(folder = 'src/core'): string[] {
   });
 }
 
-/** Some of all, the same for the same seed; none within another. */
+/** Some of all, the same for the same seed wherever the code around them is the same; none within another. */
 function chosen(all: readonly Mutant[]): Mutant[] {
-  const chance = chances(seed);
-  const order = all.map((mutant) => ({ mutant, at: chance() })).sort((a, b) => a.at - b.at);
+  const signOf = ({ file, around, after }: Mutant) =>
+    createHash('sha256').update(`${seed} ${file} ${around} ${after}`).digest('hex');
+  const order = all.map((mutant) => ({ mutant, at: signOf(mutant) })).sort((a, b) => (a.at < b.at ? -1 : 1));
   const some: Mutant[] = [];
   for (const { mutant } of order) {
     if (some.length === many) break;
