@@ -1,4 +1,4 @@
-import { buildWorker } from './build-worker.mjs';
+import { bundle } from './bundles.mjs';
 
-/** The tests of the server count in the process that the server counts in. */
-export const setup = buildWorker;
+/** The tests count and read documents in the processes that the server does it in, and run the command line as it is built. */
+export const setup = bundle;

@@ -47,6 +47,9 @@ const PIECES = [
   'X',
   'V',
   'repeat Rnds 2-5 twice',
+  'constructor',
+  '__proto__',
+  ' = toString',
 ];
 
 /** Lines as people write them, to be spoilt. */

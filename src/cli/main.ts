@@ -1,4 +1,5 @@
 import { readFileSync, statSync, writeFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
 import {
   checkPattern,
   contentOf,
@@ -6,33 +7,37 @@ import {
   handSchema,
   LONGEST_TEXT,
   reportText,
+  type Checked,
   type Hand,
   type Report,
 } from '../core/index.js';
+import type { Documents } from '../lib/server/documents/aside.js';
+import { LARGEST_FILE, NotTaken, TOO_LARGE_A_FILE } from '../lib/server/documents/document.js';
 import { CallError, checkCall, convertCall, USAGE, type CheckCall, type ConvertCall } from './arguments.js';
 
-/** Files that hold text as it is. Others (.docx, .pdf) can't be read yet and are refused by name. */
+/** Files that hold text as it is, for which nothing else has to be started. */
 const TEXT_FILES = /\.(?:txt|md|markdown|text)$|^-$|(?:^|\/)[^./]+$/i;
+/** How rich text, pages and messages begin, whatever they are called. */
+const DOCUMENT =
+  /^\s*(?:\{\\rtf|<(?:!doctype|html|head|body|meta)|(?:from|return-path|received|delivered-to|mime-version): )/i;
 
-/** A character of UTF-8 takes four bytes at most. */
-const MOST_BYTES = 4 * LONGEST_TEXT;
 const UNREADABLE: Readonly<Record<string, string>> = {
   ENOENT: 'there is no such file',
   EISDIR: 'this is a folder',
   EACCES: 'it may not be read',
 };
 
-process.exitCode = main(process.argv.slice(2));
+process.exitCode = await main(process.argv.slice(2));
 
-function main(words: readonly string[]): number {
+async function main(words: readonly string[]): Promise<number> {
   const [command, ...rest] = words;
   if (command === 'help' || command === '--help' || command === '-h') {
     process.stdout.write(USAGE);
     return 0;
   }
   try {
-    if (command === 'check') return check(checkCall(rest));
-    if (command === 'convert') return convert(convertCall(rest));
+    if (command === 'check') return await check(checkCall(rest));
+    if (command === 'convert') return await convert(convertCall(rest));
     throw new CallError(
       command === undefined
         ? 'Say what to do: dostik check FILE, or dostik convert FILE --to us|uk'
@@ -42,12 +47,15 @@ function main(words: readonly string[]): number {
     if (!(error instanceof CallError)) throw error;
     process.stderr.write(`dostik: ${error.message}\n`);
     return 2;
+  } finally {
+    await documents?.close();
   }
 }
 
-function check({ files, format, terms, failOn, explain, hand, handOut }: CheckCall): number {
+async function check({ files, format, terms, failOn, explain, hand, handOut }: CheckCall): Promise<number> {
   const said = hand === undefined ? {} : { hand: handIn(hand) };
-  const checked = files.map((file) => checkPattern(textOf(file), file, { terms, ...said }));
+  const checked: Checked[] = [];
+  for (const file of files) checked.push(checkPattern(await textOf(file), file, { terms, ...said }));
   if (handOut !== undefined && checked[0]) write(handOut, `${JSON.stringify(checked[0].hand, null, 2)}\n`);
   const reports = checked.map(({ fixed }) => fixed());
   process.stdout.write(
@@ -58,8 +66,8 @@ function check({ files, format, terms, failOn, explain, hand, handOut }: CheckCa
   return failOn !== 'never' && reports.some((report) => fails(report, failOn)) ? 1 : 0;
 }
 
-function convert({ file, out, report, ...options }: ConvertCall): number {
-  const conversion = convertTerms(textOf(file), options);
+async function convert({ file, out, report, ...options }: ConvertCall): Promise<number> {
+  const conversion = convertTerms(await textOf(file), options);
   const { state, message, problems, text, ...rest } = conversion;
   // Nothing is written that could be taken for a conversion and is none.
   const made = state !== 'mixed' && state !== 'unclear';
@@ -107,26 +115,37 @@ function fails(report: Report, from: 'error' | 'warning'): boolean {
 }
 
 /** The text of a file. @throws CallError where it can't be read, or holds none. */
-function textOf(file: string): string {
-  if (!TEXT_FILES.test(file)) throw new CallError(`${file}: only .txt and .md files can be read.`);
-  const content = contentOf(bytesOf(file));
+async function textOf(file: string): Promise<string> {
+  const bytes = bytesOf(file);
+  const content = contentOf(bytes);
   if (content.kind === 'empty') throw new CallError(`${file}: it is empty.`);
-  if (content.kind === 'other') throw new CallError(`${file}: this is ${content.what}, and can't be read as text.`);
-  // What is written back, and every column that is told, is counted in the file as it is.
-  if (content.encoding === 'UTF-16')
-    throw new CallError(`${file}: this is text in UTF-16. Save it as UTF-8, then try again.`);
-  if (content.text.length > LONGEST_TEXT)
+  const plain = content.kind === 'text' && content.encoding === 'UTF-8' && TEXT_FILES.test(file);
+  const text = plain && !DOCUMENT.test(content.text) ? content.text : await takenFrom(bytes, file);
+  if (text.length > LONGEST_TEXT)
     throw new CallError(
       `${file}: it has more than ${LONGEST_TEXT.toLocaleString('en')} characters. Split it, and check the parts.`,
     );
-  return content.text;
+  return text;
+}
+
+let documents: Documents | null = null;
+
+/** The text of a document, read as the application reads it. @throws CallError where that can't be done. */
+async function takenFrom(bytes: Uint8Array, file: string): Promise<string> {
+  const { documentsAside } = await import('../lib/server/documents/aside.js');
+  documents ??= documentsAside(fileURLToPath(new URL('./documents.mjs', import.meta.url)), { workers: 1 });
+  try {
+    return (await documents.take(bytes, file)).text;
+  } catch (error) {
+    if (!(error instanceof NotTaken)) throw error;
+    throw new CallError(`${file}: ${error.message}`);
+  }
 }
 
 /** @throws CallError where the file can't be read. */
 function bytesOf(file: string): Uint8Array {
   try {
-    if (file !== '-' && statSync(file).size > MOST_BYTES)
-      throw new CallError(`${file}: it is too large to be a pattern.`);
+    if (file !== '-' && statSync(file).size > LARGEST_FILE) throw new CallError(`${file}: ${TOO_LARGE_A_FILE}`);
     return readFileSync(file === '-' ? 0 : file);
   } catch (error) {
     if (error instanceof CallError) throw error;

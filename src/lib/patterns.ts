@@ -31,6 +31,39 @@ export const intakeSchema = z.object({
   ),
 });
 
+/** A file that is sent to be taken in: what it is called, the pattern that it is a further draft of, and whether it may be one that is known. */
+export const fileAskedSchema = z.object({
+  file: name,
+  pattern: z.optional(z.string().check(z.maxLength(64))),
+  again: z.optional(z.literal('yes')),
+});
+
+/** Something that has come of a pattern, as it is told: the file itself is had by itself. */
+export const draftSchema = z.object({
+  number: z.int().check(z.gte(1)),
+  file: z.string(),
+  kind: z.string(),
+  size: z.int().check(z.gte(0)),
+  notes: z.array(z.object({ line: z.int().check(z.gte(1)), by: z.nullable(z.string()), text: z.string() })),
+  left: z.array(z.string()),
+  at: momentSchema,
+});
+export type Draft = z.infer<typeof draftSchema>;
+
+/** A file that has come before, and with which pattern. */
+const knownFileSchema = z.object({ id: z.string(), name: z.string(), at: momentSchema });
+export type KnownFile = z.infer<typeof knownFileSchema>;
+
+/** What the server says while it takes in a file, one after the other: how much is read, and in the end what has come of it. */
+export const takingSchema = z.union([
+  z.object({ share: z.number() }),
+  z.object({ id: z.string(), left: z.array(z.string()) }),
+  z.object({ known: knownFileSchema }),
+  z.object({ message: z.string() }),
+]);
+export type Taking = z.infer<typeof takingSchema>;
+export const readOutSchema = z.object({ text: z.string(), left: z.array(z.string()) });
+
 /** A save from the Desk: the text, and the revision that it was made from. */
 export const saveSchema = z.object({ text, base: z.int().check(z.gte(1)) });
 

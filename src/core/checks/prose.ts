@@ -80,20 +80,25 @@ export function nounOf({ name }: Part): string {
 /** A noun in lower case without its plural: "leaves" is a leaf. */
 export function singular(noun: string): string {
   const word = noun.toLowerCase();
-  const other = IRREGULAR[word];
+  const other = IRREGULAR.get(word);
   if (other && word !== 'foot' && word !== 'tooth') return other;
   if (word.endsWith('ves')) return `${word.slice(0, -3)}f`;
   return /(?:ch|sh|x|ss)es$/.test(word) ? word.slice(0, -2) : word.replace(/s$/, '');
 }
 
-const IRREGULAR: Record<string, string> = { foot: 'feet', feet: 'foot', tooth: 'teeth', teeth: 'tooth' };
+const IRREGULAR: ReadonlyMap<string, string> = new Map([
+  ['foot', 'feet'],
+  ['feet', 'foot'],
+  ['tooth', 'teeth'],
+  ['teeth', 'tooth'],
+]);
 
 /** A noun as it may stand in a sentence: "leaf", "leaves". */
 export function formsOf(noun: string): string[] {
   if (noun.length < 3) return [];
   const forms = [noun, `${noun}s`, `${noun}es`];
   if (noun.endsWith('f')) forms.push(`${noun.slice(0, -1)}ves`);
-  const other = IRREGULAR[noun];
+  const other = IRREGULAR.get(noun);
   if (other) forms.push(other);
   return forms;
 }

@@ -180,7 +180,7 @@ const LONGEST_KEPT = 12;
 function wordOf(raw: string): Word | null {
   const known = words.get(raw);
   if (known !== undefined) return known;
-  const word = SLASHED[raw] ?? raw.toLowerCase().replaceAll('.', '').replace('’', "'");
+  const word = SLASHED.get(raw) ?? raw.toLowerCase().replaceAll('.', '').replace('’', "'");
   const number = cardinal(word);
   const rank = ordinal(word);
   const found: Word | null =
@@ -198,7 +198,12 @@ function wordOf(raw: string): Word | null {
   return found;
 }
 
-const SLASHED: Readonly<Record<string, string>> = { 'w/': 'with', 'b/w': 'between', 'f/o': 'fo', 'w/o': 'without' };
+const SLASHED: ReadonlyMap<string, string> = new Map([
+  ['w/', 'with'],
+  ['b/w', 'between'],
+  ['f/o', 'fo'],
+  ['w/o', 'without'],
+]);
 const DOTTED = /(?:(?:h\.?)?d\.c|s\.c|(?:h|d)\.tr|s\.s|m\.r)\.?|b\/w|f\/o|w\/o?/iuy;
 
 /** Where a word with dots or strokes inside it ends: "d.c.", "h.tr.", "w/"; `end` of its first letters for all others. */

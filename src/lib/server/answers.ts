@@ -2,6 +2,7 @@ import { json, type RequestEvent } from '@sveltejs/kit';
 import type * as z from 'zod/mini';
 import { TooMuch } from './counting/counting.js';
 import { describeFailure, Missing } from './db/client.js';
+import { NotTaken, TOO_LARGE_A_FILE } from './documents/document.js';
 import { Spoilt } from './patterns.js';
 
 /** A request that can't be carried out as it is; the message is for people. */
@@ -19,7 +20,7 @@ export const GONE = 'This pattern is no longer on the shelf.';
 /** What a person is told of a failure, and the status that goes with it. What nobody expected goes to the terminal too. */
 export function troubleOf(error: unknown): { status: number; message: string } {
   if (error instanceof Refused) return { status: error.status, message: error.message };
-  if (error instanceof TooMuch) return { status: 422, message: error.message };
+  if (error instanceof TooMuch || error instanceof NotTaken) return { status: 422, message: error.message };
   if (error instanceof Spoilt) return { status: 500, message: error.message };
   if (!(error instanceof Missing)) console.error(error);
   const why = describeFailure(error);
@@ -52,6 +53,47 @@ export function noting<Event extends RequestEvent, Note>(
   });
 }
 
+/** What is said line by line while something is done, as JSON; the last line is what came of it. */
+export function told<Said>(work: (say: (said: Said) => void) => Promise<Said>): Response {
+  const encoder = new TextEncoder();
+  const stream = new ReadableStream<Uint8Array>({
+    async start(controller) {
+      const say = (said: unknown) => controller.enqueue(encoder.encode(`${JSON.stringify(said)}\n`));
+      try {
+        say(await work(say));
+      } catch (error) {
+        say({ message: troubleOf(error).message });
+      }
+      controller.close();
+    },
+  });
+  return new Response(stream, { headers: { 'content-type': 'application/x-ndjson' } });
+}
+
+/**
+ * The file that a request brings.
+ * @throws Refused where it is too large.
+ */
+export async function bytesOf(request: Request): Promise<Uint8Array> {
+  try {
+    return new Uint8Array(await request.arrayBuffer());
+  } catch (error) {
+    if (isTooLarge(error)) throw new Refused(413, TOO_LARGE_A_FILE);
+    throw new Refused(400, 'This file has not arrived whole. Try it once more.');
+  }
+}
+
+function isTooLarge(error: unknown): boolean {
+  return typeof error === 'object' && error !== null && 'status' in error && error.status === 413;
+}
+
+/** What an address asks for, checked. @throws Refused */
+export function queryOf<Query>(url: URL, schema: z.ZodMiniType<Query>): Query {
+  const read = schema.safeParse(Object.fromEntries(url.searchParams));
+  if (!read.success) throw new Refused(400, read.error.issues[0]?.message ?? 'This request could not be read.');
+  return read.data;
+}
+
 export function done(): Response {
   return new Response(null, { status: 204 });
 }
@@ -65,7 +107,7 @@ export async function bodyOf<Body>(request: Request, schema: z.ZodMiniType<Body>
   try {
     value = await request.json();
   } catch (error) {
-    if (typeof error === 'object' && error !== null && 'status' in error && error.status === 413)
+    if (isTooLarge(error))
       throw new Refused(413, 'This is larger than a pattern can be. Split it, and take in the parts.');
     throw new Refused(400, 'This request could not be read: it is not JSON.');
   }

@@ -1,6 +1,8 @@
 import path from 'node:path';
 import { countingAside, type Counting } from './counting/counting.js';
 import { openDatabase } from './db/client.js';
+import { documentsAside, type Documents } from './documents/aside.js';
+import { DraftStore } from './drafts.js';
 import { readEnvironment } from './environment.js';
 import { PatternStore } from './patterns.js';
 import { Recounts } from './recounts.js';
@@ -9,7 +11,7 @@ import { ShelfStore } from './shelf.js';
 import { StyleStore } from './style.js';
 import { TermsStore } from './terms.js';
 
-/** Everything that is kept, one store a matter, and who counts. */
+/** Everything that is kept, one store a matter, and who counts and reads documents. */
 export interface Stores {
   readonly patterns: PatternStore;
   readonly shelf: ShelfStore;
@@ -17,7 +19,9 @@ export interface Stores {
   readonly rules: RuleStore;
   readonly style: StyleStore;
   readonly recounts: Recounts;
+  readonly drafts: DraftStore;
   readonly counting: Counting;
+  readonly documents: Documents;
 }
 
 let opened: Promise<Stores & { present: () => Promise<void> }> | null = null;
@@ -44,7 +48,9 @@ async function open(): Promise<Stores & { present: () => Promise<void> }> {
     shelf: new ShelfStore(database),
     rules,
     recounts,
+    drafts: new DraftStore(database, recounts.ask),
     counting,
+    documents: documentsAside(path.resolve('dist/documents.mjs')),
     terms: new TermsStore(database, patterns, counting, recounts.ask),
     style: new StyleStore(database),
     present: database.present,

@@ -4,6 +4,9 @@ import path from 'node:path';
 import type { Counting } from './counting/counting.js';
 import { WORK, type Work } from './counting/work.js';
 import { openDatabase, type OpenDatabase } from './db/client.js';
+import type { Documents } from './documents/aside.js';
+import { takenFrom } from './documents/index.js';
+import { DraftStore } from './drafts.js';
 import { PatternStore } from './patterns.js';
 import { Recounts } from './recounts.js';
 import { RuleStore } from './rules.js';
@@ -28,6 +31,9 @@ export const hereAndNow: Counting = {
   close: () => Promise.resolve(),
 };
 
+/** Reads documents in the test's own process. */
+const readHere: Documents = { take: takenFrom, close: () => Promise.resolve() };
+
 export const MIGRATIONS = path.resolve('drizzle');
 
 export async function makeRig(counting: Counting = hereAndNow): Promise<Rig> {
@@ -44,6 +50,8 @@ export async function makeRig(counting: Counting = hereAndNow): Promise<Rig> {
     patterns,
     shelf: new ShelfStore(database),
     style: new StyleStore(database),
+    drafts: new DraftStore(database, recounts.ask),
+    documents: readHere,
     counting,
     rules,
     recounts,

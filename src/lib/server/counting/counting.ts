@@ -1,5 +1,5 @@
 import path from 'node:path';
-import * as workerpool from 'workerpool';
+import { OverLimit, workingAside } from '../aside.js';
 import type { Work } from './work.js';
 
 /** A text that can't be counted within the limits; it is kept all the same. */
@@ -23,32 +23,22 @@ const MOST_MEMORY = 400;
 /** One text each. Figures for the shelf are counted one after the other, so that one is always free for a person. */
 const WORKERS = 2;
 
-/**
- * Counts in processes beside the server, so that no text can hold up a request, and none can take the server with it: a
- * worker thread that grows too fast ends the whole process, limit or no limit.
- */
+/** Counts in processes beside the server. */
 export function countingAside({ longest = LONGEST, memory = MOST_MEMORY } = {}): Counting {
-  const script = path.resolve('dist/counting.mjs');
-  const pool = workerpool.pool(script, {
-    workerType: 'process',
-    minWorkers: 1,
-    maxWorkers: WORKERS,
-    forkOpts: { serialization: 'advanced', execArgv: [`--max-old-space-size=${memory}`] },
-    // What a process says that runs out of memory is of no use to anybody.
-    emitStdStreams: true,
+  const aside = workingAside<Work>(path.resolve('dist/counting.mjs'), {
+    longest,
+    memory,
+    workers: WORKERS,
+    ready: true,
   });
   return {
     async have(job, asked) {
       try {
-        return (await pool.exec(job, [asked]).timeout(longest)) as ReturnType<Work[typeof job]>;
+        return await aside.have(job, asked);
       } catch (error) {
-        if (error instanceof workerpool.Promise.TimeoutError || error instanceof workerpool.TerminateError)
-          throw new TooMuch();
-        throw error;
+        throw error instanceof OverLimit ? new TooMuch() : error;
       }
     },
-    close: async () => {
-      await pool.terminate(true);
-    },
+    close: () => aside.close(),
   };
 }

@@ -1,4 +1,4 @@
-/** A process of its own in which the server has texts read and counted. Bundled by scripts/build-worker.mjs. */
+/** A process of its own in which the server has texts read and counted. Bundled by scripts/bundles.mjs. */
 import { constants, setPriority } from 'node:os';
 import { worker } from 'workerpool';
 import { WORK } from './work.js';

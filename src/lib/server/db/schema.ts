@@ -1,4 +1,4 @@
-import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { blob, index, integer, primaryKey, sqliteTable, text, unique } from 'drizzle-orm/sqlite-core';
 
 /** A pattern on the shelf. Times are milliseconds since 1970. */
 export const patterns = sqliteTable(
@@ -28,6 +28,42 @@ export const patterns = sqliteTable(
   },
   (table) => [index('patterns_shelf').on(table.deletedAt, table.updatedAt)],
 );
+
+/** What has come of a pattern, one after the other: a file, or a text that was pasted. */
+export const drafts = sqliteTable(
+  'drafts',
+  {
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    patternId: text('pattern_id')
+      .notNull()
+      .references(() => patterns.id, { onDelete: 'cascade' }),
+    /** From 1, in the order in which they came. */
+    number: integer('number').notNull(),
+    /** What the file is called; empty for what was pasted. */
+    file: text('file').notNull(),
+    /** What it is, as a person calls it. */
+    kind: text('kind').notNull(),
+    /** Of the file; bytes. */
+    size: integer('size').notNull(),
+    /** Of the file, to know it again. */
+    hash: text('hash').notNull(),
+    /** What it was read as, before anything was changed. */
+    text: text('text').notNull(),
+    /** Remarks beside its lines, and what was left out, as JSON of `draftNotesSchema` and an array of sentences. */
+    notes: text('notes').notNull(),
+    left: text('left').notNull(),
+    at: integer('at').notNull(),
+  },
+  (table) => [unique('drafts_in_order').on(table.patternId, table.number), index('drafts_by_hash').on(table.hash)],
+);
+
+/** The files themselves, byte for byte, apart from what is asked for often. */
+export const originals = sqliteTable('originals', {
+  draftId: integer('draft_id')
+    .primaryKey()
+    .references(() => drafts.id, { onDelete: 'cascade' }),
+  bytes: blob('bytes', { mode: 'buffer' }).notNull(),
+});
 
 /** Rounds that a person has agreed to. `key` stands for the round's words and all that its count rests on. */
 export const ticks = sqliteTable(

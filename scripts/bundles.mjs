@@ -1,0 +1,39 @@
+/** Bundles what runs beside the server: the processes that count and read documents, and the command line. */
+import { build } from 'esbuild';
+
+// A package that is no module asks for its own parts in the old way.
+const OWN_REQUIRE =
+  "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);";
+
+/** @type {import('esbuild').BuildOptions} */
+const OPTIONS = {
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  target: 'node20',
+  packages: 'bundle',
+  // It finds its own parts by where it lies.
+  external: ['pdfjs-dist'],
+  outdir: 'dist',
+  outExtension: { '.js': '.mjs' },
+  logLevel: 'warning',
+};
+
+/** @returns {Promise<void>} */
+export async function bundle() {
+  await build({
+    ...OPTIONS,
+    entryPoints: {
+      counting: 'src/lib/server/counting/worker.ts',
+      documents: 'src/lib/server/documents/worker.ts',
+    },
+    banner: { js: OWN_REQUIRE },
+  });
+  await build({
+    ...OPTIONS,
+    entryPoints: { dostik: 'src/cli/main.ts' },
+    banner: { js: `#!/usr/bin/env node\n${OWN_REQUIRE}` },
+  });
+}
+
+if (import.meta.url === new URL(process.argv[1] ?? '', 'file:').href) await bundle();

@@ -1,0 +1,27 @@
+/** A process of its own in which documents are read. Bundled by scripts/bundles.mjs. */
+import { constants, setPriority } from 'node:os';
+import { worker, workerEmit } from 'workerpool';
+import type { DocumentWork } from './aside.js';
+import { NotTaken } from './document.js';
+import { takenFrom } from './index.js';
+
+/** What is done in less is not worth telling; milliseconds. */
+const A_WHILE = 300;
+
+const WORK: DocumentWork = {
+  async take({ bytes, name }) {
+    const start = performance.now();
+    try {
+      return await takenFrom(bytes, name, (share) => {
+        if (performance.now() - start > A_WHILE) workerEmit(share);
+      });
+    } catch (error) {
+      if (error instanceof NotTaken) return { refused: error.message };
+      throw error;
+    }
+  },
+};
+
+// On a machine with one core requests go first.
+setPriority(constants.priority.PRIORITY_BELOW_NORMAL);
+worker(WORK);
