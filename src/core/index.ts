@@ -17,7 +17,18 @@ import type { Report } from './report/schema.js';
 export { convertTerms, type ConvertOptions } from './terms/convert.js';
 export { conversionSchema, type Conversion, type TermChange } from './terms/schema.js';
 export { evidenceSchema, termsEvidence, type TermsEvidence } from './terms/evidence.js';
-export { handSchema, handWordSchema, NO_HAND, senseSchema, type Hand } from './reading/hand.js';
+export {
+  handSchema,
+  handWordSchema,
+  LINE_ROLES,
+  lineKey,
+  lineKeySchema,
+  lineRoleSchema,
+  NO_HAND,
+  partSaidSchema,
+  senseSchema,
+} from './reading/hand.js';
+export type { Hand, LineRole, PartSaid } from './reading/hand.js';
 export { meaningsSchema, type Meanings } from './deciding/meanings.js';
 export { SENSES, type Sense } from './vocabulary/senses.js';
 export { senseInWords } from './deciding/why.js';
@@ -81,7 +92,10 @@ export function checkPattern(text: string, file: string, options: CheckOptions =
   const findings = check(counted, options.rules, options.style);
   return {
     report: reportOf(file, counted, findings),
-    hand: { words: Object.fromEntries([...counted.pattern.words, ...counted.pattern.said]) },
+    hand: {
+      ...options.hand,
+      words: Object.fromEntries([...counted.pattern.words, ...counted.pattern.said]),
+    },
     fixed: () => reportOf(file, counted, withFixes(counted, findings)),
     account: (index) => {
       const round = counted.rounds[index];

@@ -28,13 +28,14 @@ export type Meanings = z.infer<typeof meaningsSchema>;
  * @returns the ways to take it, that under which most rounds come out first.
  */
 export function meaningsOf(text: string, options: ReadOptions, word: string): Meanings {
-  const { [word]: _said, ...others } = (options.hand ?? NO_HAND).words;
+  const said = options.hand ?? NO_HAND;
+  const { [word]: _said, ...others } = said.words;
   const under = (hand: Hand) => comingOut(decide(text, { ...options, hand }));
-  const { rounds, comesOut: unsaid } = under({ words: others });
+  const { rounds, comesOut: unsaid } = under({ ...said, words: others });
   const ways = SENSES.map((sense: Sense) => ({
     sense,
     words: senseInWords(sense),
-    comesOut: under({ words: { ...others, [word]: sense } }).comesOut,
+    comesOut: under({ ...said, words: { ...others, [word]: sense } }).comesOut,
   }));
   ways.sort((a, b) => b.comesOut - a.comesOut);
   return { word, rounds, unsaid, ways };

@@ -12,6 +12,7 @@ import { senseInWords } from '../deciding/why.js';
 import type { Part, Pattern } from '../pattern/pattern.js';
 import { witnessesIn } from '../reading/detect.js';
 import { positionAt, type Span } from '../text/source.js';
+import { linesTaken } from './lines.js';
 import type { Overview, PartOverview } from './schema.js';
 
 /** More places than these tell no more. */
@@ -45,6 +46,10 @@ export function overviewOf(counted: CountedPattern): Overview {
     assembly: document.assembly
       .filter((step) => puts(step, document))
       .map(({ text, span }) => ({ text: text.trim(), line: lineOf(span.from) })),
+    lines: linesTaken(
+      pattern,
+      [...document.events, ...document.assembly].map(({ span }) => span),
+    ),
   };
 }
 

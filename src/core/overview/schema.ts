@@ -1,8 +1,12 @@
 import * as z from 'zod/mini';
-import { senseSchema } from '../reading/hand.js';
+import { LINE_ROLES, senseSchema } from '../reading/hand.js';
 
 const line = z.int().check(z.gte(1));
 const count = z.int().check(z.gte(0));
+
+/** What a line can be taken for: a role, nothing as it is empty, or crochet that no place was found for. */
+export const LINES_TAKEN = [...LINE_ROLES, 'blank', 'unplaced'] as const;
+export type LineTaken = (typeof LINES_TAKEN)[number];
 
 /** A place where something is used: its line, and the part that it stands in. */
 const useSchema = z.object({ line, part: z.nullable(z.string()) });
@@ -64,6 +68,8 @@ export const overviewSchema = z.object({
   ),
   parts: z.array(partSchema),
   assembly: z.array(z.object({ text: z.string(), line })),
+  /** What each line was taken for, from the first. */
+  lines: z.array(z.enum(LINES_TAKEN)),
 });
 export type Overview = z.infer<typeof overviewSchema>;
 export type PartOverview = Overview['parts'][number];

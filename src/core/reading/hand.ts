@@ -14,11 +14,49 @@ export const handWordSchema = z.string().check(
   z.maxLength(LONGEST_WORD),
 );
 
-/** What is settled about a hand, its own words and what they mean: `{ "words": { "bump": "increase" } }`. */
+/** What a line of a text can be. */
+export const LINE_ROLES = [
+  'title',
+  'heading',
+  'round',
+  'goes-on',
+  'materials',
+  'abbreviations',
+  'assembly',
+  'talk',
+] as const;
+export const lineRoleSchema = z.enum(LINE_ROLES);
+export type LineRole = z.infer<typeof lineRoleSchema>;
+
+/** So much of a line tells it. */
+const LONGEST_LINE = 200;
+const MOST_LINES = 2000;
+
+/** What a line says, as far as it is told by: whatever blanks it has, and however it begins and ends. */
+export function lineKey(text: string): string {
+  return text.trim().replace(/\s+/g, ' ').slice(0, LONGEST_LINE);
+}
+
+export const lineKeySchema = z.string().check(z.overwrite(lineKey), z.minLength(1));
+
+/** What is said of a part: what it is called, and how many are made of it. */
+export const partSaidSchema = z.object({
+  name: z.optional(z.string().check(z.trim(), z.minLength(1), z.maxLength(80))),
+  make: z.optional(z.int().check(z.gte(1), z.lte(99))),
+});
+export type PartSaid = z.infer<typeof partSaidSchema>;
+
+const few = <Entries extends object>(most: number, what: string) =>
+  z.refine<Entries>((entries) => Object.keys(entries).length <= most, `These are too many ${what}.`);
+
+/**
+ * What is settled about a hand: its own words and what they mean, what single lines are by what they say, and parts by what
+ * their heading says. `{ "words": { "bump": "increase" }, "lines": { "R2 and so on": "talk" }, "parts": { "Ears": { "make": 2 } } }`
+ */
 export const handSchema = z.object({
-  words: z
-    .record(handWordSchema, senseSchema)
-    .check(z.refine((words) => Object.keys(words).length <= MOST_WORDS, 'These are too many words.')),
+  words: z.record(handWordSchema, senseSchema).check(few(MOST_WORDS, 'words')),
+  lines: z.optional(z.record(lineKeySchema, lineRoleSchema).check(few(MOST_LINES, 'lines'))),
+  parts: z.optional(z.record(lineKeySchema, partSaidSchema).check(few(MOST_WORDS, 'parts'))),
 });
 export type Hand = z.infer<typeof handSchema>;
 

@@ -25,6 +25,8 @@ import { chainStartIn, freeLoopsIn } from './starts.js';
 import { nameIn } from './page/parts.js';
 import { NO_INSTRUCTION } from './gist/gist.js';
 import { referenceIn } from './gist/reference.js';
+import type { LineRole } from './hand.js';
+import { headingSaid, NO_ROLES, sectionOfRole, withSaid, type Roles } from './roles.js';
 import { beginsInRing, isInstruction, mayInstruct, wordsBeforeWork } from './unlabelled.js';
 import { cardinal } from '../vocabulary/numbers.js';
 import { Yarns } from './yarns.js';
@@ -110,14 +112,16 @@ export function outlineOf(
   lexicon: Lexicon,
   instructions: InstructionReader,
   units: Units = NO_UNITS,
+  roles: Roles = NO_ROLES,
 ): Outline {
-  return new Outliner(source, lexicon, instructions, units).run();
+  return new Outliner(source, lexicon, instructions, units, roles).run();
 }
 
 class Outliner {
   readonly #source: SourceText;
   readonly #lexicon: Lexicon;
   readonly #units: Units;
+  readonly #roles: Roles;
   /** The units that begin in a line, and the lines that one goes on in. */
   readonly #unitsIn = new Map<number, Unit[]>();
   readonly #covered = new Set<number>();
@@ -141,12 +145,14 @@ class Outliner {
   readonly #sections: Draft<Section>[] = [];
   readonly #passages: PassageDraft[] = [];
 
-  constructor(source: SourceText, lexicon: Lexicon, instructions: InstructionReader, units: Units) {
+  constructor(source: SourceText, lexicon: Lexicon, instructions: InstructionReader, units: Units, roles: Roles) {
     this.#source = source;
+    this.#roles = roles;
     this.#lexicon = lexicon;
     this.#units = units;
     for (const unit of units.units) {
       const line = lineIndexAt(source, unit.span.from);
+      if (this.#roleOf(line) !== undefined) continue;
       this.#unitsIn.set(line, [...(this.#unitsIn.get(line) ?? []), unit]);
       const last = lineIndexAt(source, Math.max(unit.span.from, unit.span.to - 1));
       for (let below = line; below <= last; below += 1) this.#covered.add(below);
@@ -181,7 +187,7 @@ class Outliner {
       });
     }
     return {
-      title: this.#title,
+      title: this.#roles.title ?? this.#title,
       parts: [...finished.values()],
       sections: this.#sections,
       passages: this.#passages.map(({ span, section, part, after }) => ({
@@ -216,6 +222,7 @@ class Outliner {
     }
     const afterBlank = this.#afterBlank;
     this.#afterBlank = false;
+    if (this.#said(index, span, text)) return;
     if (this.#unitsIn.has(index) || this.#covered.has(index)) {
       this.#unitLine(index, span);
       return;
@@ -243,6 +250,38 @@ class Outliner {
     const begun = this.#units.units.length === 0 || this.#part !== null;
     if (begun && (this.#unlabelled(index, span, text) || this.#pieceInLine(index, span, text))) return;
     this.#addProse(span);
+  }
+
+  /** What is said that a line is. */
+  #roleOf(index: number): LineRole | undefined {
+    return this.#roles.lines.get(this.#source.lineStarts[index] ?? -1);
+  }
+
+  /** A line that somebody has said the role of, as far as that settles it: a round with a label is read like all others. */
+  #said(index: number, span: Span, text: string): boolean {
+    const role = this.#roleOf(index);
+    const section = sectionOfRole(role);
+    if (section) {
+      this.#close();
+      this.#pending = null;
+      if (this.#section === section) this.#addProse(span);
+      else this.#beginSection(section, span, span);
+      return true;
+    }
+    if (role === 'heading') {
+      this.#heading(headingSaid(text), span);
+      return true;
+    }
+    if (role !== 'round') return false;
+    const labels = labelsIn(this.#source.text, span, { lexicon: this.#lexicon, bare: true });
+    if (labels.length > 0) this.#labels(labels, span);
+    else {
+      this.#close();
+      this.#begin(null);
+      const bodyFrom = contentStart(this.#source.text, span.from, span.to);
+      this.#open = { label: null, from: bodyFrom, bodyFrom, to: span.to };
+    }
+    return true;
   }
 
   /** The heading that a line is; where the layout has been worked out, only what it takes for one, and names of sections. */
@@ -577,7 +616,8 @@ class Outliner {
     return { span, breakdown: named?.is === 'stitch' ? [{ count: value, stitch: named.stitch }] : [] };
   }
 
-  #heading(heading: Heading, span: Span): void {
+  #heading(read: Heading, span: Span): void {
+    const heading = withSaid(read, this.#roles.parts.get(span.from));
     this.#close();
     this.#prose = null;
     if (heading.section) {
@@ -727,9 +767,14 @@ function firstWords(text: string): string {
   return words.length > 28 ? `${words.slice(0, 27)}…` : words;
 }
 
-/** The pattern's own abbreviations: every entry that stands before the first round. */
-export function legendOf(source: SourceText): LegendEntry[] {
-  return legendIn(source.text, 0, endOfLegend(source));
+/** The pattern's own abbreviations: every entry that stands before the first round, and in lines that are said to be such. */
+export function legendOf(source: SourceText, { lines }: Roles = NO_ROLES): LegendEntry[] {
+  const end = endOfLegend(source);
+  const said = [...lines].filter(([from, role]) => role === 'abbreviations' && from >= end);
+  return [
+    ...legendIn(source.text, 0, end),
+    ...said.flatMap(([from]) => legendIn(source.text, from, lineSpan(source, lineIndexAt(source, from)).to)),
+  ];
 }
 
 /** What is told of words in other ways before the first round; see `toldIn`. */

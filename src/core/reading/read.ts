@@ -8,6 +8,7 @@ import { unitsOf } from './page/units.js';
 import { InstructionReader } from './again.js';
 import { gistsOf, likeGist, unclearIn, unknownIn, type Gist } from './gist/gist.js';
 import { NO_HAND, wordsIn, wordsOf, type Hand } from './hand.js';
+import { rolesIn, type Roles } from './roles.js';
 import type { Sense } from '../vocabulary/senses.js';
 import { readInstruction } from './instruction.js';
 import { definitions } from './legend.js';
@@ -54,15 +55,18 @@ export class TextReader {
   /** The text without what is not of the pattern. */
   readonly #view: SourceText;
   readonly #instructions: InstructionReader;
+  readonly #roles: Roles;
 
   /** @param words what was worked out that words of this hand mean. */
   constructor(text: string, options: ReadOptions = { terms: 'auto' }, words: Pattern['words'] = new Map()) {
-    this.#said = wordsIn(options.hand ?? NO_HAND);
+    const hand = options.hand ?? NO_HAND;
+    this.#said = wordsIn(hand);
+    this.#roles = rolesIn(sourceText(text), hand);
     this.#words = words;
-    this.#ground = groundOf(text, options, new Map([...words, ...this.#said]));
+    this.#ground = groundOf(text, options, new Map([...words, ...this.#said]), this.#roles);
     this.#readAgain = readEachOnce(this.#ground.lexicon);
     this.#chainRule = chainRuleIn(text);
-    this.#view = masked(this.#ground.source);
+    this.#view = masked(this.#ground.source, this.#roles.lines);
     this.#instructions = new InstructionReader(this.#view.text, this.#ground.lexicon);
   }
 
@@ -77,7 +81,7 @@ export class TextReader {
       chainRule: this.#chainRule,
       said: this.#said,
       words: this.#words,
-      ...outlineOf(this.#view, lexicon, this.#instructions, units),
+      ...outlineOf(this.#view, lexicon, this.#instructions, units, this.#roles),
       readAgain: this.#readAgain,
       unclear: (span: Span) => unclearIn(text, span, lexicon),
     };
@@ -102,10 +106,10 @@ interface Ground {
 }
 
 /** The vocabulary of a text and the words that it uses. */
-function groundOf(text: string, { terms: wanted }: ReadOptions, words: Pattern['words']): Ground {
+function groundOf(text: string, { terms: wanted }: ReadOptions, words: Pattern['words'], roles: Roles): Ground {
   const source = sourceText(text);
   const terms = detectTerms(text, wanted);
-  const legend = legendOf(source);
+  const legend = legendOf(source, roles);
   const compact = writesLetters(
     text,
     legend.map(({ term }) => term),

@@ -149,7 +149,7 @@ export class PatternStore {
       const pattern = await getIn(db, id);
       if (!pattern) return false;
       const { [word]: _before, ...others } = pattern.hand.words;
-      const hand = { words: sense === null ? others : { ...others, [word]: sense } };
+      const hand = { ...pattern.hand, words: sense === null ? others : { ...others, [word]: sense } };
       // The figures on the shelf rest on it.
       await db
         .update(patterns)

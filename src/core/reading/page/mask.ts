@@ -1,4 +1,5 @@
-import { lineSpan, sourceText, type SourceText } from '../../text/source.js';
+import { lineIndexAt, lineSpan, sourceText, type SourceText } from '../../text/source.js';
+import type { LineRole } from '../hand.js';
 
 /** Signs of a quoted message, and a time with the name of who wrote. */
 const QUOTED = /^(?:[ \t]*>)+ ?/u;
@@ -19,8 +20,10 @@ const SHORTEST_PAGE = 12;
  * The same text with spaces in place of what is not of the pattern: the signs of a quotation, the time and the name before a
  * message, boxes that are ticked, the head and the number of a page. A word that was parted at the end of a line is joined.
  * All else stands where it stood, so that places in it are places in the text.
+ * @param roles what is said of lines, by the offset at which each begins.
  */
-export function masked(source: SourceText): SourceText {
+export function masked(source: SourceText, roles: ReadonlyMap<number, LineRole> = new Map()): SourceText {
+  if (roles.size > 0) return masked(withRoles(source, roles));
   const furniture = furnitureIn(source);
   const prefix = [QUOTED, STAMPED, TICKED].find((one) => shareOf(source, one) >= SHARE) ?? namedIn(source);
   const parted = /\p{Ll}-\r?\n/u.test(source.text);
@@ -41,6 +44,25 @@ export function masked(source: SourceText): SourceText {
   });
   text += source.text.slice(at);
   return sourceText(parted ? wordsJoined(text) : text);
+}
+
+/** The same text with spaces in place of lines that are no part of the pattern, and before those that go on from the line above. */
+function withRoles(source: SourceText, roles: ReadonlyMap<number, LineRole>): SourceText {
+  let text = '';
+  let at = 0;
+  for (const [from, role] of roles) {
+    if (role === 'goes-on') {
+      const end = source.text.slice(0, from).trimEnd().length;
+      if (end < at) continue;
+      text += source.text.slice(at, end) + ' '.repeat(from - end);
+      at = from;
+    } else if (role === 'talk' || role === 'title') {
+      const { to } = lineSpan(source, lineIndexAt(source, from));
+      text += source.text.slice(at, from) + ' '.repeat(to - from);
+      at = to;
+    }
+  }
+  return sourceText(text + source.text.slice(at));
 }
 
 function shareOf(source: SourceText, prefix: RegExp): number {
