@@ -5,14 +5,18 @@ import {
   editionMadeSchema,
   createdSchema,
   earlierSchema,
+  LONGEST_NAME,
   patternNamesSchema,
   patternSchema,
+  readOutSchema,
   savedSchema,
+  takingSchema,
   troubleSchema,
   type Dismissal,
   type EditionMade,
-  type HandWordSetting,
+  type HandChange,
   type RuleSetting,
+  type Taking,
   type TermDecision,
   type TermsWanted,
   type StoredPattern,
@@ -43,6 +47,8 @@ export function troubleIn(error: unknown): string {
 const LONGEST_WAIT = 5000;
 const LONGER_EACH = 0.01;
 const LONGEST_CONVERSION = 20_000;
+/** A file is sent, read within the server's own limit, and kept. */
+const LONGEST_TAKING = 60_000;
 /** So much can still be sent while the page is being left; bytes. */
 const MOST_ON_LEAVING = 60_000;
 
@@ -92,6 +98,74 @@ export async function takeIn(text: string, name: string): Promise<string> {
   return (await said(await ask('/api/patterns', body('POST', { text, name })), createdSchema)).id;
 }
 
+/** What came of a file: a pattern, one that it came with before, or nothing, with the reason. */
+export type TakenFile = Exclude<Taking, { share: number }>;
+
+interface FileSent {
+  /** The pattern that it is a further draft of. */
+  readonly pattern?: string;
+  /** It is taken in although it has come before. */
+  readonly again?: boolean;
+  /** Is told how much of it is read, from 0 to 1, where that takes a while. */
+  readonly told?: (share: number) => void;
+  readonly signal?: AbortSignal;
+}
+
+/** Sends a file to be taken in. @throws Trouble where the server could not be asked. */
+export async function takeInFile(file: Blob, name: string, sent: FileSent = {}): Promise<TakenFile> {
+  const asked = new URLSearchParams({ file: name.slice(-LONGEST_NAME) });
+  if (sent.pattern !== undefined) asked.set('pattern', sent.pattern);
+  if (sent.again) asked.set('again', 'yes');
+  const late = AbortSignal.timeout(LONGEST_TAKING);
+  const response = await ask(`/api/documents?${asked.toString()}`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/octet-stream' },
+    body: file,
+    signal: sent.signal ? AbortSignal.any([sent.signal, late]) : late,
+  });
+  let last: TakenFile | null = null;
+  for await (const line of linesOf(response)) {
+    const said = takingSchema.safeParse(parsed(line));
+    if (!said.success) continue;
+    if ('share' in said.data) sent.told?.(said.data.share);
+    else last = said.data;
+  }
+  if (!last) throw new Trouble('The answer of the server was cut off.', true);
+  return last;
+}
+
+async function* linesOf({ body: stream }: Response): AsyncGenerator<string> {
+  if (!stream) return;
+  const reader = stream.pipeThrough(new TextDecoderStream()).getReader();
+  let rest = '';
+  for (let part = await reader.read(); !part.done; part = await reader.read()) {
+    const lines = (rest + part.value).split('\n');
+    rest = lines.pop() ?? '';
+    yield* lines;
+  }
+  if (rest !== '') yield rest;
+}
+
+function parsed(json: string): unknown {
+  try {
+    return JSON.parse(json);
+  } catch {
+    return null;
+  }
+}
+
+/** The text of a file, or of rich text from the clipboard, that nothing is kept of. */
+export async function readOut(file: Blob, name: string): Promise<z.infer<typeof readOutSchema>> {
+  const asked = new URLSearchParams({ file: name.slice(-LONGEST_NAME) });
+  const response = await ask(`/api/documents/text?${asked.toString()}`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/octet-stream' },
+    body: file,
+    signal: AbortSignal.timeout(LONGEST_TAKING),
+  });
+  return said(response, readOutSchema);
+}
+
 export type Saved = z.infer<typeof savedSchema> | z.infer<typeof conflictSchema>;
 
 /** Saves a text made from revision `base`; where another save came first, what stands there now. */
@@ -128,9 +202,9 @@ export async function saveDismissal(id: string, dismissal: Dismissal): Promise<v
   await ask(`/api/patterns/${id}/dismissals`, body('PUT', dismissal));
 }
 
-/** Settles what a word of the pattern's own means, or (null) takes it back. */
-export async function saveWord(id: string, setting: HandWordSetting): Promise<void> {
-  await ask(`/api/patterns/${id}/hand`, body('PUT', setting));
+/** Puts right how a pattern was understood, or takes that back. */
+export async function saveHand(id: string, change: HandChange): Promise<void> {
+  await ask(`/api/patterns/${id}/hand`, body('PUT', change));
 }
 
 /** Settles which vocabulary a pattern is in. */

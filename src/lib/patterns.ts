@@ -1,5 +1,15 @@
 import * as z from 'zod/mini';
-import { handSchema, handWordSchema, LONGEST_TEXT, NO_HAND, senseSchema } from '../core/index.js';
+import {
+  handSchema,
+  handWordSchema,
+  lineKeySchema,
+  lineRoleSchema,
+  LONGEST_TEXT,
+  NO_HAND,
+  partSaidSchema,
+  senseSchema,
+  type Hand,
+} from '../core/index.js';
 
 export const LONGEST_NAME = 200;
 
@@ -103,9 +113,44 @@ export type Dismissal = z.infer<typeof dismissalSchema>;
 /** Which vocabulary the editor has settled. */
 export const settledSchema = z.object({ terms: z.enum(['auto', 'us', 'uk']) });
 
-/** What a word of the pattern's own means, or (null) nothing settled. */
-export const handWordSettingSchema = z.object({ word: handWordSchema, sense: z.nullable(senseSchema) });
-export type HandWordSetting = z.infer<typeof handWordSettingSchema>;
+/**
+ * One thing that is put right of how a pattern was understood, or (null) taken back: what a word of its own means, what
+ * lines are by what they say, or what a part is called and how many are made of it, by what its heading says.
+ */
+export const handChangeSchema = z.union([
+  z.object({ word: handWordSchema, sense: z.nullable(senseSchema) }),
+  z.object({
+    lines: z.array(lineKeySchema).check(z.minLength(1), z.maxLength(2000)),
+    role: z.nullable(lineRoleSchema),
+  }),
+  z.object({ heading: lineKeySchema, said: z.nullable(partSaidSchema) }),
+]);
+export type HandChange = z.infer<typeof handChangeSchema>;
+
+/** A hand with one change. */
+export function handWith({ words, lines = {}, parts = {} }: Hand, change: HandChange): Hand {
+  if ('word' in change) return handOf(withEntry(words, change.word, change.sense), lines, parts);
+  if ('heading' in change) return handOf(words, lines, withEntry(parts, change.heading, change.said));
+  return handOf(
+    words,
+    change.lines.reduce((all, line) => withEntry(all, line, change.role), lines),
+    parts,
+  );
+}
+
+/** What nothing is said of is left out. */
+function handOf(words: Hand['words'], lines: NonNullable<Hand['lines']>, parts: NonNullable<Hand['parts']>): Hand {
+  return {
+    words,
+    ...(Object.keys(lines).length > 0 ? { lines } : {}),
+    ...(Object.keys(parts).length > 0 ? { parts } : {}),
+  };
+}
+
+function withEntry<Value>(entries: Readonly<Record<string, Value>>, key: string, value: Value | null) {
+  const { [key]: _before, ...others } = entries;
+  return value === null ? others : { ...others, [key]: value };
+}
 
 /** What is to be written for a word on the way into the other vocabulary, or (null) nothing decided. */
 export const termDecisionSchema = z.object({

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
-  import { invalidate, replaceState } from '$app/navigation';
+  import { goto, invalidate, replaceState } from '$app/navigation';
   import { navigating, page } from '$app/state';
   import Plus from '@lucide/svelte/icons/plus';
   import Button from '../lib/components/Button.svelte';
@@ -11,19 +11,22 @@
   import { toasts } from '../lib/components/toasts.svelte.js';
   import { notKept, setAway } from '../lib/client.js';
   import { whenSaved } from '../lib/desk/savers.js';
+  import { filesIn, type NamedFile } from '../lib/dropped.js';
   import { fetched } from '../lib/fetched.js';
   import Frame from '../lib/frame/Frame.svelte';
   import { offering } from '../lib/frame/house.svelte.js';
   import PageHead from '../lib/frame/PageHead.svelte';
   import { plural } from '../lib/plural.js';
-  import { nameOfFile, readFile } from '../lib/readFile.js';
   import { addressOf, arranged, lookFrom, SHOWN, SORTED, tallies, TERMS, USUAL } from '../lib/shelf/arranging.js';
+  import ComingList from '../lib/shelf/ComingList.svelte';
   import KeptTexts from '../lib/shelf/KeptTexts.svelte';
   import ShelfList from '../lib/shelf/ShelfList.svelte';
+  import { Taking } from '../lib/shelf/taking.svelte.js';
   import type { PageProps } from './$types.js';
 
   let { data }: PageProps = $props();
-  let taking = $state<{ text: string; name: string } | null>(null);
+  let pasting = $state(false);
+  const taking = new Taking({ changed: () => void invalidate('dostik:shelf') });
   let hovered = $state(false);
   let look = $state(lookFrom(page.url.searchParams));
   let search = $state<Search>();
@@ -45,8 +48,17 @@
 
   const loadTakeIn = () => import('../lib/shelf/TakeIn.svelte');
 
-  async function takeInNew(text = '', name = ''): Promise<void> {
-    if (await fetched(loadTakeIn)) taking = { text, name };
+  async function takeInNew(): Promise<void> {
+    pasting = (await fetched(loadTakeIn)) !== null;
+  }
+
+  /** Takes in files; one alone is opened as soon as it is there. */
+  async function takeInFiles(files: readonly NamedFile[]): Promise<void> {
+    pasting = false;
+    const at = taking.comings.length;
+    await taking.take(files);
+    const only = files.length === 1 ? taking.comings[at] : undefined;
+    if (only?.state === 'taken' && only.id !== null) await goto(`/intake/${only.id}`);
   }
 
   function step(by: 1 | -1): void {
@@ -91,11 +103,7 @@
   async function drop(event: DragEvent): Promise<void> {
     event.preventDefault();
     hovered = false;
-    const file = event.dataTransfer?.files[0];
-    if (!file) return;
-    const read = await readFile(file);
-    if ('refused' in read) toasts.say(read.refused);
-    else await takeInNew(read.text, nameOfFile(read.file));
+    await takeInFiles(await filesIn(event));
   }
 
   /** Figures that are still being counted are asked for again; milliseconds. */
@@ -107,6 +115,8 @@
   });
   // What was left at a Desk a moment ago is saved while the shelf is already there.
   onMount(() => whenSaved(refresh));
+  // What was dropped before the page was closed is gone on with.
+  onMount(() => void taking.resume());
 
   // What is looked for stands in the address: whoever comes back from a Desk finds it as it was.
   $effect(() => {
@@ -136,11 +146,14 @@
     {/snippet}
   </PageHead>
 
+  {#if taking.comings.length > 0}<ComingList {taking} />{/if}
   <KeptTexts patterns={data.patterns} />
   {#if data.patterns.length === 0}
     <div class="nothing">
       <h2>The shelf is empty.</h2>
-      <p>Paste a pattern, or drop a text file anywhere on this page. Every round is recounted as soon as it is in.</p>
+      <p>
+        Paste a pattern, or drop its files anywhere on this page: Word, PDF, a web page, a message, a table, plain text.
+      </p>
     </div>
   {:else}
     <SeveralBar {rows} of={shown.length}>
@@ -173,8 +186,11 @@
   {/if}
 </main>
 
-{#if taking}
-  {#await loadTakeIn() then { default: TakeIn }}<TakeIn {...taking} onclose={() => (taking = null)} />{/await}
+{#if pasting}
+  {#await loadTakeIn() then { default: TakeIn }}<TakeIn
+      files={(files) => void takeInFiles(files)}
+      onclose={() => (pasting = false)}
+    />{/await}
 {/if}
 
 <style>

@@ -131,7 +131,6 @@
   }
 
   function replace(text: string): void {
-    dropping.offered = null;
     open = null;
     desk.editor?.replace(text);
     void drawn().then(() => desk.editor?.focus());
@@ -207,7 +206,12 @@
     />{/await}
 {/if}
 {#if theirs}<Conflict mine={desk.text} {theirs} settle={(winner: 'mine' | 'theirs') => keeping.settle(winner)} />{/if}
-{#if dropping.offered}<Offered {...dropping.offered} {replace} onclose={() => (dropping.offered = null)} />{/if}
+{#if dropping.offered}<Offered
+    {...dropping.offered}
+    pattern={opened.id}
+    settle={() => saver.flush()}
+    onclose={() => (dropping.offered = null)}
+  />{/if}
 
 <style>
   .desk {

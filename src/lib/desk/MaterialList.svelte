@@ -1,8 +1,7 @@
 <script lang="ts">
   import type { Overview } from '../../core/index.js';
-  import type { DeskSession } from './desk.svelte.js';
 
-  let { desk, materials }: { desk: DeskSession; materials: Overview['materials'] } = $props();
+  let { toLine, materials }: { toLine: (line: number) => void; materials: Overview['materials'] } = $props();
   const KINDS = { yarn: 'Yarn', hook: 'Hook', eyes: 'Eyes', notion: 'Besides' } as const;
   const groups = $derived(
     (['yarn', 'hook', 'eyes', 'notion'] as const)
@@ -17,12 +16,12 @@
     <ul>
       {#each list as { name, amount, line, uses } (`${line} ${name}`)}
         <li>
-          <button type="button" class="name" onclick={() => desk.toLine(line)}
+          <button type="button" class="name" onclick={() => toLine(line)}
             ><span>{name}</span>{#if amount}<span class="amount">{amount}</span>{/if}</button
           >
           {#if kind !== 'hook'}
             <p>
-              {#each uses as use, i (i)}{i > 0 ? ', ' : ''}<button type="button" onclick={() => desk.toLine(use.line)}
+              {#each uses as use, i (i)}{i > 0 ? ', ' : ''}<button type="button" onclick={() => toLine(use.line)}
                   >{use.part ?? `line ${use.line}`}</button
                 >{:else}<span class="unused">not spoken of again</span>{/each}
             </p>

@@ -1,46 +1,58 @@
 <script lang="ts">
-  import { goto } from '$app/navigation';
+  import { goto, invalidateAll } from '$app/navigation';
   import Button from '../components/Button.svelte';
   import Dialog from '../components/Dialog.svelte';
-  import { takeIn, troubleIn } from '../client.js';
-  import { nameOfFile, type ReadFile } from '../readFile.js';
+  import { takeInFile, troubleIn } from '../client.js';
+  import type { OfferedFile } from './dropping.svelte.js';
 
-  interface Props extends ReadFile {
-    /** Puts the text in the place of the pattern's. */
-    replace: (text: string) => void;
+  interface Props extends OfferedFile {
+    /** The pattern that it was dropped on. */
+    pattern: string;
+    /** Keeps all that is unsaved. */
+    settle: () => Promise<void>;
     onclose: () => void;
   }
 
-  let { file, text, encoding, replace, onclose }: Props = $props();
+  let { name, file, text, left, pattern, settle, onclose }: Props = $props();
   let problem = $state('');
   let busy = $state(false);
   const lines = $derived(text.trimEnd().split('\n'));
   const SHOWN = 6;
 
-  async function asOwn(): Promise<void> {
+  async function take(of: string | null): Promise<void> {
     busy = true;
     try {
-      await goto(`/desk/${await takeIn(text, nameOfFile(file))}`);
+      await settle();
+      const came = await takeInFile(file, name, of === null ? { again: true } : { pattern: of });
+      if ('id' in came) {
+        onclose();
+        await goto(`/intake/${came.id}`);
+        await invalidateAll();
+        return;
+      }
+      problem = 'message' in came ? came.message : `It is on the shelf already, as “${came.known.name}”.`;
     } catch (error) {
       problem = troubleIn(error);
-      busy = false;
     }
+    busy = false;
   }
 </script>
 
 <Dialog title="A file for this pattern?" {onclose}>
   <p class="about">
-    “{file}”: {lines.length.toLocaleString('en')}
-    {lines.length === 1 ? 'line' : 'lines'}{encoding === 'UTF-8' ? '' : `, read as ${encoding}`}. It begins:
+    “{name}”: {lines.length.toLocaleString('en')}
+    {lines.length === 1 ? 'line' : 'lines'}. {left.join(' ')} It begins:
   </p>
   <pre>{lines.slice(0, SHOWN).join('\n')}{lines.length > SHOWN ? '\n…' : ''}</pre>
   {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
   <div class="ends">
-    <Button weight="firm" disabled={busy} onclick={() => void asOwn()}>Take it in as a pattern of its own</Button>
-    <Button disabled={busy} onclick={() => replace(text)}>Put it in place of this text</Button>
+    <Button weight="firm" disabled={busy} onclick={() => void take(pattern)}>Go on with it as the next draft</Button>
+    <Button disabled={busy} onclick={() => void take(null)}>Take it in as a pattern of its own</Button>
     <Button weight="quiet" onclick={onclose}>Neither</Button>
   </div>
-  <p class="soft">What it takes the place of can be had back with Undo.</p>
+  <p class="soft">
+    The text that a draft takes the place of is kept, and what was put right at the intake still holds.
+  </p>
 </Dialog>
 
 <style>

@@ -1,8 +1,7 @@
 <script lang="ts">
   import type { Overview } from '../../core/index.js';
-  import type { DeskSession } from './desk.svelte.js';
 
-  let { desk, terms }: { desk: DeskSession; terms: Overview['terms'] } = $props();
+  let { toLine, terms }: { toLine: (line: number) => void; terms: Overview['terms'] } = $props();
   const NAMES = { us: 'US', uk: 'UK', both: 'both' } as const;
   const found = $derived(
     {
@@ -17,7 +16,7 @@
 <div>
   <h3>Terms</h3>
   <p>
-    {#if terms.declared}<button type="button" onclick={() => terms.at !== null && desk.toLine(terms.at)}
+    {#if terms.declared}<button type="button" onclick={() => terms.at !== null && toLine(terms.at)}
         >It says that it is in {NAMES[terms.declared]} terms</button
       >.{:else}It does not say which terms it is in.{/if}
     {found}
@@ -26,7 +25,7 @@
     <ul>
       {#each terms.words as { word, count, tells, line } (word)}
         <li>
-          <button type="button" onclick={() => desk.toLine(line)}>{word}</button>
+          <button type="button" onclick={() => toLine(line)}>{word}</button>
           <span>{count} ×</span>
           <span class="tells">{NAMES[tells]}</span>
         </li>

@@ -58,9 +58,13 @@
   {/snippet}
   {#if report && overview}
     {#each BLOCKS[section ?? 'none'] as block (block)}
-      {#if block === 'materials'}<MaterialList {desk} materials={overview.materials} />
-      {:else if block === 'words'}<WordList {desk} words={overview.words} />
-      {:else if block === 'terms'}<TermsTold {desk} terms={overview.terms} />
+      {#if block === 'materials'}<MaterialList toLine={(line) => desk.toLine(line)} materials={overview.materials} />
+      {:else if block === 'words'}<WordList
+          words={overview.words}
+          toLine={(line) => desk.toLine(line)}
+          takeBack={(word) => void desk.notes.mean(word, null)}
+        />
+      {:else if block === 'terms'}<TermsTold toLine={(line) => desk.toLine(line)} terms={overview.terms} />
       {:else if block === 'assembly'}
         {#if overview.assembly.length > 0}
           <div>

@@ -1,8 +1,14 @@
 <script lang="ts">
   import type { Overview } from '../../core/index.js';
-  import type { DeskSession } from './desk.svelte.js';
 
-  let { desk, words }: { desk: DeskSession; words: Overview['words'] } = $props();
+  interface Props {
+    words: Overview['words'];
+    toLine: (line: number) => void;
+    /** Takes back what was settled for a word. */
+    takeBack: (word: string) => void;
+  }
+
+  let { words, toLine, takeBack }: Props = $props();
   const FROM = { list: null, settled: 'settled here', 'worked-out': 'worked out' } as const;
 </script>
 
@@ -12,15 +18,13 @@
     <ul>
       {#each words as { term, meaning, from, line, used } (`${from} ${line} ${term}`)}
         <li>
-          <button type="button" disabled={line === null} onclick={() => line !== null && desk.toLine(line)}>
+          <button type="button" disabled={line === null} onclick={() => line !== null && toLine(line)}>
             <strong>{term}</strong> <span>{meaning}</span>
           </button>
           <span class="used" class:unused={used === 0}>{used === 0 ? 'never' : `${used} ×`}</span>
           {#if FROM[from]}<p>
-              {FROM[from]}{#if from === 'settled'}<button
-                  type="button"
-                  class="back"
-                  onclick={() => void desk.notes.mean(term, null)}>Take back</button
+              {FROM[from]}{#if from === 'settled'}<button type="button" class="back" onclick={() => takeBack(term)}
+                  >Take back</button
                 >{/if}
             </p>{/if}
         </li>

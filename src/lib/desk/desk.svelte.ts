@@ -69,8 +69,11 @@ export class DeskSession {
     this.report ? atOf(this.report, this.overview, this.here, this.spot.line) : { kind: 'nothing' },
   );
 
+  readonly #hand: StoredPattern['hand'];
+
   constructor(pattern: StoredPattern, stored: StoredNotes, notes = new Notes(pattern, stored)) {
     this.id = pattern.id;
+    this.#hand = pattern.hand;
     this.notes = notes;
     this.name = pattern.name;
     this.text = pattern.text;
@@ -81,7 +84,7 @@ export class DeskSession {
       },
       // What a word means changes the figures of all rounds.
       words: () => {
-        this.#checking?.setHand({ words: Object.fromEntries(this.notes.words) });
+        this.#checking?.setHand({ ...this.#hand, words: Object.fromEntries(this.notes.words) });
         this.checkAgain();
       },
     };

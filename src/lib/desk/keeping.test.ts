@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { keyOf, NO_HAND } from '../../core/index.js';
 import type { StoredPattern } from '../patterns.js';
+import { Trouble } from '../client.js';
 import { Dropping } from './dropping.svelte.js';
 import { keep, keptTexts } from './kept.js';
 import { Keeping } from './keeping.svelte.js';
@@ -178,35 +179,45 @@ it('a conflict that can’t be settled is told, and both texts stay', async () =
 });
 
 describe('a file that is dropped', () => {
-  const event = (file: File | null) => {
+  const POT = { name: 'pot.docx', file: new Blob(['Pot']) };
+  const event = (types: readonly string[]) => {
     const calls: string[] = [];
-    return {
-      calls,
-      dataTransfer: { files: file ? [file] : [] } as unknown as DataTransfer,
+    const drop = {
+      dataTransfer: { types } as unknown as DataTransfer,
       preventDefault: () => void calls.push('prevented'),
       stopPropagation: () => void calls.push('stopped'),
     };
+    return { calls, drop: drop as unknown as DragEvent };
   };
+  const within = (readOut: () => Promise<{ text: string; left: string[] }>) => ({
+    readOut,
+    filesIn: () => Promise.resolve([POT]),
+  });
 
   it('is offered with its text, and not written into the manuscript', async () => {
-    const dropping = new Dropping(() => undefined);
-    const drop = event(new File(['Pot\r\nRnd 1: 6 sc'], 'pot.txt'));
+    const text = 'Pot\nRnd 1: 6 sc\n';
+    const dropping = new Dropping(
+      () => undefined,
+      within(() => Promise.resolve({ text, left: [] })),
+    );
+    const { drop, calls } = event(['Files']);
     await dropping.take(drop);
-    expect(dropping.offered).toEqual({ file: 'pot.txt', text: 'Pot\nRnd 1: 6 sc', encoding: 'UTF-8' });
-    expect(drop.calls).toEqual(['prevented', 'stopped']);
+    expect(dropping.offered).toEqual({ ...POT, text, left: [] });
+    expect(calls).toEqual(['prevented', 'stopped']);
   });
 
   it('is refused in words where it is none that can be read', async () => {
     const said: string[] = [];
-    const dropping = new Dropping((words) => said.push(words));
-    await dropping.take(event(new File([new Uint8Array([0x89, 0x50, 0x4e, 0x47, 13, 10, 26, 10])], 'cat.png')));
+    const refusing = within(() => Promise.reject(new Trouble('This is a picture.', false)));
+    const dropping = new Dropping((words) => said.push(words), refusing);
+    await dropping.take(event(['Files']).drop);
     expect(dropping.offered).toBeNull();
-    expect(said[0]).toContain('“cat.png” is a picture');
+    expect(said).toEqual(['“pot.docx”: This is a picture.']);
   });
 
   it('is left to the editor where it is no file', async () => {
-    const drop = event(null);
+    const { drop, calls } = event(['text/plain']);
     await new Dropping(() => undefined).take(drop);
-    expect(drop.calls).toEqual([]);
+    expect(calls).toEqual([]);
   });
 });

@@ -1,6 +1,6 @@
 import { SvelteMap, SvelteSet } from 'svelte/reactivity';
 import type { Sense } from '../../core/index.js';
-import { saveDismissal, saveTick, saveWord, Trouble } from '../client.js';
+import { saveDismissal, saveHand, saveTick, Trouble } from '../client.js';
 import { toasts } from '../components/toasts.svelte.js';
 import type { Notes as StoredNotes, StoredPattern } from '../patterns.js';
 
@@ -65,7 +65,7 @@ export class Notes {
     };
     set(sense);
     await this.#keep(
-      () => saveWord(this.#id, { word, sense }),
+      () => saveHand(this.#id, { word, sense }),
       () => set(before),
       'What the word means could not be kept',
     );

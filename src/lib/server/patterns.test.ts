@@ -39,18 +39,18 @@ describe('the store', () => {
       return (await rig.shelf.list())[0]?.summary?.unclear;
     };
     expect(await unclear()).toBe(1);
-    expect(await store.setWord(id, { word: 'frob', sense: 'increase' })).toBe(true);
+    expect(await store.changeHand(id, { word: 'frob', sense: 'increase' })).toBe(true);
     expect((await store.get(id))?.hand).toEqual({ words: { frob: 'increase' } });
     expect(await unclear()).toBe(0);
-    await store.setWord(id, { word: 'frob', sense: null });
+    await store.changeHand(id, { word: 'frob', sense: null });
     expect((await store.get(id))?.hand).toEqual({ words: {} });
     expect(await unclear()).toBe(1);
-    expect(await store.setWord('nothing', { word: 'frob', sense: 'increase' })).toBe(false);
+    expect(await store.changeHand('nothing', { word: 'frob', sense: 'increase' })).toBe(false);
   });
 
   it('a copy and an edition know the same words', async () => {
     const id = await store.add({ name: 'Ball', text: BALL });
-    await store.setWord(id, { word: 'frob', sense: 'increase' });
+    await store.changeHand(id, { word: 'frob', sense: 'increase' });
     await store.settle(id, `${BALL}Mine.\n`, 'mine');
     const copy = (await rig.shelf.list()).find(({ name }) => name === 'Copy: Ball');
     expect((await store.get(copy?.id ?? ''))?.hand).toEqual({ words: { frob: 'increase' } });

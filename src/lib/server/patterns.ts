@@ -1,7 +1,7 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { and, desc, eq, isNull, lte } from 'drizzle-orm';
 import * as z from 'zod/mini';
-import { isRule, type Hand } from '../../core/index.js';
+import { handSchema, isRule, type Hand } from '../../core/index.js';
 import {
   dismissalSchema,
   keySchema,
@@ -9,7 +9,8 @@ import {
   patternSchema,
   UNTITLED,
   type Dismissal,
-  type HandWordSetting,
+  handWith,
+  type HandChange,
   type Notes,
   type StoredPattern,
 } from '../patterns.js';
@@ -143,13 +144,13 @@ export class PatternStore {
     return done;
   }
 
-  /** Settles what a word of the pattern's own means, or (null) takes it back; false where there is no such pattern. */
-  async setWord(id: string, { word, sense }: HandWordSetting): Promise<boolean> {
+  /** Puts right how a pattern was understood, or takes that back; false where there is no such pattern, or no room for more. */
+  async changeHand(id: string, change: HandChange): Promise<boolean> {
     const done = await this.#database.write(async (db) => {
       const pattern = await getIn(db, id);
       if (!pattern) return false;
-      const { [word]: _before, ...others } = pattern.hand.words;
-      const hand = { ...pattern.hand, words: sense === null ? others : { ...others, [word]: sense } };
+      const hand = handWith(pattern.hand, change);
+      if (!handSchema.safeParse(hand).success) return false;
       // The figures on the shelf rest on it.
       await db
         .update(patterns)

@@ -3,29 +3,43 @@
   import Button from '../components/Button.svelte';
   import Dialog from '../components/Dialog.svelte';
   import Field from '../components/Field.svelte';
-  import { takeIn, troubleIn } from '../client.js';
+  import { readOut, takeIn, troubleIn } from '../client.js';
+  import { filesIn, type NamedFile } from '../dropped.js';
   import { intakeSchema } from '../patterns.js';
 
   interface Props {
+    /** Takes in files that were chosen. */
+    files: (files: NamedFile[]) => void;
     onclose: () => void;
-    text?: string;
-    name?: string;
   }
 
-  let { onclose, text: given = '', name: called = '' }: Props = $props();
-  // svelte-ignore state_referenced_locally
-  let text = $state(given);
-  // svelte-ignore state_referenced_locally
-  let name = $state(called);
+  let { files, onclose }: Props = $props();
+  let text = $state('');
+  let name = $state('');
   let problem = $state('');
   let busy = $state(false);
   let form = $state<HTMLFormElement>();
+  let chooser = $state<HTMLInputElement>();
 
   const SAMPLE = 'HEAD\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)';
 
   /** Enter makes a new line in the text; with Control or Command it takes the text in. */
   function onkeydown(event: KeyboardEvent): void {
     if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) form?.requestSubmit();
+  }
+
+  /** Rich text is read as a document is: its tables and lists survive. */
+  async function onpaste(event: ClipboardEvent): Promise<void> {
+    const html = event.clipboardData?.getData('text/html') ?? '';
+    const field = event.target;
+    if (!/<(?:table|ol|ul)\b/i.test(html) || !(field instanceof HTMLTextAreaElement)) return;
+    event.preventDefault();
+    const plain = event.clipboardData?.getData('text/plain') ?? '';
+    const [from, to] = [field.selectionStart, field.selectionEnd];
+    busy = true;
+    const read = await readOut(new Blob([html]), 'pasted.html').catch(() => null);
+    busy = false;
+    text = text.slice(0, from) + (read?.text ?? plain) + text.slice(to);
   }
 
   async function submit(event: SubmitEvent): Promise<void> {
@@ -38,7 +52,7 @@
     busy = true;
     problem = '';
     try {
-      await goto(`/desk/${await takeIn(read.data.text, read.data.name)}`);
+      await goto(`/intake/${await takeIn(read.data.text, read.data.name)}`);
     } catch (error) {
       problem = `${troubleIn(error)} Your text is still here.`;
     } finally {
@@ -50,7 +64,7 @@
 <svelte:window {onkeydown} />
 
 <Dialog title="Take in a pattern" {onclose} wide>
-  <form bind:this={form} onsubmit={submit}>
+  <form bind:this={form} onsubmit={submit} onpaste={(event) => void onpaste(event)}>
     <Field
       label="Pattern text"
       bind:value={text}
@@ -62,6 +76,15 @@
     <Field label="Name" bind:value={name} placeholder="The first line of the text" />
     <div class="ends">
       <Button type="submit" weight="firm" disabled={busy}>Take in</Button>
+      <Button onclick={() => chooser?.click()}>Choose files…</Button>
+      <input
+        bind:this={chooser}
+        type="file"
+        multiple
+        hidden
+        aria-label="Files"
+        onchange={(event) => void filesIn(event).then(files)}
+      />
       <Button weight="quiet" onclick={onclose}>Not now</Button>
     </div>
   </form>

@@ -62,6 +62,11 @@ export class Checker {
     this.#options = { ...this.#options, hand };
   }
 
+  /** From now on the text is read in the vocabulary that is settled. */
+  setTerms(terms: CheckOptions['terms']): void {
+    this.#options = { ...this.#options, terms };
+  }
+
   /** What a word of the text that was checked last could mean; null where there is no such text. */
   async meanings(word: string): Promise<Meanings | null> {
     return z.nullable(meaningsSchema).parse(await this.#worker.ask((remote) => remote.meanings(word)));

@@ -1,0 +1,108 @@
+<script lang="ts">
+  import { tick } from 'svelte';
+  import type { RoundAccount } from '../../core/index.js';
+  import ThisMeans from '../desk/ThisMeans.svelte';
+  import type { Doubt, IntakeSession } from './intake.svelte.js';
+
+  let { session }: { session: IntakeSession } = $props();
+  /** So many are shown; the text shows all. */
+  const SHOWN = 12;
+
+  let opened = $state<number | null>(null);
+  let words = $state.raw<RoundAccount['unclear']>([]);
+  let means = $state<ThisMeans>();
+
+  const settled = $derived(new Map(Object.entries(session.hand.words)));
+
+  /** Goes to a line; at a round its words that mean nothing by themselves are asked for. */
+  async function open({ line, round }: Doubt): Promise<void> {
+    session.goTo(line - 1);
+    opened = line;
+    words = [];
+    if (round === null) return;
+    const account = await session.account(round);
+    if (opened !== line) return;
+    words = account?.unclear ?? [];
+    await tick();
+    means?.ask();
+  }
+</script>
+
+<section aria-label="In doubt">
+  <h3>In doubt</h3>
+  <ul>
+    {#each session.doubts.slice(0, SHOWN) as doubt (`${doubt.line} ${doubt.why}`)}
+      <li class:here={doubt.line === session.at + 1}>
+        <button type="button" onclick={() => void open(doubt)}
+          ><span class="why {doubt.why.replace(' ', '-')}">{doubt.why}</span><span class="words">{doubt.text}</span
+          ></button
+        >
+        {#if opened === doubt.line && words.length > 0}
+          <ThisMeans
+            bind:this={means}
+            {words}
+            caret={0}
+            {settled}
+            meanings={(word) => session.meanings(word)}
+            take={(word, sense) => void session.mean(word, sense)}
+            light={() => undefined}
+          />
+        {/if}
+      </li>
+    {:else}
+      <li class="none">{session.report ? 'Nothing. Every round was read as it stands.' : 'Reading …'}</li>
+    {/each}
+  </ul>
+  {#if session.doubts.length > SHOWN}<p class="none">
+      And {session.doubts.length - SHOWN} more. Alt . goes to the next.
+    </p>{/if}
+</section>
+
+<style>
+  section {
+    display: grid;
+    gap: var(--space-1);
+  }
+
+  li {
+    padding: 0.2rem 0.25rem;
+    border-bottom: 1px solid var(--rule);
+    font-size: var(--size-small);
+  }
+
+  .here {
+    background: var(--woad-wash);
+  }
+
+  button {
+    display: grid;
+    grid-template-columns: 5.2rem minmax(0, 1fr);
+    gap: var(--space-2);
+    width: 100%;
+  }
+
+  .words {
+    overflow: hidden;
+    font-family: var(--text-face);
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+
+  .why {
+    color: var(--ink-soft);
+    font-weight: 620;
+  }
+
+  .not-placed {
+    color: var(--madder);
+  }
+
+  .not-read {
+    color: var(--weld);
+  }
+
+  .none {
+    color: var(--ink-soft);
+    font-size: var(--size-small);
+  }
+</style>

@@ -1,0 +1,134 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { goto, invalidate } from '$app/navigation';
+  import Button from '../components/Button.svelte';
+  import { toasts } from '../components/toasts.svelte.js';
+  import { notKept, saveHand, settleTerms } from '../client.js';
+  import Frame from '../frame/Frame.svelte';
+  import { offering } from '../frame/house.svelte.js';
+  import type { Standing } from '../frame/places.js';
+  import { leavingWhenKept } from '../leaving.svelte.js';
+  import type { Draft, StoredPattern } from '../patterns.js';
+  import { Checker } from '../workers/checker.js';
+  import Came from './Came.svelte';
+  import { IntakeSession } from './intake.svelte.js';
+  import LineList from './LineList.svelte';
+  import Understood from './Understood.svelte';
+
+  interface Props {
+    pattern: StoredPattern;
+    drafts: readonly Draft[];
+    standing: Standing;
+  }
+
+  let { pattern, drafts, standing }: Props = $props();
+  const keeping = leavingWhenKept();
+  // The page is made anew for each pattern.
+  // svelte-ignore state_referenced_locally
+  const { id } = pattern;
+  // svelte-ignore state_referenced_locally
+  const session = new IntakeSession(pattern, drafts[0] ?? null, {
+    hand: (change) => keeping(saveHand(id, change)),
+    terms: (terms) => keeping(settleTerms(id, terms)),
+    failed: (error) => toasts.say(notKept(error)),
+  });
+  const desk = `/desk/${id}`;
+
+  offering({
+    'next-doubt': () => session.stepDoubt(1),
+    'last-doubt': () => session.stepDoubt(-1),
+    'take-back': () => void session.takeBack(),
+  });
+
+  onMount(() => {
+    const { terms, hand } = pattern;
+    session.begin((listener) => new Checker(listener, { terms, hand }));
+    return () => session.end();
+  });
+
+  // What the other places say of it rests on what was put right.
+  $effect(() => {
+    if (session.effect !== '') void invalidate('dostik:standing');
+  });
+</script>
+
+<div class="intake">
+  <Frame at="intake" standing={{ ...standing, settled: session.terms }}>
+    {#snippet tools()}
+      <Button weight="firm" title="Alt Shift D" onclick={() => void goto(desk)}>On to the Desk</Button>
+    {/snippet}
+  </Frame>
+
+  <div class="told">
+    <h2 role="status">{session.summary}</h2>
+    <p class="effect" role="status">
+      {session.effect}
+      {#if session.effect}<Button weight="quiet" title="Alt Z" onclick={() => void session.takeBack()}>Take back</Button
+        >{/if}
+    </p>
+    <Came {id} {drafts} />
+  </div>
+
+  <main>
+    <LineList {session} />
+    <aside aria-label="What was understood"><Understood {session} /></aside>
+  </main>
+</div>
+
+<style>
+  .intake {
+    display: flex;
+    flex-direction: column;
+    height: 100dvh;
+  }
+
+  .told {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: baseline;
+    gap: var(--space-1) var(--space-5);
+    padding: var(--space-3) var(--space-4);
+    border-bottom: 1px solid var(--rule-strong);
+  }
+
+  h2 {
+    font-size: var(--size-title);
+  }
+
+  .effect {
+    flex: 1 1 20rem;
+    min-height: 1.5em;
+    color: var(--sage);
+    font-size: var(--size-body);
+    font-weight: 560;
+  }
+
+  main {
+    display: grid;
+    flex: 1;
+    grid-template-columns: minmax(0, 1fr) 27rem;
+    min-height: 0;
+  }
+
+  aside {
+    overflow-y: auto;
+    border-left: 1px solid var(--rule-strong);
+    scrollbar-width: thin;
+  }
+
+  @media (max-width: 900px) {
+    .intake {
+      height: auto;
+    }
+
+    main {
+      grid-template-columns: minmax(0, 1fr);
+    }
+
+    aside {
+      order: -1;
+      border-left: 0;
+      border-bottom: 1px solid var(--rule-strong);
+    }
+  }
+</style>

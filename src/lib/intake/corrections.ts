@@ -1,0 +1,77 @@
+import { lineKey, senseInWords, type Hand, type LineRole } from '../../core/index.js';
+import type { Draft, HandChange } from '../patterns.js';
+import { plural } from '../plural.js';
+
+/** Something that was put right, as a person reads it, and how it is taken back. */
+export interface Correction {
+  readonly words: string;
+  readonly back: HandChange;
+}
+
+export const ROLE_WORDS: Readonly<Record<LineRole, string>> = {
+  title: 'title',
+  heading: 'heading',
+  round: 'round',
+  'goes-on': 'goes on',
+  materials: 'materials',
+  abbreviations: 'words',
+  assembly: 'assembly',
+  talk: 'talk',
+};
+
+/** By what some lines say; those that are empty say nothing. */
+export function keysOf(lines: readonly string[]): string[] {
+  return [...new Set(lines.map(lineKey))].filter((line) => line !== '');
+}
+
+export function short(words: string): string {
+  return words.length > 40 ? `${words.slice(0, 39)}…` : words;
+}
+
+/** "“groups” is times: 9 rounds more can be counted." */
+export function effectInWords(what: string, more: number): string {
+  if (what === '') return '';
+  if (more === 0) return `${what}. As many rounds can be counted as before.`;
+  return `${what}: ${plural(Math.abs(more), 'round')} ${more > 0 ? 'more' : 'fewer'} can be counted.`;
+}
+
+/** The changes that take one back: as it was, entry for entry. */
+export function undoing(before: Hand, change: HandChange): HandChange[] {
+  if ('word' in change) return [{ word: change.word, sense: before.words[change.word] ?? null }];
+  if ('heading' in change) return [{ heading: change.heading, said: before.parts?.[change.heading] ?? null }];
+  const roles = new Map<LineRole | null, string[]>();
+  for (const line of change.lines) {
+    const role = before.lines?.[line] ?? null;
+    roles.set(role, [...(roles.get(role) ?? []), line]);
+  }
+  return [...roles].map(([role, lines]) => ({ lines, role }));
+}
+
+/** All that is put right of a hand. */
+export function correctionsOf({ words, lines = {}, parts = {} }: Hand): Correction[] {
+  return [
+    ...Object.entries(words).map(([word, sense]) => ({
+      words: `“${word}” is ${senseInWords(sense)}`,
+      back: { word, sense: null },
+    })),
+    ...Object.entries(parts).map(([heading, { name, make }]) => ({
+      words: [
+        `“${short(heading)}”`,
+        name === undefined ? '' : ` is called ${name}`,
+        make === undefined ? '' : `, made ${make} ×`,
+      ].join(''),
+      back: { heading, said: null },
+    })),
+    ...Object.entries(lines).map(([line, role]) => ({
+      words: `“${short(line)}”: ${ROLE_WORDS[role]}`,
+      back: { lines: [line], role: null },
+    })),
+  ];
+}
+
+/** Remarks by the number of their line, from 0. */
+export function byLine(notes: Draft['notes']): ReadonlyMap<number, Draft['notes']> {
+  const lines = new Map<number, Draft['notes']>();
+  for (const note of notes) lines.set(note.line - 1, [...(lines.get(note.line - 1) ?? []), note]);
+  return lines;
+}

@@ -1,0 +1,53 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+
+interface Arrivals extends DBSchema {
+  files: { key: number; value: { name: string; file: Blob } };
+}
+
+/** A file that has been dropped and not been taken in yet. */
+export interface Arrival {
+  readonly key: number;
+  readonly name: string;
+  readonly file: Blob;
+}
+
+let opened: Promise<IDBPDatabase<Arrivals>> | null = null;
+
+/** What has been dropped is kept by the browser until it is on the shelf: a page that is closed half-way loses none of it. */
+async function store(): Promise<IDBPDatabase<Arrivals>> {
+  opened ??= openDB<Arrivals>('dostik-arrivals', 1, {
+    upgrade: (db) => void db.createObjectStore('files', { autoIncrement: true }),
+  });
+  return opened;
+}
+
+/** Keeps a file. @returns null where the browser keeps nothing, as in a private window. */
+export async function keepArrival(name: string, file: Blob): Promise<number | null> {
+  try {
+    return await (await store()).add('files', { name, file });
+  } catch {
+    opened = null;
+    return null;
+  }
+}
+
+export async function forgetArrival(key: number): Promise<void> {
+  try {
+    await (await store()).delete('files', key);
+  } catch {
+    opened = null;
+  }
+}
+
+/** What was dropped and never taken in, the first first. */
+export async function keptArrivals(): Promise<Arrival[]> {
+  try {
+    const db = await store();
+    const keys = await db.getAllKeys('files');
+    const files = await db.getAll('files');
+    return files.flatMap(({ name, file }, i) => (keys[i] === undefined ? [] : [{ key: keys[i], name, file }]));
+  } catch {
+    opened = null;
+    return [];
+  }
+}
