@@ -42,6 +42,8 @@ test('paste a new pattern, put it away and put it back', async ({ page, server }
     .getByLabel('Pattern text')
     .fill('Limpet\n\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 5 (18)\n');
   await page.getByRole('button', { name: 'Take in', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'All 3 rounds read; every line has its place.' })).toBeVisible();
+  await page.keyboard.press('Alt+Shift+d');
   await expect(page.getByRole('heading', { name: 'Limpet', level: 1 })).toBeVisible();
   await page.getByRole('tab', { name: 'Findings 1' }).click();
   await expect(page.getByText('Uses 10 of 12 stitches: 2 are left unworked.')).toBeVisible();

@@ -226,6 +226,7 @@ test('no page and no state of it has violations of accessibility, in either sche
       '/style',
       '/card',
       '/away',
+      `/intake/${id}`,
       `/terms/${id}`,
       `/desk/${id}/rules`,
       `/desk/${id}`,

@@ -13,7 +13,7 @@ test('convert a pattern, answer its question, save the edition, and bring it up 
   }).toPass();
   await page.getByLabel('Pattern text').fill(BEAR);
   await page.getByRole('button', { name: 'Take in', exact: true }).click();
-  await expect(page.getByRole('tab', { name: /Findings \d/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /rounds read/ })).toBeVisible();
   await page.keyboard.press('Alt+Shift+t');
 
   await expect(page.getByRole('heading', { name: 'Proved' })).toBeVisible();

@@ -1,14 +1,14 @@
 /**
  * Writes patterns as documents, the way designers send them: as a word processor lays them out in lines, in tables, in
  * columns and in numbered lists. Needs LibreOffice (Debian: libreoffice-writer libreoffice-calc); what it writes is kept.
- *   node --import tsx tools/fixtures.ts
+ *   node --import tsx tools/fixtures.ts [NAME OF A PATTERN]
  */
 import { execFileSync } from 'node:child_process';
 import { cpSync, mkdirSync, mkdtempSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 
-export const FIXTURES = 'src/lib/server/documents/fixtures';
+const FIXTURES = 'src/lib/server/documents/fixtures';
 
 type Layout = 'lines' | 'table' | 'columns' | 'list';
 
@@ -27,6 +27,8 @@ const WANTED: readonly (readonly [pattern: string, layout: Layout, as: readonly 
   ['corpus/slipper', 'columns', ['pdf', 'docx']],
   ['corpus/mitre-fox', 'columns', ['pdf']],
   ['corpus/mitre-fox', 'table', ['docx', 'rtf', 'pdf', 'html', 'xlsx']],
+  [`${FIXTURES}/tumbly`, 'lines', ['pdf']],
+  [`${FIXTURES}/tumbly-later`, 'lines', ['docx']],
 ];
 
 /** "R5 - 3 x (sc, inc) <9>" as label, instruction and count. */
@@ -155,9 +157,10 @@ function convert(source: string, as: string, folder: string): string {
   return path.join(folder, `${path.basename(source).replace(/\.\w+$/, '')}.${as}`);
 }
 
+const only = process.argv[2] ?? '';
 const folder = mkdtempSync(path.join(tmpdir(), 'fixtures-'));
 mkdirSync(FIXTURES, { recursive: true });
-for (const [pattern, layout, kinds] of WANTED) {
+for (const [pattern, layout, kinds] of WANTED.filter(([name]) => name.includes(only))) {
   const text = readFileSync(`${pattern}.txt`, 'utf8');
   const name = path.basename(pattern);
   writeFileSync(path.join(FIXTURES, `${name}.txt`), text);

@@ -54,7 +54,9 @@ export const draftSchema = z.object({
   file: z.string(),
   kind: z.string(),
   size: z.int().check(z.gte(0)),
-  notes: z.array(z.object({ line: z.int().check(z.gte(1)), by: z.nullable(z.string()), text: z.string() })),
+  notes: z.array(
+    z.object({ line: z.int().check(z.gte(1)), about: z.string(), by: z.nullable(z.string()), text: z.string() }),
+  ),
   left: z.array(z.string()),
   at: momentSchema,
 });

@@ -145,7 +145,7 @@ describe('the shelf', () => {
     await page.getByLabelText('Pattern text').fill('Limpet\nRnd 1: 6 sc in MR (6)');
     server.answer = () => Response.json({ id: 'limpet' });
     await userEvent.keyboard('{Control>}{Enter}{/Control}');
-    await vi.waitFor(() => expect(goto).toHaveBeenCalledWith('/desk/limpet'));
+    await vi.waitFor(() => expect(goto).toHaveBeenCalledWith('/intake/limpet'));
     expect(server.asked.at(-1)?.body).toEqual({ text: 'Limpet\nRnd 1: 6 sc in MR (6)', name: '' });
   });
 
@@ -166,19 +166,45 @@ describe('the shelf', () => {
     expect(goto).not.toHaveBeenCalled();
   });
 
-  it('takes a file that is dropped anywhere, and refuses what is no text', async () => {
+  it('takes in files that are dropped anywhere, one after the other, and says what came of each', async () => {
     shelfOf([SEAL]);
     await expect.element(row('Seal')).toBeVisible();
-    const dropped = (file: File) => {
-      const transfer = new DataTransfer();
-      transfer.items.add(file);
-      window.dispatchEvent(new DragEvent('drop', { dataTransfer: transfer, bubbles: true, cancelable: true }));
-    };
-    dropped(new File([new Uint8Array([0x25, 0x50, 0x44, 0x46, 0, 1, 2, 0, 0, 0])], 'whelk.pdf'));
-    await expect.element(page.getByText(/whelk\.pdf/)).toBeVisible();
-    dropped(new File(['Whelk\nRnd 1: 6 sc in MR (6)'], 'whelk.txt', { type: 'text/plain' }));
-    await expect.element(page.getByLabelText('Pattern text')).toHaveValue('Whelk\nRnd 1: 6 sc in MR (6)');
-    await expect.element(page.getByLabelText('Name', { exact: true })).toHaveValue('whelk');
+    const said = [
+      { id: 'whelk', left: ['Heads and feet are left out.'] },
+      { known: { id: 'seal', name: 'Seal', at: 0 } },
+      { message: 'This is a picture.' },
+    ];
+    server.answer = () => new Response(`{"share":0.5}\n${JSON.stringify(said.shift())}\n`);
+    const transfer = new DataTransfer();
+    for (const name of ['whelk.pdf', 'seal.docx', 'cat.png']) transfer.items.add(new File(['x'], name));
+    window.dispatchEvent(new DragEvent('drop', { dataTransfer: transfer, bubbles: true, cancelable: true }));
+    const list = page.getByRole('region', { name: 'Taking in' });
+    await expect.element(list).toHaveTextContent('1 pattern taken in, 1 known, 1 not taken in');
+    await expect.element(list).toHaveTextContent('Heads and feet are left out.');
+    await expect.element(list).toHaveTextContent('On the shelf already, as “Seal”.');
+    await expect.element(list).toHaveTextContent('This is a picture.');
+    expect(server.asked.map(({ path }) => path)).toEqual([
+      '/api/documents?file=whelk.pdf',
+      '/api/documents?file=seal.docx',
+      '/api/documents?file=cat.png',
+    ]);
+    // What is known is taken in again where a person says so.
+    server.answer = () => Response.json({ id: 'again', left: [] });
+    await list.getByRole('button', { name: 'Take in again' }).click();
+    await vi.waitFor(() => expect(server.asked.at(-1)?.path).toBe('/api/documents?file=seal.docx&again=yes'));
+    await expect.element(list).toHaveTextContent('2 patterns taken in, 1 not taken in');
+    await list.getByRole('button', { name: 'Close the list' }).click();
+    await expect.element(list).not.toBeInTheDocument();
+  });
+
+  it('opens a file that is dropped alone as soon as it is taken in', async () => {
+    shelfOf([SEAL]);
+    await expect.element(row('Seal')).toBeVisible();
+    server.answer = () => Response.json({ id: 'whelk', left: [] });
+    const transfer = new DataTransfer();
+    transfer.items.add(new File(['Whelk'], 'whelk.txt'));
+    window.dispatchEvent(new DragEvent('drop', { dataTransfer: transfer, bubbles: true, cancelable: true }));
+    await vi.waitFor(() => expect(goto).toHaveBeenCalledWith('/intake/whelk'));
   });
 });
 

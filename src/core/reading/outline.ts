@@ -152,7 +152,7 @@ class Outliner {
     this.#units = units;
     for (const unit of units.units) {
       const line = lineIndexAt(source, unit.span.from);
-      if (this.#roleOf(line) !== undefined) continue;
+      if (!isRound(this.#roleOf(line))) continue;
       this.#unitsIn.set(line, [...(this.#unitsIn.get(line) ?? []), unit]);
       const last = lineIndexAt(source, Math.max(unit.span.from, unit.span.to - 1));
       for (let below = line; below <= last; below += 1) this.#covered.add(below);
@@ -272,7 +272,7 @@ class Outliner {
       this.#heading(headingSaid(text), span);
       return true;
     }
-    if (role !== 'round') return false;
+    if (role !== 'round' || this.#unitsIn.has(index)) return false;
     const labels = labelsIn(this.#source.text, span, { lexicon: this.#lexicon, bare: true });
     if (labels.length > 0) this.#labels(labels, span);
     else {
@@ -741,6 +741,11 @@ class Outliner {
     });
     this.#prose = { from: this.#prose?.from ?? span.from, to: span.to };
   }
+}
+
+/** Whether a line may hold a round, by what is said of it. */
+function isRound(role: LineRole | undefined): boolean {
+  return role === undefined || role === 'round';
 }
 
 const MORE_SPACES = /\s\s|[^\S ]/;

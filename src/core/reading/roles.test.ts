@@ -11,10 +11,10 @@ const reading = (text: string, hand: Omit<Hand, 'words'>) => {
 };
 
 describe('what is said of single lines', () => {
-  it('makes a round of a line that was not taken for one, and of two the first', () => {
-    const text = 'BALL\nmr 6\nRnd 2: inc x 6 (12)\n';
-    expect(reading(text, {})[0]?.rounds).toEqual(['Rnd 2 → 12 agrees']);
-    expect(reading(text, { lines: { 'mr 6': 'round' } })[0]?.rounds).toEqual(['mr 6 → 6 counted', 'Rnd 2 → 12 agrees']);
+  it('makes a round of a line that was not taken for one', () => {
+    const text = 'BALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nAnd dec x 6.\nFasten off.\n';
+    expect(reading(text, {})[0]?.rounds).toEqual(['Rnd 1 → 6 agrees', 'Rnd 2 → 12 agrees']);
+    expect(reading(text, { lines: { 'And dec x 6.': 'round' } })[0]?.rounds[2]).toBe('And dec x → 6 counted');
   });
 
   it('leaves talk out of account, whatever it looks like', () => {

@@ -9,7 +9,11 @@
   const sample = $derived(
     session.rounds.find(({ stated, verdict }) => stated !== null && verdict === 'agrees') ?? null,
   );
-  const labels = $derived([...new Set(session.rounds.map(({ label }) => label.replace(/\d+/g, '#')))].slice(0, 3));
+  const labels = $derived(
+    [...new Set(session.rounds.map(({ label }) => label.replace(/\d+/g, '#')))]
+      .filter((one) => one.includes('#'))
+      .slice(0, 3),
+  );
   const count = $derived.by(() => {
     const words = session.lines[(sample?.line ?? 0) - 1] ?? '';
     return /[^\p{L}\d\s]?\s?\d+\s?(?:sts?\b|stitches|sc\b|dc\b)?[^\p{L}\d]*$/u.exec(words)?.[0].trim() ?? null;
@@ -29,12 +33,15 @@
   function proofOf(term: string): string {
     const told = proofs.get(term);
     const best = told?.ways[0];
-    return told && best ? `${best.comesOut} of ${told.rounds} rounds come out with it, ${told.unsaid} without` : '';
+    const without = told?.ways.find(({ sense }) => sense === 'nothing')?.comesOut ?? 0;
+    return told && best
+      ? `${best.comesOut} of ${told.rounds} rounds come out with it, ${without} if it is nothing`
+      : '';
   }
 </script>
 
 <section>
-  <h3>How this hand writes</h3>
+  {#if labels.length > 0 || worked.length > 0}<h3>How this hand writes</h3>{/if}
   <dl>
     {#if labels.length > 0}
       <dt>Labels</dt>

@@ -1,10 +1,17 @@
 <script lang="ts">
   import { tick } from 'svelte';
   import type { RoundAccount } from '../../core/index.js';
+  import Button from '../components/Button.svelte';
   import ThisMeans from '../desk/ThisMeans.svelte';
   import type { Doubt, IntakeSession } from './intake.svelte.js';
 
-  let { session }: { session: IntakeSession } = $props();
+  interface Props {
+    session: IntakeSession;
+    /** Parts the text in two patterns. */
+    part: (line: number) => void;
+  }
+
+  let { session, part }: Props = $props();
   /** So many are shown; the text shows all. */
   const SHOWN = 12;
 
@@ -13,6 +20,13 @@
   let means = $state<ThisMeans>();
 
   const settled = $derived(new Map(Object.entries(session.hand.words)));
+
+  /** Asks what the words of the round in the line where one is mean; false where there is nothing to ask. */
+  export function ask(): boolean {
+    const here = session.doubts.find(({ line, round }) => line === session.at + 1 && round !== null);
+    if (here) void open(here);
+    return here !== undefined;
+  }
 
   /** Goes to a line; at a round its words that mean nothing by themselves are asked for. */
   async function open({ line, round }: Doubt): Promise<void> {
@@ -30,6 +44,18 @@
 
 <section aria-label="In doubt">
   <h3>In doubt</h3>
+  {#if session.second !== null}
+    {@const second = session.second}
+    <div class="two">
+      <p>
+        Two patterns seem to be in this text. The second begins in
+        <button type="button" class="link" onclick={() => session.goTo(second)}>line {second + 1}</button>, “{session.lines[
+          second
+        ]?.trim()}”.
+      </p>
+      <Button onclick={() => part(second)}>Part it in two</Button>
+    </div>
+  {/if}
   <ul>
     {#each session.doubts.slice(0, SHOWN) as doubt (`${doubt.line} ${doubt.why}`)}
       <li class:here={doubt.line === session.at + 1}>
@@ -50,7 +76,12 @@
         {/if}
       </li>
     {:else}
-      <li class="none">{session.report ? 'Nothing. Every round was read as it stands.' : 'Reading …'}</li>
+      <li class="none">
+        {#if !session.report}Reading …
+        {:else if session.rounds.length === 0}A line such as “Rnd 3: (sc 1, inc) x 6 (18)” is read as a round, and a
+          count in the same place of most lines. Say with R which lines are rounds.
+        {:else}Nothing. Every round was read as it stands.{/if}
+      </li>
     {/each}
   </ul>
   {#if session.doubts.length > SHOWN}<p class="none">
@@ -64,6 +95,22 @@
     gap: var(--space-1);
   }
 
+  .two {
+    display: grid;
+    justify-items: start;
+    gap: var(--space-2);
+    padding: var(--space-2);
+    border-left: 3px solid var(--weld);
+    background: var(--paper-sunk);
+    font-size: var(--size-small);
+  }
+
+  .two .link {
+    display: inline;
+    width: auto;
+    color: var(--woad);
+  }
+
   li {
     padding: 0.2rem 0.25rem;
     border-bottom: 1px solid var(--rule);
@@ -74,7 +121,7 @@
     background: var(--woad-wash);
   }
 
-  button {
+  li button {
     display: grid;
     grid-template-columns: 5.2rem minmax(0, 1fr);
     gap: var(--space-2);

@@ -1,9 +1,9 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { goto, invalidate } from '$app/navigation';
+  import { goto, invalidate, invalidateAll } from '$app/navigation';
   import Button from '../components/Button.svelte';
   import { toasts } from '../components/toasts.svelte.js';
-  import { notKept, saveHand, settleTerms } from '../client.js';
+  import { notKept, saveHand, saveText, settleTerms, takeIn } from '../client.js';
   import Frame from '../frame/Frame.svelte';
   import { offering } from '../frame/house.svelte.js';
   import type { Standing } from '../frame/places.js';
@@ -33,10 +33,20 @@
     failed: (error) => toasts.say(notKept(error)),
   });
   const desk = `/desk/${id}`;
+  let list = $state<LineList>();
+  let understood = $state<Understood>();
+
+  function stepDoubt(by: 1 | -1): void {
+    session.stepDoubt(by);
+    list?.focus();
+  }
 
   offering({
-    'next-doubt': () => session.stepDoubt(1),
-    'last-doubt': () => session.stepDoubt(-1),
+    'next-doubt': () => stepDoubt(1),
+    'last-doubt': () => stepDoubt(-1),
+    means: () => {
+      if (!understood?.ask()) toasts.say('No word of this line is in doubt.');
+    },
     'take-back': () => void session.takeBack(),
   });
 
@@ -45,6 +55,21 @@
     session.begin((listener) => new Checker(listener, { terms, hand }));
     return () => session.end();
   });
+
+  /** The second of two patterns goes to the shelf as one of its own; what came stays with the first, as it came. */
+  async function part(line: number): Promise<void> {
+    try {
+      const second = await takeIn(session.lines.slice(line).join('\n'), '');
+      await saveText(id, `${session.lines.slice(0, line).join('\n').trimEnd()}\n`, pattern.revision);
+      await invalidateAll();
+      toasts.say('The second pattern is on the shelf by itself.', {
+        text: 'Open it',
+        act: () => void goto(`/intake/${second}`),
+      });
+    } catch (error) {
+      toasts.say(notKept(error));
+    }
+  }
 
   // What the other places say of it rests on what was put right.
   $effect(() => {
@@ -60,7 +85,7 @@
   </Frame>
 
   <div class="told">
-    <h2 role="status">{session.summary}</h2>
+    <div role="status"><h2>{session.summary}</h2></div>
     <p class="effect" role="status">
       {session.effect}
       {#if session.effect}<Button weight="quiet" title="Alt Z" onclick={() => void session.takeBack()}>Take back</Button
@@ -70,8 +95,10 @@
   </div>
 
   <main>
-    <LineList {session} />
-    <aside aria-label="What was understood"><Understood {session} /></aside>
+    <LineList bind:this={list} {session} />
+    <aside aria-label="What was understood">
+      <Understood bind:this={understood} {session} part={(line) => void part(line)} />
+    </aside>
   </main>
 </div>
 

@@ -37,6 +37,11 @@
   const here = $derived(session.takenFor(session.at));
   const many = $derived(session.selected.to - session.selected.from + 1);
 
+  /** From here on the keys say what lines are. */
+  export function focus(): void {
+    box?.focus({ preventScroll: true });
+  }
+
   // Where one is, is seen.
   $effect(() => {
     list?.scrollToIndex(session.at, { align: 'nearest' });
@@ -132,19 +137,19 @@
     display: flex;
     flex-wrap: wrap;
     align-items: baseline;
-    gap: var(--space-1) var(--space-2);
-    padding: var(--space-2) var(--space-4);
+    gap: var(--space-1);
+    padding: var(--space-2) var(--space-3);
     border-bottom: 1px solid var(--rule);
     font-size: var(--size-small);
   }
 
   .which {
-    min-width: 5.5rem;
+    min-width: 5rem;
     color: var(--ink-soft);
   }
 
   .bar button {
-    padding: 0.1rem var(--space-2);
+    padding: 0.1rem 0.35rem;
     border: 1px solid transparent;
     border-radius: var(--radius);
     color: var(--ink);

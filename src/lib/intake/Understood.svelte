@@ -8,17 +8,29 @@
   import InDoubt from './InDoubt.svelte';
   import PartsTold from './PartsTold.svelte';
 
-  let { session }: { session: IntakeSession } = $props();
+  interface Props {
+    session: IntakeSession;
+    /** Parts the text in two patterns at a line, from 0. */
+    part: (line: number) => void;
+  }
+
+  let { session, part }: Props = $props();
+  let doubts = $state<InDoubt>();
   const TERMS = [
     { value: 'auto', text: 'By the text' },
     { value: 'us', text: 'US' },
     { value: 'uk', text: 'UK' },
   ] as const;
+  /** Asks what the words of the line where one is mean; false where there is nothing to ask. */
+  export function ask(): boolean {
+    return doubts?.ask() ?? false;
+  }
+
   const toLine = (line: number) => session.goTo(line - 1);
 </script>
 
 <div class="understood">
-  <InDoubt {session} />
+  <InDoubt bind:this={doubts} {session} {part} />
   {#if session.overview}
     {@const { terms, materials, words } = session.overview}
     <section>

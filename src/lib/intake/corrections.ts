@@ -69,9 +69,13 @@ export function correctionsOf({ words, lines = {}, parts = {} }: Hand): Correcti
   ];
 }
 
-/** Remarks by the number of their line, from 0. */
-export function byLine(notes: Draft['notes']): ReadonlyMap<number, Draft['notes']> {
-  const lines = new Map<number, Draft['notes']>();
-  for (const note of notes) lines.set(note.line - 1, [...(lines.get(note.line - 1) ?? []), note]);
-  return lines;
+/** Remarks by the number of the line, from 0, that says what they are about, the nearest to where it stood; of lines that are there. */
+export function byLine(notes: Draft['notes'], lines: readonly string[]): ReadonlyMap<number, Draft['notes']> {
+  const found = new Map<number, Draft['notes']>();
+  for (const note of notes) {
+    const places = lines.flatMap((line, i) => (line === note.about ? [i] : []));
+    const [at] = places.sort((a, b) => Math.abs(a + 1 - note.line) - Math.abs(b + 1 - note.line));
+    if (at !== undefined) found.set(at, [...(found.get(at) ?? []), note]);
+  }
+  return found;
 }

@@ -10,6 +10,7 @@ import {
 } from '../../core/index.js';
 import { handWith, type Draft, type HandChange, type StoredPattern } from '../patterns.js';
 import { plural } from '../plural.js';
+import { secondPattern } from './twoPatterns.js';
 import type { Checker, CheckListener, CheckState } from '../workers/checker.js';
 import {
   byLine,
@@ -42,11 +43,17 @@ export interface IntakeKeeping {
 export interface Doubt {
   /** From 1. */
   readonly line: number;
-  readonly why: 'not placed' | 'not read' | 'worked out';
+  readonly why: 'not placed' | 'not read' | 'worked out' | 'passed over';
   /** Number of the round among all; null for a line that is none. */
   readonly round: number | null;
   readonly text: string;
 }
+
+/** What is said of a round that was read with a doubt. */
+const DOUBTS: Readonly<Record<string, 'worked out' | 'passed over' | undefined>> = {
+  'worked-out': 'worked out',
+  'passed-over': 'passed over',
+};
 
 /** A text as it was understood, before anything of it is checked, and what is put right of that. */
 export class IntakeSession {
@@ -78,6 +85,8 @@ export class IntakeSession {
   readonly read: number = $derived(this.rounds.filter(({ verdict }) => verdict !== 'unreadable').length);
   readonly doubts: readonly Doubt[] = $derived(this.#doubts());
   readonly corrections: readonly Correction[] = $derived(correctionsOf(this.hand));
+  /** The line, from 0, at which a second pattern begins in the text; null where there is one only. */
+  readonly second: number | null = $derived(this.overview && secondPattern(this.overview));
   /** What it all comes to, in one sentence. */
   readonly summary: string = $derived(this.#summary());
   readonly selected: { readonly from: number; readonly to: number } = $derived({
@@ -89,7 +98,7 @@ export class IntakeSession {
     this.#pattern = pattern;
     this.#keep = keep;
     this.lines = pattern.text.split('\n');
-    this.remarks = byLine(draft?.notes ?? []);
+    this.remarks = byLine(draft?.notes ?? [], this.lines);
     this.hand = pattern.hand;
     this.terms = pattern.terms;
   }
@@ -247,10 +256,10 @@ export class IntakeSession {
         : [],
     );
     const rounds = this.rounds.flatMap(({ line, verdict, doubt }, round): Doubt[] => {
-      const why = verdict === 'unreadable' ? 'not read' : doubt === 'worked-out' ? 'worked out' : null;
+      const why = verdict === 'unreadable' ? 'not read' : DOUBTS[doubt];
       return why ? [{ line, why, round, text: text(line) }] : [];
     });
-    const order = { 'not placed': 0, 'not read': 1, 'worked out': 2 };
+    const order = { 'not placed': 0, 'not read': 1, 'passed over': 2, 'worked out': 3 };
     return [...unplaced, ...rounds].sort((a, b) => order[a.why] - order[b.why] || a.line - b.line);
   }
 

@@ -28,12 +28,12 @@
 
 <section aria-label="Taking in">
   <header>
-    <h2 role="status">{told}</h2>
+    <div role="status"><h2>{told}</h2></div>
     {#if taking.busy}<Button onclick={() => taking.cancel()}>Stop here</Button>
     {:else}<Button weight="quiet" onclick={() => taking.clear()}>Close the list</Button>{/if}
   </header>
   <ol>
-    {#each taking.comings as { name, state, share, id, words }, at (at)}
+    {#each taking.comings as { name, state, share, id, mayGo, words }, at (at)}
       <li>
         <span class="name">{name}</span>
         <span class="state {state}"
@@ -44,7 +44,8 @@
         <span class="acts">
           {#if id}<a href="/intake/{id}">Open</a>{/if}
           {#if state === 'known'}<button type="button" onclick={() => void taking.again(at)}>Take in again</button>
-          {:else if state === 'failed'}<button type="button" onclick={() => void taking.again(at)}>Try again</button
+          {:else if mayGo && state === 'failed'}<button type="button" onclick={() => void taking.again(at)}
+              >Try again</button
             >{/if}
         </span>
       </li>

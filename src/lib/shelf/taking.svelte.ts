@@ -20,6 +20,8 @@ export interface Coming {
   readonly share: number | null;
   /** The pattern that it became, or came with before. */
   readonly id: string | null;
+  /** It may go through at another try. */
+  readonly mayGo: boolean;
   /** Why it failed, what was left out, or as what it is known. */
   readonly words: string;
 }
@@ -78,7 +80,7 @@ export class Taking {
 
   #add(name: string, file: Blob, key: number | null): void {
     this.#keys.push(key);
-    this.comings = [...this.comings, { name, file, state: 'waiting', share: null, id: null, words: '' }];
+    this.comings = [...this.comings, { name, file, state: 'waiting', share: null, id: null, mayGo: false, words: '' }];
   }
 
   async #run(): Promise<void> {
@@ -109,7 +111,8 @@ export class Taking {
     } catch (error) {
       if (signal.aborted) return;
       // What could not be asked stays kept, and is tried again when the page is next opened.
-      if (error instanceof Trouble && error.again) this.#set(at, { state: 'failed', words: troubleIn(error) });
+      if (error instanceof Trouble && error.again)
+        this.#set(at, { state: 'failed', mayGo: true, words: troubleIn(error) });
       else this.#end(at, { state: 'failed', words: troubleIn(error) });
     }
   }

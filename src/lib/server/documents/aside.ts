@@ -34,7 +34,7 @@ export function documentsAside(
   script: string,
   { longest = LONGEST, memory = MOST_MEMORY, workers = 2 } = {},
 ): Documents {
-  const aside = workingAside<DocumentWork>(script, { longest, memory, workers, ready: false });
+  const aside = workingAside<DocumentWork>(script, { longest, memory, workers, ready: workers > 1 });
   return {
     async take(bytes, name, told) {
       let answer: TakenOr;

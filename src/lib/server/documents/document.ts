@@ -13,6 +13,8 @@ export interface Taken {
 export interface LineNote {
   /** Of the text, from 1. */
   readonly line: number;
+  /** What the line says: it is known by that when the text has changed. */
+  readonly about: string;
   readonly by: string | null;
   readonly text: string;
 }
@@ -49,7 +51,7 @@ export type Block =
   | { readonly kind: 'paragraph'; readonly text: string; readonly notes?: readonly Remark[] }
   | { readonly kind: 'table'; readonly rows: readonly (readonly string[])[]; readonly notes?: readonly Remark[] };
 
-export type Remark = Omit<LineNote, 'line'>;
+export type Remark = Pick<LineNote, 'by' | 'text'>;
 
 /** A file that can't be taken in; the message is for people, and says what to do. */
 export class NotTaken extends Error {}

@@ -5,6 +5,7 @@ import iconv from 'iconv-lite';
 import { describe, expect, it } from 'vitest';
 import { checkText } from '../../../core/index.js';
 import { FORMATS, takenFrom } from './index.js';
+import { otherLanguage } from './language.js';
 
 const FIXTURES = 'src/lib/server/documents/fixtures';
 const plainOf = (file: string) => readFileSync(path.join(FIXTURES, `${file.split('.')[0] ?? ''}.txt`), 'utf8');
@@ -115,7 +116,7 @@ describe('Word documents', () => {
     const body = `<w:p>${run('HEAD')}</w:p><w:p>${run('Rnd 1: 6 sc (6)')}<w:r><w:commentReference w:id="4"/></w:r></w:p>`;
     const { text, notes } = await read(wordFile(body, { 'word/comments.xml': comments }), 'a.docx');
     expect(text).toBe('HEAD\nRnd 1: 6 sc (6)\n');
-    expect(notes).toEqual([{ line: 2, by: 'Una', text: 'Is it 18?' }]);
+    expect(notes).toEqual([{ line: 2, about: 'Rnd 1: 6 sc (6)', by: 'Una', text: 'Is it 18?' }]);
   });
 
   it('number lists as they say, each kind going on until it starts anew', async () => {
@@ -268,5 +269,32 @@ describe('what can’t be taken in', () => {
     expect((await read(wordFile(`<w:p>${run('HEAD')}</w:p>`), 'pattern.pdf')).kind).toBe('Word document');
     expect((await read('{\\rtf1 HEAD}', 'pattern.docx')).kind).toBe('rich text');
     expect(new Set(FORMATS.map(({ kind }) => kind)).size).toBe(FORMATS.length);
+  });
+});
+
+describe('the language of a text', () => {
+  it.each([
+    [
+      'German',
+      'Kopf\nRunde 1: 6 feste Maschen in einen Fadenring\nRunde 2: jede Masche verdoppeln, stopfen und annähen\n',
+    ],
+    [
+      'French',
+      'Tête\nRang 1: 6 mailles serrées dans un cercle. Rang 2: augmenter dans chaque maille, rembourrer la tête\n',
+    ],
+  ])('is told where it is %s, and the text kept', async (language, text) => {
+    const taken = await read(text, 'a.txt');
+    expect(taken.text).toBe(text);
+    expect(taken.left).toEqual([`This seems to be in ${language}; only English is read yet. It is kept as it came.`]);
+  });
+
+  it('is not doubted in any pattern that is English', () => {
+    const folders = ['demo', 'corpus', 'corpus/odd', 'corpus/aside'];
+    const doubted = folders.flatMap((folder) =>
+      readdirSync(folder)
+        .filter((file) => file.endsWith('.txt'))
+        .filter((file) => otherLanguage(readFileSync(path.join(folder, file), 'utf8')) !== null),
+    );
+    expect(doubted).toEqual([]);
   });
 });

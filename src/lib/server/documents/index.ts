@@ -1,6 +1,7 @@
 import { LONGEST_TEXT } from '../../../core/index.js';
 import { isArchive } from './archive.js';
 import { LARGEST_FILE, NotTaken, TOO_LARGE_A_FILE, type FileIn, type Format, type Taken } from './document.js';
+import { otherLanguage } from './language.js';
 import { LETTER } from './letter.js';
 import { OPEN_DOCUMENT } from './openDocument.js';
 import { PAGE } from './page.js';
@@ -57,7 +58,10 @@ export async function takenFrom(
   if (text.trim() === '') throw new NotTaken(emptyOf(format));
   if (text.length > LONGEST_TEXT)
     throw new NotTaken('The text of this file is too long to be one pattern. Split it, and take in the parts.');
-  return { kind: format.kind, text, notes, left };
+  const language = otherLanguage(text);
+  const foreign =
+    language === null ? [] : [`This seems to be in ${language}; only English is read yet. It is kept as it came.`];
+  return { kind: format.kind, text, notes, left: [...left, ...foreign] };
 }
 
 function formatOf(file: FileIn): Format {

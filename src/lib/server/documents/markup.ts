@@ -1,17 +1,42 @@
-import { isTag, isText, type AnyNode, type Document, type Element } from 'domhandler';
-import { parseDocument } from 'htmlparser2';
+import { DomHandler, isTag, isText, type AnyNode, type Document, type Element } from 'domhandler';
+import { Parser } from 'htmlparser2';
+import { NotTaken } from './document.js';
 
 /** Deeper nesting is no document; each level costs a call. */
-const DEEPEST = 200;
+const DEEPEST = 500;
+const TOO_DEEP =
+  'This document is made in a way that can’t be read. Copy the pattern itself into a new document, and take that in.';
 
-/** The tree of an XML text. */
-export function xmlTree(text: string): Document {
-  return parseDocument(text, { xmlMode: true });
+/** Builds a tree, and gives up where elements lie too deep in elements. */
+class TreeBuilder extends DomHandler {
+  #depth = 0;
+
+  override onopentag(name: string, attributes: Record<string, string>): void {
+    this.#depth += 1;
+    if (this.#depth > DEEPEST) throw new NotTaken(TOO_DEEP);
+    super.onopentag(name, attributes);
+  }
+
+  override onclosetag(): void {
+    this.#depth -= 1;
+    super.onclosetag();
+  }
 }
 
-/** The tree of a page. */
+function tree(text: string, xmlMode: boolean): Document {
+  const builder = new TreeBuilder();
+  new Parser(builder, { xmlMode }).end(text);
+  return builder.root;
+}
+
+/** The tree of an XML text. @throws NotTaken where it is too deep. */
+export function xmlTree(text: string): Document {
+  return tree(text, true);
+}
+
+/** The tree of a page. @throws NotTaken where it is too deep. */
 export function pageTree(text: string): Document {
-  return parseDocument(text, { decodeEntities: true });
+  return tree(text, false);
 }
 
 export function elementsIn(node: AnyNode | Document): Element[] {
@@ -28,9 +53,8 @@ export function within(node: AnyNode | Document, name: string): Element | undefi
 }
 
 /** All elements of a name within a node, at any depth, none within another. */
-export function allWithin(node: AnyNode | Document, name: string, depth = 0): Element[] {
-  if (depth > DEEPEST) return [];
-  return elementsIn(node).flatMap((one) => (one.name === name ? [one] : allWithin(one, name, depth + 1)));
+export function allWithin(node: AnyNode | Document, name: string): Element[] {
+  return elementsIn(node).flatMap((one) => (one.name === name ? [one] : allWithin(one, name)));
 }
 
 /** The first child of a name. */

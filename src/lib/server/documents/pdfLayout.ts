@@ -290,8 +290,11 @@ function pitchOf(rows: readonly Row[]): number {
 }
 
 /** What begins a line of its own: a label, a mark of a list, a figure with a point. */
-const BEGINS = /^(?:[-–—•*·▪◦]\s|\(?\d{1,3}\s?[.:)–-]\s+\S|(?:rnds?|rounds?|rows?|r|rd|step)\.?\s?\d)/i;
+const BEGINS =
+  /^(?:[-–—•*·▪◦]\s|\(?\d{1,3}\s?[.:)–-]\s+\S|(?:rnds?|rounds?|rows?|r|rd|step)\.?\s?\d|\S{1,10}\s(?:=|–|—|-)\s)/i;
 const LOUD = /^[A-Z][A-Z ]{3,}$/;
+/** What a line ends with that goes on, whatever the next begins with. */
+const ASKS_FOR_MORE = /(?:[,&–-]|(?<!\p{L})(?:in|of|and|or|with|the|a|an|to|from|by|for|over|into|at|on))$/iu;
 /** What a line ends with that is whole. */
 const ENDS = /[.:!?)\]}>;]$/;
 
@@ -301,7 +304,10 @@ function isWrapped(line: Row, next: Row, edge: number, pitch: number): boolean {
   const last = line.segments.at(-1);
   if (!first || !last || line.y - next.y > pitch * PARAGRAPH || Math.abs(line.size - next.size) > 0.6) return false;
   const text = textOf(next);
-  if (BEGINS.test(text) || LOUD.test(text) || (ENDS.test(textOf(line)) && /^[\p{Lu}\d]/u.test(text))) return false;
+  if (BEGINS.test(text) || LOUD.test(text)) return false;
+  // A capital begins something new, but behind a comma or a word that asks for more.
+  if (/^\p{Lu}/u.test(text) && !ASKS_FOR_MORE.test(textOf(line))) return false;
+  if (/^\d/.test(text) && ENDS.test(textOf(line))) return false;
   const word = /^\S+/.exec(first.text)?.[0] ?? '';
   const width = ((first.to - first.from) * word.length) / Math.max(1, first.text.length);
   return last.to + width + USUAL_BLANK * line.size > edge - NEARLY * line.size;

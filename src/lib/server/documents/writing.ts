@@ -15,7 +15,8 @@ export function written(blocks: readonly Block[] | string): {
   const lines: string[] = [];
   const notes: LineNote[] = [];
   const note = (remarks: readonly Remark[] | undefined) => {
-    for (const remark of remarks ?? []) notes.push({ line: Math.max(1, lines.length), ...remark });
+    for (const remark of remarks ?? [])
+      notes.push({ line: Math.max(1, lines.length), about: lines.at(-1) ?? '', ...remark });
   };
   const blank = () => {
     if (lines.length > 0 && lines.at(-1) !== '') lines.push('');
