@@ -30,6 +30,9 @@ async function go(page: Page, link: string): Promise<void> {
   await page.waitForLoadState('networkidle');
 }
 
+const DOCUMENTS = 'src/lib/server/documents/fixtures';
+const COMING = ['radish.columns.pdf', 'slipper.list.docx', 'hedgehog.table.xlsx', 'locked.pdf'];
+
 const SHOTS: readonly Shot[] = [
   { name: 'shelf', prepare: () => Promise.resolve() },
   {
@@ -39,6 +42,20 @@ const SHOTS: readonly Shot[] = [
       await page
         .getByLabel('Pattern text')
         .fill('Limpet\n\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 6 (18)\n');
+    },
+  },
+  {
+    name: 'coming',
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Take in a pattern' }).click();
+      await page.locator('input[type=file]').setInputFiles([...COMING.map((file) => `${DOCUMENTS}/${file}`)]);
+      await page.getByText('3 patterns taken in').waitFor();
+    },
+  },
+  {
+    name: 'intake',
+    prepare: async (page) => {
+      await desk(page, 'Thimble', 'Alt+Shift+i', 'Alt+Period');
     },
   },
   { name: 'desk', prepare: (page) => desk(page, 'Sea Slug') },

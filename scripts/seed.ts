@@ -3,16 +3,19 @@ import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { openDatabase } from '../src/lib/server/db/client.js';
 import { readEnvironment } from '../src/lib/server/environment.js';
+import { takenFrom } from '../src/lib/server/documents/index.js';
+import { DraftStore } from '../src/lib/server/drafts.js';
 import { PatternStore } from '../src/lib/server/patterns.js';
 
 try {
   const database = await openDatabase(readEnvironment(process.env), path.resolve('drizzle'));
-  const store = new PatternStore(database);
-  const known = await store.demoKeys();
+  const drafts = new DraftStore(database);
+  const known = await new PatternStore(database).demoKeys();
   for (const file of readdirSync('demo').sort().reverse()) {
     const demoKey = file.replace(/\.txt$/, '');
-    if (!known.has(demoKey))
-      await store.add({ name: '', text: readFileSync(path.join('demo', file), 'utf8'), demoKey });
+    if (known.has(demoKey)) continue;
+    const bytes = readFileSync(path.join('demo', file));
+    await drafts.takeIn({ file, bytes, taken: await takenFrom(bytes, file) }, '', demoKey);
   }
   database.close();
 } catch (error) {

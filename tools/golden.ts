@@ -17,8 +17,6 @@ const SIGNS = { agrees: '=', counted: '·', off: '≠', unreadable: '?', 'on-tru
 
 /** So often each pattern is read once more with slips in it. */
 const HURRIES = 2;
-/** A pattern is read in pieces of so many lines as well: what a reader learns from few lines shows where each habit begins. */
-const PIECES = [2, 3, 4, 6] as const;
 
 export const goldenFile = (folder: string): string => path.join('corpus', 'golden', `${folder.replace('/', '-')}.txt`);
 
@@ -90,16 +88,6 @@ function hurriedOf(text: string, file: string, seed: number): string {
   return `${seed}: ${signs} ${checked.report.findings.length} #${signOf([toldOf(checked, slipped), accounts])}`;
 }
 
-/** What becomes of a pattern's lines when only so many are there: a sign of each piece. */
-function piecesOf(text: string, file: string, length: number): string {
-  const lines = text.split('\n').filter((line) => line.trim() !== '');
-  const signs = Array.from({ length: Math.ceil(lines.length / length) }, (_, i) => {
-    const piece = lines.slice(i * length, (i + 1) * length).join('\n');
-    return signOf(toldOf(checkPattern(piece, file), piece));
-  });
-  return `by ${length}: ${signs.join(' ')}`;
-}
-
 /** The readings of a folder as they are now, by file. */
 export function readingsIn(folder: string): Map<string, string> {
   const files = readdirSync(folder)
@@ -110,8 +98,7 @@ export function readingsIn(folder: string): Map<string, string> {
     files.map((file) => {
       const text = readFileSync(path.join(folder, file), 'utf8');
       const hurried = Array.from({ length: whole ? HURRIES : 0 }, (_, i) => hurriedOf(text, file, i + 1));
-      const pieces = whole ? PIECES.map((length) => piecesOf(text, file, length)) : [];
-      return [file, [readingOf(text, file, whole), ...hurried, ...pieces].join('\n')];
+      return [file, [readingOf(text, file, whole), ...hurried].join('\n')];
     }),
   );
 }

@@ -2,6 +2,9 @@ import { sql } from 'drizzle-orm';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { TooMuch } from '../lib/server/counting/counting.js';
 import { hereAndNow, makeRig, type Rig } from '../lib/server/testing.js';
+import * as documents from './api/documents/+server.js';
+import * as readOut from './api/documents/text/+server.js';
+import * as original from './api/patterns/[id]/drafts/[number]/+server.js';
 import * as pattern from './api/patterns/[id]/+server.js';
 import * as dismissals from './api/patterns/[id]/dismissals/+server.js';
 import * as earlier from './api/patterns/[id]/earlier/+server.js';
@@ -96,6 +99,22 @@ const TAKING: readonly (readonly [
     404,
   ],
   [
+    'say what lines are',
+    hand.PUT,
+    { lines: ['by the sea'], role: 'talk' },
+    204,
+    [{}, { lines: [], role: 'talk' }, { lines: ['a'], role: 'poem' }, { lines: ['  '], role: null }],
+    404,
+  ],
+  [
+    'say what a part is',
+    hand.PUT,
+    { heading: 'BALL', said: { name: 'Head', make: 2 } },
+    204,
+    [{}, { heading: 'BALL', said: { make: 0 } }, { heading: 'BALL', said: { name: '' } }, { heading: 'BALL' }],
+    404,
+  ],
+  [
     'set its rule',
     ownRules.PUT,
     { rule: 'count/stated', severity: 'off' },
@@ -137,6 +156,56 @@ describe.each(TAKING)('%s', (_, handler, good, status, bad, missing) => {
     expect(await ask(handler, good, 'nobody')).toEqual({ status: missing, said: message });
     await rig.shelf.setAway([id], true);
     expect(await ask(handler, good)).toEqual({ status: missing, said: message });
+  });
+});
+
+/** Sends a file. @returns what is said of it, line by line. */
+async function send(query: string, body: string | Uint8Array, handler: Handler = documents.POST) {
+  const url = new URL(`http://here/?${query}`);
+  const request = new Request(url, { method: 'POST', body: typeof body === 'string' ? body : Buffer.from(body) });
+  const answer = (await handler({ request, url, params: {} } as unknown as never)) as Response;
+  const lines = (await answer.text()).trim().split('\n');
+  return { status: answer.status, said: lines.map((line) => JSON.parse(line) as Record<string, unknown>) };
+}
+
+describe('a file', () => {
+  it('is taken in, known when it comes again, and taken in again where that is said', async () => {
+    const { said } = await send('file=pot.txt', 'POT\nRnd 1: 6 sc in MR (6)\n');
+    expect(said).toEqual([{ id: expect.any(String) as string, left: [] }]);
+    const again = await send('file=other.txt', 'POT\nRnd 1: 6 sc in MR (6)\n');
+    expect(again.said).toMatchObject([{ known: { id: said[0]?.id, name: 'pot' } }]);
+    expect((await send('file=pot.txt&again=yes', 'POT\nRnd 1: 6 sc in MR (6)\n')).said[0]).toHaveProperty('id');
+    expect(await rig.shelf.names()).toHaveLength(3);
+  });
+
+  it('goes on with a pattern, and says so where there is none', async () => {
+    expect((await send(`file=ball-2.txt&pattern=${id}`, 'BALL\n')).said).toEqual([{ id, left: [] }]);
+    expect((await rig.patterns.get(id))?.text).toBe('BALL\n');
+    expect((await send('file=a.txt&pattern=nobody', 'BALL\n')).said).toEqual([message]);
+  });
+
+  it('is refused in words, and nothing is shelved', async () => {
+    for (const [name, content] of [
+      ['a.txt', ''],
+      ['a.pdf', '%PDF-1.4 nothing'],
+      ['a.png', new Uint8Array([0x89, 0x50, 0x4e, 0x47, 13, 10, 26, 10])],
+    ] as const)
+      expect((await send(`file=${name}`, content)).said, name).toEqual([message]);
+    expect(await send('again=maybe', 'BALL')).toMatchObject({ status: 400, said: [message] });
+    expect(await rig.shelf.names()).toHaveLength(1);
+  });
+
+  it('is read out without being kept, and given back as it came', async () => {
+    expect((await send('file=a.html', '<html><p>Rnd 1<p>Rnd 2</html>', readOut.POST)).said).toEqual([
+      { text: 'Rnd 1\nRnd 2\n', left: [] },
+    ]);
+    expect(await send('file=a.pdf', '%PDF-1.4', readOut.POST)).toMatchObject({ status: 422, said: [message] });
+    const { said } = await send('file=pot%20%C3%A4.txt', 'POT\r\nRnd 1\n');
+    const answer = await original.GET({ params: { id: said[0]?.id, number: '1' } } as never);
+    expect(await answer.text()).toBe('POT\r\nRnd 1\n');
+    expect(answer.headers.get('content-disposition')).toBe("attachment; filename*=UTF-8''pot%20%C3%A4.txt");
+    expect(answer.headers.get('content-type')).toBe('application/octet-stream');
+    expect((await original.GET({ params: { id, number: '9' } } as never)).status).toBe(404);
   });
 });
 

@@ -113,5 +113,6 @@ it('nothing is made up where nothing is said', () => {
     sections: [],
     parts: [],
     assembly: [],
+    lines: ['title', 'blank'],
   });
 });

@@ -69,7 +69,7 @@ describe('the keys', () => {
     [{ ...alt, ctrlKey: true, code: 'KeyT' }],
     [{ ...alt, metaKey: true, code: 'ArrowDown' }],
     [{ ...alt, shiftKey: true, code: 'KeyG' }],
-    [{ ...alt, code: 'KeyZ' }],
+    [{ ...alt, code: 'KeyV' }],
   ])('are left to the text where they stand for nothing: %o', (key) => {
     expect(actionFor(noting().actions, key, true)).toBeNull();
   });
@@ -88,7 +88,7 @@ describe('going to a place', () => {
     const gone: string[] = [];
     const go = (href: string) => gone.push(href);
     for (const { run } of actionsOf(goingTo('p1', go))) run();
-    expect(gone).toEqual(['/', '/rules', '/style', '/card', '/desk/p1', '/terms/p1', '/desk/p1/rules']);
+    expect(gone).toEqual(['/', '/rules', '/style', '/card', '/intake/p1', '/desk/p1', '/terms/p1', '/desk/p1/rules']);
     expect(actionsOf(goingTo(null, go)).map(({ id }) => id)).toEqual(['go-shelf', 'go-rules', 'go-style', 'go-card']);
   });
 });

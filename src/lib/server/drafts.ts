@@ -32,10 +32,12 @@ export class DraftStore {
   /**
    * Shelves a new pattern with what has come as its first draft.
    * @param name what it is called; without one it has the name of the file, or the first line of the text.
+   * @param demoKey set for a pattern of the demo.
    */
-  async takeIn(arrived: Arrived, name = arrived.file.replace(/\.\w{2,8}$/, '')): Promise<string> {
+  async takeIn(arrived: Arrived, name = arrived.file.replace(/\.\w{2,8}$/, ''), demoKey?: string): Promise<string> {
     const id = await this.#database.write(async (db) => {
-      const pattern = await insertPattern(db, { name, text: arrived.taken.text });
+      const entry = { name, text: arrived.taken.text, ...(demoKey === undefined ? {} : { demoKey }) };
+      const pattern = await insertPattern(db, entry);
       await insertDraft(db, pattern, 1, arrived);
       return pattern;
     });

@@ -51,6 +51,8 @@ const BLOCKS = new Set(
     ' ',
   ),
 );
+/** A paragraph of more than so many letters is more than a line. */
+const A_LINE = 160;
 /** An article that holds so much of a page's words is the page. */
 const MOST_OF_IT = 0.5;
 
@@ -106,9 +108,13 @@ class PageReader {
   #block(element: Element, asWritten: boolean): void {
     this.#end();
     if (/^h[1-6]$/.test(element.name)) this.#gap();
+    const begun = this.#blocks.length;
     this.#all(element.children, asWritten || element.name === 'pre' || isPreformatted(element));
+    const long = this.#line.length > A_LINE || this.#line.includes('\n');
     this.#end();
-    if (element.name === 'p' || element.name === 'pre' || element.name === 'blockquote') this.#gap();
+    // Paragraphs of a line each are lines; what is longer is set apart, and so is what an empty one stands for.
+    const paragraph = element.name === 'p' || element.name === 'pre' || element.name === 'blockquote';
+    if (paragraph && (long || this.#blocks.length === begun)) this.#gap();
   }
 
   /** Ends the line that is being read. */
@@ -118,7 +124,7 @@ class PageReader {
     if (text.trim() !== '') this.#blocks.push({ kind: 'paragraph', text });
   }
 
-  /** A blank line, as paragraphs of a page are set apart; not where each round is a paragraph of its own. */
+  /** A blank line. */
   #gap(): void {
     const last = this.#blocks.at(-1);
     if (last && !(last.kind === 'paragraph' && last.text === '')) this.#blocks.push({ kind: 'paragraph', text: '' });

@@ -48,8 +48,15 @@ const ALIGNED = 4;
 /** A column of a page is at least so much of what is printed, and its lines have so many letters on average. */
 const NARROWEST_COLUMN = 0.22;
 const SHORTEST_LINES = 9;
-/** So many rows side by side are columns. */
+/** So many rows side by side are columns; fewer where nothing goes through the gap between them. */
 const FEWEST_ROWS = 4;
+const FEWEST_CLEAR = 2;
+/** Lines of a column reach so far into it as a rule; labels of a table don't. */
+const REACHES = 0.45;
+/** The gaps between the words of a line that is set to both edges are as wide, but for so much of the widest. */
+const EVEN = 0.3;
+/** and no wider than so much of the size of their letters. */
+const JUSTIFIED = 2.5;
 /** Lines further apart than so many times the usual have a blank line between them. */
 const PARAGRAPH = 1.45;
 
@@ -211,13 +218,31 @@ function gutterOf(rows: readonly Row[]): number | null {
 /** How many rows stand beside each other on both sides of a place, less those that go through it; 0 where it parts no columns. */
 function rowsParted(rows: readonly Row[], at: number, whole: number): number {
   const [before = [], behind = []] = sidesOf(rows, at);
-  if (!isColumn(before, whole) || !isColumn(behind, whole)) return 0;
-  const top = Math.min(before[0]?.y ?? 0, behind[0]?.y ?? 0) + SAME_HEIGHT;
-  const foot = Math.max(before.at(-1)?.y ?? 0, behind.at(-1)?.y ?? 0) - SAME_HEIGHT;
-  const isBeside = ({ y }: Row) => y <= top && y >= foot;
-  const beside = Math.min(before.filter(isBeside).length, behind.filter(isBeside).length);
-  const crossed = rows.filter((row) => isBeside(row) && isCrossed(row, at)).length;
+  if (!isColumn(before, whole) || !isColumn(behind, whole) || isTable(before, behind)) return 0;
+  const sides = [besides(before, behind).length, besides(behind, before).length];
+  const crossed = besides(besides(rows, before), behind).filter((row) => isCrossed(row, at)).length;
+  // The last column may be a short one.
+  if (crossed === 0) return Math.max(...sides) >= FEWEST_CLEAR ? Math.max(...sides) : 0;
+  const beside = Math.min(...sides);
   return beside < FEWEST_ROWS || crossed > beside / 2 ? 0 : beside - crossed;
+}
+
+/** The rows that stand no higher and no lower than some others. */
+function besides(rows: readonly Row[], others: readonly Row[]): readonly Row[] {
+  const top = (others[0]?.y ?? 0) + SAME_HEIGHT;
+  const foot = (others.at(-1)?.y ?? 0) - SAME_HEIGHT;
+  return rows.filter(({ y }) => y <= top && y >= foot);
+}
+
+/** Whether what stands on the left of some rows are labels of what stands on the right. */
+function isTable(before: readonly Row[], behind: readonly Row[]): boolean {
+  const paired = new Set(behind.map(({ y }) => y));
+  const left = Math.min(...before.map(({ segments }) => segments[0]?.from ?? Infinity));
+  const reach = before
+    .filter(({ y }) => paired.has(y))
+    .map((row) => (edgeOf([row]) - left) / (edgeOf(before) - left))
+    .sort((a, b) => a - b);
+  return reach.length > 0 && (reach[Math.floor(reach.length / 2)] ?? 1) < REACHES;
 }
 
 function isCrossed({ segments }: Row, at: number): boolean {
@@ -240,7 +265,7 @@ function inARow(columns: readonly Row[][], words: ReadonlySet<string>): Block[] 
     const [last, first] = [blocks.at(-1), parts[0]];
     const above = columns[i - 1];
     const [foot, head] = [above?.at(-1), column[0]];
-    const goesOn = above && foot && head && isWrapped(foot, head, edgeOf(above), Infinity);
+    const goesOn = above && foot && head && isWrapped(foot, head, textEdgeOf(above), Infinity);
     if (goesOn && last?.kind === 'paragraph' && first?.kind === 'paragraph') {
       blocks[blocks.length - 1] = { kind: 'paragraph', text: joined(last.text, first.text, words) };
       parts.shift();
@@ -254,10 +279,30 @@ function edgeOf(rows: readonly Row[]): number {
   return Math.max(...rows.flatMap(({ segments }) => segments.map(({ to }) => to)));
 }
 
+/** The right edge of a column, by its lines in the size that most are set in: a title may go beyond. */
+function textEdgeOf(rows: readonly Row[]): number {
+  const often = new Map<number, number>();
+  for (const { size } of rows) often.set(Math.round(size), (often.get(Math.round(size)) ?? 0) + 1);
+  const [usual] = [...often].sort(([, a], [, b]) => b - a)[0] ?? [0];
+  return edgeOf(rows.filter(({ size }) => Math.round(size) === usual));
+}
+
+/** A line that is set to both edges, as the words that it is; a row of cells has gaps of many widths. */
+function unjustified(row: Row): Row {
+  const { segments } = row;
+  const gaps = segments.slice(1).map(({ from }, i) => from - (segments[i]?.to ?? 0));
+  const widest = Math.max(...gaps);
+  if (gaps.length < 2 || widest > JUSTIFIED * row.size || Math.min(...gaps) < widest * (1 - EVEN)) return row;
+  const [first, last] = [segments[0], segments.at(-1)];
+  const text = segments.map((one) => one.text).join(' ');
+  return first && last ? { ...row, segments: [{ text, from: first.from, to: last.to, size: row.size }] } : row;
+}
+
 /** The paragraphs and tables of a column. */
-function partsOf(rows: readonly Row[], words: ReadonlySet<string>): Block[] {
+function partsOf(given: readonly Row[], words: ReadonlySet<string>): Block[] {
+  const rows = given.map(unjustified);
   const pitch = pitchOf(rows);
-  const edge = edgeOf(rows);
+  const edge = textEdgeOf(rows);
   const blocks: Block[] = [];
   for (let i = 0; i < rows.length;) {
     const above = rows[i - 1];
@@ -291,7 +336,7 @@ function pitchOf(rows: readonly Row[]): number {
 
 /** What begins a line of its own: a label, a mark of a list, a figure with a point. */
 const BEGINS =
-  /^(?:[-–—•*·▪◦]\s|\(?\d{1,3}\s?[.:)–-]\s+\S|(?:rnds?|rounds?|rows?|r|rd|step)\.?\s?\d|\S{1,10}\s(?:=|–|—|-)\s)/i;
+  /^(?:[-–—•*·▪◦]\s|\(?\d{1,3}\s?[.:)–-]\s+\S|(?:rnds?|rounds?|rows?|r|rd|step)\.?\s?\d|\S{1,10}\s[=–—-]\s(?!\d+\s?(?:$|sts?\b|stitches\b)))/i;
 const LOUD = /^[A-Z][A-Z ]{3,}$/;
 /** What a line ends with that goes on, whatever the next begins with. */
 const ASKS_FOR_MORE = /(?:[,&–-]|(?<!\p{L})(?:in|of|and|or|with|the|a|an|to|from|by|for|over|into|at|on))$/iu;
