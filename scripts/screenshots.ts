@@ -55,7 +55,11 @@ const SHOTS: readonly Shot[] = [
   {
     name: 'intake',
     prepare: async (page) => {
-      await desk(page, 'Thimble', 'Alt+Shift+i', 'Alt+Period');
+      await desk(page, 'Thimble', 'Alt+Shift+i');
+      await page.getByText('worked out').first().waitFor();
+      await page.keyboard.press('Alt+Period');
+      await page.keyboard.press('Alt+w');
+      await page.getByRole('list', { name: /could mean/ }).waitFor();
     },
   },
   { name: 'desk', prepare: (page) => desk(page, 'Sea Slug') },
