@@ -10,5 +10,7 @@ export default defineConfig({
     globalSetup: 'scripts/before-tests.mjs',
     environment: 'node',
     testTimeout: 60_000,
+    // Two files at a time also where there are two cores only; one would wait for its processes.
+    maxWorkers: 2,
   },
 });

@@ -100,3 +100,32 @@ test('many files at once are taken in one after the other, and what was cut off 
   await choose(page, 'radish.lines.rtf');
   await expect(list).toContainText('On the shelf already, as “radish.lines”.');
 });
+
+test('a file that is dropped on any page goes to the shelf, and the server answers while a hostile one is read', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/card`, { waitUntil: 'networkidle' });
+  await drop(page, 'body', 'pot.txt', Buffer.from('POT\nRnd 1: 6 sc in MR (6)\n'));
+  await expect(page.getByRole('region', { name: 'Taking in' })).toContainText('1 pattern taken in');
+  await expect(page.getByRole('link', { name: 'pot', exact: true })).toBeVisible();
+
+  // A document that takes all the time that it may.
+  const bytes = Buffer.from(`{\\rtf1 ${'\\u1 {'.repeat(3_000_000)}`);
+  const reading = { done: false };
+  const taken = fetch(`${server.url}/api/documents?file=deep.rtf`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/octet-stream' },
+    body: bytes,
+  }).then((answer) => answer.text());
+  void taken.finally(() => (reading.done = true));
+  let [asked, longest] = [0, 0];
+  for (; !reading.done; asked += 1) {
+    const start = Date.now();
+    expect((await fetch(`${server.url}/api/patterns`)).status).toBe(200);
+    longest = Math.max(longest, Date.now() - start);
+  }
+  expect(await taken).toContain('message');
+  expect(asked).toBeGreaterThan(5);
+  expect(longest).toBeLessThan(1000);
+});

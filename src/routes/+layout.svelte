@@ -2,6 +2,10 @@
   import '../lib/styles/fonts.css';
   import '../lib/styles/tokens.css';
   import '../lib/styles/base.css';
+  import { goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import { filesIn } from '../lib/dropped.js';
+  import { keepArrival } from '../lib/shelf/arrivals.js';
   import Toaster from '../lib/components/Toaster.svelte';
   import UpdateNotice from '../lib/components/UpdateNotice.svelte';
   import { House, setHouse } from '../lib/frame/house.svelte.js';
@@ -10,7 +14,24 @@
 
   let { children }: LayoutProps = $props();
   const house = setHouse(new House());
+
+  /** Pages that do something of their own with what is dropped on them. */
+  const TAKE_THEMSELVES: ReadonlySet<string> = new Set(['/', '/(pattern)/intake/[id]']);
+  const holdsFiles = ({ dataTransfer }: DragEvent) => dataTransfer?.types.includes('Files') === true;
+
+  /** A file can be dropped anywhere: where a page does nothing with it, it goes to the shelf, and is never opened in its place. */
+  async function drop(event: DragEvent): Promise<void> {
+    if (TAKE_THEMSELVES.has(page.route.id ?? '') || !holdsFiles(event)) return;
+    event.preventDefault();
+    for (const { name, file } of await filesIn(event)) await keepArrival(name, file);
+    await goto('/');
+  }
 </script>
+
+<svelte:window
+  ondragover={(event) => holdsFiles(event) && event.preventDefault()}
+  ondrop={(event) => void drop(event)}
+/>
 
 {@render children()}
 <HouseKeys {house} />

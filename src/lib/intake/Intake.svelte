@@ -4,6 +4,8 @@
   import Button from '../components/Button.svelte';
   import { toasts } from '../components/toasts.svelte.js';
   import { notKept, saveHand, saveText, settleTerms, takeIn } from '../client.js';
+  import { Dropping } from '../desk/dropping.svelte.js';
+  import Offered from '../desk/Offered.svelte';
   import Frame from '../frame/Frame.svelte';
   import { offering } from '../frame/house.svelte.js';
   import type { Standing } from '../frame/places.js';
@@ -33,6 +35,7 @@
     failed: (error) => toasts.say(notKept(error)),
   });
   const desk = `/desk/${id}`;
+  const dropping = new Dropping((words) => toasts.say(words));
   let list = $state<LineList>();
   let understood = $state<Understood>();
 
@@ -77,6 +80,8 @@
   });
 </script>
 
+<svelte:window ondropcapture={(event) => void dropping.take(event)} />
+
 <div class="intake">
   <Frame at="intake" standing={{ ...standing, settled: session.terms }}>
     {#snippet tools()}
@@ -101,6 +106,13 @@
     </aside>
   </main>
 </div>
+
+{#if dropping.offered}<Offered
+    {...dropping.offered}
+    pattern={id}
+    settle={() => Promise.resolve()}
+    onclose={() => (dropping.offered = null)}
+  />{/if}
 
 <style>
   .intake {
