@@ -227,69 +227,47 @@ describe('what can’t be saved', () => {
   });
 });
 
-it('a file that is dropped on the manuscript may take the place of its text, or come in beside it', async () => {
-  await deskAt();
-  const drop = () => {
-    const dataTransfer = new DataTransfer();
-    dataTransfer.items.add(new File(['Whelk\nRnd 1: 5 sc in MR (5)'], 'whelk.txt', { type: 'text/plain' }));
-    document
-      .querySelector('.cm-content')
-      ?.dispatchEvent(new DragEvent('drop', { dataTransfer, bubbles: true, cancelable: true }));
-  };
-  drop();
-  const dialog = page.getByRole('dialog', { name: 'A file for this pattern?' });
-  await expect.element(dialog).toHaveTextContent('“whelk.txt”: 2 lines. It begins:');
-  server.answer = () => refusal('The disk is full.');
-  await dialog.getByRole('button', { name: 'Take it in as a pattern of its own' }).click();
-  await expect.element(dialog.getByRole('alert')).toHaveTextContent('The disk is full.');
-  server.answer = () => Response.json({ revision: 2 });
-  await dialog.getByRole('button', { name: 'Put it in place of this text' }).click();
-  await expect.element(dialog).not.toBeInTheDocument();
-  await expect.element(page.getByText('Rnd 1: 5 sc in MR (5)')).toBeVisible();
-});
-
 describe('a file that is dropped on the Desk is looked at first', () => {
-  const bytes = (binary: string) => Uint8Array.from(binary, (c) => c.charCodeAt(0));
-  const drop = (name: string, binary: string) => {
+  const drop = (name: string) => {
     const dataTransfer = new DataTransfer();
-    dataTransfer.items.add(new File([bytes(binary)], name));
+    dataTransfer.items.add(new File(['Whelk'], name));
     document
       .querySelector('.cm-content')
       ?.dispatchEvent(new DragEvent('drop', { dataTransfer, bubbles: true, cancelable: true }));
   };
+  const dialog = page.getByRole('dialog', { name: 'A file for this pattern?' });
+  const WHELK = { text: 'Whelk\nRnd 1: 5 sc in MR (5)\n', left: ['Heads are left out.'] };
 
-  it.each([
-    ['cat.png', '\x89PNG\r\n\x1a\n\0\0\0\rIHDR', 'is a picture, and can’t be read'],
-    ['draft.docx', 'PK\x03\x04\x14\0\x06\0', 'is an archive, or a document of a word processor'],
-    ['empty.txt', '', 'is empty'],
-  ])('%s is refused in words', async (name, content, says) => {
+  it('and goes on as the next draft, or comes in beside it', async () => {
     await deskAt();
-    drop(name, content);
-    await expect.element(page.getByText(says.replace('’', "'"))).toBeVisible();
-    expect(page.getByRole('dialog').elements()).toEqual([]);
+    server.answer = () => Response.json(WHELK);
+    drop('whelk.docx');
+    await expect.element(dialog).toHaveTextContent('“whelk.docx”: 2 lines. Heads are left out. It begins:');
+    server.answer = () => refusal('The disk is full.');
+    await dialog.getByRole('button', { name: 'Take it in as a pattern of its own' }).click();
+    await expect.element(dialog.getByRole('alert')).toHaveTextContent('The disk is full.');
+    server.answer = () => Response.json({ id: 'seal', left: [] });
+    await dialog.getByRole('button', { name: 'Go on with it as the next draft' }).click();
+    await vi.waitFor(() => expect(goto).toHaveBeenCalledWith('/intake/seal'));
+    expect(sent(/documents\?/).at(-1)?.path).toMatch(/^\/api\/documents\?file=whelk\.docx&pattern=./);
+    await expect.element(page.getByText('Cotton: Sand 20 g')).toBeVisible();
   });
 
-  it.each([
-    ['old.txt', 'Caf\xe9 owl\r\nRnd 1 \x96 6 sc', 'read as Windows-1252', 'Café owl'],
-    ['wide.txt', '\xff\xfeO\0w\0l\0', 'read as UTF-16', 'owl'],
-  ])('%s is told as it was read, and the text stays as it is', async (name, content, says, begins) => {
+  it('is refused in words where it can’t be read', async () => {
     await deskAt();
-    drop(name, content);
-    const dialog = page.getByRole('dialog', { name: 'A file for this pattern?' });
-    await expect.element(dialog).toHaveTextContent(says);
-    await expect.element(dialog).toHaveTextContent(new RegExp(begins, 'i'));
-    server.answer = () => Response.json({ id: 'own' });
-    await dialog.getByRole('button', { name: 'Take it in as a pattern of its own' }).click();
-    await vi.waitFor(() => expect(goto).toHaveBeenCalledWith('/desk/own'));
-    await expect.element(page.getByText('Cotton: Sand 20 g')).toBeVisible();
+    server.answer = () => refusal('This is a picture.');
+    drop('cat.png');
+    await expect.element(page.getByText('“cat.png”: This is a picture.')).toBeVisible();
+    expect(page.getByRole('dialog').elements()).toEqual([]);
   });
 
   it('is left alone where that is wanted', async () => {
     await deskAt();
-    drop('owl.txt', 'Owl');
+    server.answer = () => Response.json(WHELK);
+    drop('owl.txt');
     await page.getByRole('button', { name: 'Neither' }).click();
     await expect.element(page.getByRole('dialog')).not.toBeInTheDocument();
-    expect(sent(/patterns$/)).toEqual([]);
+    expect(sent(/documents\?/)).toEqual([]);
   });
 });
 

@@ -4,7 +4,7 @@ import type { BeforeNavigate } from '@sveltejs/kit';
 
 export const goto = vi.fn((_to: string | URL) => Promise.resolve());
 export const invalidate = vi.fn((_what: string) => Promise.resolve());
-export const invalidateAll = vi.fn((_what: string) => Promise.resolve());
+export const invalidateAll = vi.fn(() => Promise.resolve());
 export const replaceState = vi.fn();
 
 type Leaving = (navigation: BeforeNavigate) => void;
