@@ -62,7 +62,7 @@ test('server and browser together, killed after typing without a pause, lose lit
   const { text } = await server.pattern(id);
   // A second, and what a busy machine takes to send it.
   const due = typed.filter(({ at }) => at < killed - 2000).map(({ words }) => words);
-  expect(due.length).toBeGreaterThan(10);
+  expect(due.length).toBeGreaterThan(5);
   expect(text.startsWith(due.join(''))).toBe(true);
 });
 

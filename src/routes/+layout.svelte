@@ -5,7 +5,6 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { filesIn } from '../lib/dropped.js';
-  import { keepArrival } from '../lib/shelf/arrivals.js';
   import Toaster from '../lib/components/Toaster.svelte';
   import UpdateNotice from '../lib/components/UpdateNotice.svelte';
   import { House, setHouse } from '../lib/frame/house.svelte.js';
@@ -23,7 +22,9 @@
   async function drop(event: DragEvent): Promise<void> {
     if (TAKE_THEMSELVES.has(page.route.id ?? '') || !holdsFiles(event)) return;
     event.preventDefault();
-    for (const { name, file } of await filesIn(event)) await keepArrival(name, file);
+    const files = await filesIn(event);
+    const { keepArrival } = await import('../lib/shelf/arrivals.js');
+    for (const { name, file } of files) await keepArrival(name, file);
     await goto('/');
   }
 </script>

@@ -18,7 +18,6 @@
   import PageHead from '../lib/frame/PageHead.svelte';
   import { plural } from '../lib/plural.js';
   import { addressOf, arranged, lookFrom, SHOWN, SORTED, tallies, TERMS, USUAL } from '../lib/shelf/arranging.js';
-  import ComingList from '../lib/shelf/ComingList.svelte';
   import KeptTexts from '../lib/shelf/KeptTexts.svelte';
   import ShelfList from '../lib/shelf/ShelfList.svelte';
   import { Taking } from '../lib/shelf/taking.svelte.js';
@@ -146,7 +145,9 @@
     {/snippet}
   </PageHead>
 
-  {#if taking.comings.length > 0}<ComingList {taking} />{/if}
+  {#if taking.comings.length > 0}
+    {#await import('../lib/shelf/ComingList.svelte') then { default: ComingList }}<ComingList {taking} />{/await}
+  {/if}
   <KeptTexts patterns={data.patterns} />
   {#if data.patterns.length === 0}
     <div class="nothing">

@@ -51,7 +51,7 @@ export interface PatternPlace {
 
 /** The places of a pattern, in the order of the work. */
 export const PATTERN: readonly PatternPlace[] = [
-  { id: 'intake', text: 'Intake', href: (id) => `/intake/${id}`, keys: 'Alt Shift I', state: intakeState },
+  { id: 'intake', text: 'Intake', href: (id) => `/intake/${id}`, keys: 'Alt Shift I', state: () => null },
   { id: 'desk', text: 'Desk', href: (id) => `/desk/${id}`, keys: 'Alt Shift D', state: deskState },
   { id: 'terms', text: 'Terms', href: (id) => `/terms/${id}`, keys: 'Alt Shift T', state: termsState },
   {
@@ -62,13 +62,6 @@ export const PATTERN: readonly PatternPlace[] = [
     state: ({ rules }) => (rules > 0 ? { words: `${rules} set` } : null),
   },
 ];
-
-/** How much of it was read. */
-function intakeState({ summary }: Standing): PlaceState | null {
-  if (!summary || summary.rounds === 0) return null;
-  const unread = summary.unclear;
-  return unread > 0 ? { words: `${summary.rounds - unread} of ${summary.rounds} read` } : { words: 'all read' };
-}
 
 function deskState({ summary, state }: Standing): PlaceState {
   if (!summary) return { words: state === 'too-much' ? 'not counted' : 'counting…' };

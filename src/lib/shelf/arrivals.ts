@@ -1,4 +1,4 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { DBSchema, IDBPDatabase } from 'idb';
 
 interface Arrivals extends DBSchema {
   files: { key: number; value: { name: string; file: Blob } };
@@ -11,20 +11,25 @@ export interface Arrival {
   readonly file: Blob;
 }
 
+const NAME = 'dostik-arrivals';
+
 let opened: Promise<IDBPDatabase<Arrivals>> | null = null;
 
 /** What has been dropped is kept by the browser until it is on the shelf: a page that is closed half-way loses none of it. */
 async function store(): Promise<IDBPDatabase<Arrivals>> {
-  opened ??= openDB<Arrivals>('dostik-arrivals', 1, {
-    upgrade: (db) => void db.createObjectStore('files', { autoIncrement: true }),
-  });
+  opened ??= import('idb').then(({ openDB }) =>
+    openDB<Arrivals>(NAME, 1, { upgrade: (db) => void db.createObjectStore('files', { autoIncrement: true }) }),
+  );
   return opened;
 }
 
 /** Keeps a file. @returns null where the browser keeps nothing, as in a private window. */
 export async function keepArrival(name: string, file: Blob): Promise<number | null> {
   try {
-    return await (await store()).add('files', { name, file });
+    const key = await (await store()).add('files', { name, file });
+    // A page that finds this asks for what is kept.
+    localStorage.setItem(NAME, 'some');
+    return key;
   } catch {
     opened = null;
     return null;
@@ -42,9 +47,11 @@ export async function forgetArrival(key: number): Promise<void> {
 /** What was dropped and never taken in, the first first. */
 export async function keptArrivals(): Promise<Arrival[]> {
   try {
+    if (localStorage.getItem(NAME) === null) return [];
     const db = await store();
     const keys = await db.getAllKeys('files');
     const files = await db.getAll('files');
+    if (keys.length === 0) localStorage.removeItem(NAME);
     return files.flatMap(({ name, file }, i) => (keys[i] === undefined ? [] : [{ key: keys[i], name, file }]));
   } catch {
     opened = null;
