@@ -181,7 +181,7 @@
     font-size: var(--size-small);
   }
 
-  li:first-child .state {
+  li:nth-child(2) .state {
     min-width: 4.75rem;
   }
 
