@@ -89,7 +89,7 @@
     {/snippet}
   </Frame>
 
-  <div class="told">
+  <section class="told" aria-label="What it comes to">
     <div role="status"><h2>{session.summary}</h2></div>
     <p class="effect" role="status">
       {session.effect}
@@ -97,7 +97,7 @@
         >{/if}
     </p>
     <Came {id} {drafts} />
-  </div>
+  </section>
 
   <main>
     <LineList bind:this={list} {session} />

@@ -32,7 +32,10 @@
   {#if parts.length > 0}
     <table>
       <thead>
-        <tr><th scope="col">Called</th><th scope="col">Made</th><th scope="col" class="figure">Counted</th><th></th></tr
+        <tr
+          ><th scope="col">Called</th><th scope="col">Made</th><th scope="col" class="figure">Counted</th><th
+            scope="col"><span class="unseen">Where</span></th
+          ></tr
         >
       </thead>
       <tbody>
