@@ -47,7 +47,7 @@ test('server and browser together, killed after typing without a pause, lose lit
   const page = await context.newPage();
   await openDesk(page, server.url, id);
   await typeFirst(page, '');
-  const end = Date.now() + (WHOLE ? 15_000 : 4000);
+  const end = Date.now() + (WHOLE ? 15_000 : 8000);
   const typed: { at: number; words: string }[] = [];
   while (Date.now() < end) {
     const words = `${typed.length} `;
@@ -62,7 +62,7 @@ test('server and browser together, killed after typing without a pause, lose lit
   const { text } = await server.pattern(id);
   // A second, and what a busy machine takes to send it.
   const due = typed.filter(({ at }) => at < killed - 2000).map(({ words }) => words);
-  expect(due.length).toBeGreaterThan(5);
+  expect(due.length).toBeGreaterThan(10);
   expect(text.startsWith(due.join(''))).toBe(true);
 });
 

@@ -168,14 +168,13 @@ test('nothing moves on the Desk while it opens, nor while one goes through it', 
   }
 });
 
-test('what a page ships is small: less than 250 KB for the Desk, some 90 KB for what has no editor, faces apart', async ({
+test('what a page ships is small: less than 250 KB for the Desk, 90 KB for what has no editor, faces apart', async ({
   browser,
   server,
 }) => {
   const id = await server.takeIn(BALL, 'Ball');
   for (const [path, most] of [
-    // With what takes in files.
-    ['/', 93],
+    ['/', 90],
     ['/rules', 90],
     ['/style', 90],
     ['/card', 90],

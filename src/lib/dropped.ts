@@ -1,4 +1,4 @@
-import { fromEvent } from 'file-selector';
+type Selector = typeof import('file-selector');
 
 /** A file with what it is called. */
 export interface NamedFile {
@@ -9,8 +9,21 @@ export interface NamedFile {
 /** What file managers leave lying about. */
 const NONE = /^(?:\.|Thumbs\.db$|desktop\.ini$)/i;
 
+let selector: Selector | null = null;
+
+/** Something is dragged over the page: what goes through folders is loaded before it is dropped, and with no page. */
+export function filesMayCome({ dataTransfer }: DragEvent): void {
+  if (!selector && dataTransfer?.types.includes('Files')) void loaded();
+}
+
+async function loaded(): Promise<Selector> {
+  return (selector ??= await import('file-selector'));
+}
+
 /** The files that were dropped or chosen, those in folders among them; none where words were dragged. */
 export async function filesIn(event: Event): Promise<NamedFile[]> {
-  const found = await fromEvent(event);
+  // What is dropped can be looked at only now, and without waiting.
+  const bare = event instanceof DragEvent ? [...(event.dataTransfer?.files ?? [])] : null;
+  const found = selector || !bare ? await (selector ?? (await loaded())).fromEvent(event) : bare;
   return found.flatMap((one) => (one instanceof File && !NONE.test(one.name) ? [{ name: one.name, file: one }] : []));
 }

@@ -4,7 +4,7 @@
   import '../lib/styles/base.css';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { filesIn } from '../lib/dropped.js';
+  import { filesIn, filesMayCome } from '../lib/dropped.js';
   import Toaster from '../lib/components/Toaster.svelte';
   import UpdateNotice from '../lib/components/UpdateNotice.svelte';
   import { House, setHouse } from '../lib/frame/house.svelte.js';
@@ -18,6 +18,11 @@
   const TAKE_THEMSELVES: ReadonlySet<string> = new Set(['/', '/(pattern)/intake/[id]']);
   const holdsFiles = ({ dataTransfer }: DragEvent) => dataTransfer?.types.includes('Files') === true;
 
+  function dragged(event: DragEvent): void {
+    filesMayCome(event);
+    if (holdsFiles(event)) event.preventDefault();
+  }
+
   /** A file can be dropped anywhere: where a page does nothing with it, it goes to the shelf, and is never opened in its place. */
   async function drop(event: DragEvent): Promise<void> {
     if (TAKE_THEMSELVES.has(page.route.id ?? '') || !holdsFiles(event)) return;
@@ -29,10 +34,7 @@
   }
 </script>
 
-<svelte:window
-  ondragover={(event) => holdsFiles(event) && event.preventDefault()}
-  ondrop={(event) => void drop(event)}
-/>
+<svelte:window ondragover={dragged} ondrop={(event) => void drop(event)} />
 
 {@render children()}
 <HouseKeys {house} />

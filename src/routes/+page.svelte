@@ -18,6 +18,7 @@
   import PageHead from '../lib/frame/PageHead.svelte';
   import { plural } from '../lib/plural.js';
   import { addressOf, arranged, lookFrom, SHOWN, SORTED, tallies, TERMS, USUAL } from '../lib/shelf/arranging.js';
+  import EmptyShelf from '../lib/shelf/EmptyShelf.svelte';
   import KeptTexts from '../lib/shelf/KeptTexts.svelte';
   import ShelfList from '../lib/shelf/ShelfList.svelte';
   import { Taking } from '../lib/shelf/taking.svelte.js';
@@ -150,12 +151,7 @@
   {/if}
   <KeptTexts patterns={data.patterns} />
   {#if data.patterns.length === 0}
-    <div class="nothing">
-      <h2>The shelf is empty.</h2>
-      <p>
-        Paste a pattern, or drop its files anywhere on this page: Word, PDF, a web page, a message, a table, plain text.
-      </p>
-    </div>
+    <EmptyShelf />
   {:else}
     <SeveralBar {rows} of={shown.length}>
       {#snippet filters()}
@@ -247,10 +243,5 @@
     padding: var(--space-6) 0;
     max-width: 34rem;
     color: var(--ink-soft);
-  }
-
-  .nothing h2 {
-    color: var(--ink);
-    font-size: var(--size-title);
   }
 </style>

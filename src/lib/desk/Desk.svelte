@@ -206,12 +206,7 @@
     />{/await}
 {/if}
 {#if theirs}<Conflict mine={desk.text} {theirs} settle={(winner: 'mine' | 'theirs') => keeping.settle(winner)} />{/if}
-{#if dropping.offered}<Offered
-    {...dropping.offered}
-    pattern={opened.id}
-    settle={() => saver.flush()}
-    onclose={() => (dropping.offered = null)}
-  />{/if}
+<Offered {dropping} pattern={opened.id} settle={() => saver.flush()} />
 
 <style>
   .desk {

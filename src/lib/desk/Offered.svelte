@@ -3,29 +3,37 @@
   import Button from '../components/Button.svelte';
   import Dialog from '../components/Dialog.svelte';
   import { takeInFile, troubleIn } from '../client.js';
-  import type { OfferedFile } from './dropping.svelte.js';
+  import type { Dropping } from './dropping.svelte.js';
 
-  interface Props extends OfferedFile {
+  interface Props {
+    dropping: Dropping;
     /** The pattern that it was dropped on. */
     pattern: string;
     /** Keeps all that is unsaved. */
-    settle: () => Promise<void>;
-    onclose: () => void;
+    settle?: () => Promise<void>;
   }
 
-  let { name, file, text, left, pattern, settle, onclose }: Props = $props();
+  let { dropping, pattern, settle }: Props = $props();
   let problem = $state('');
   let busy = $state(false);
-  const lines = $derived(text.trimEnd().split('\n'));
+  const lines = $derived(dropping.offered?.text.trimEnd().split('\n') ?? []);
   const SHOWN = 6;
 
+  function close(): void {
+    dropping.offered = null;
+    problem = '';
+    busy = false;
+  }
+
   async function take(of: string | null): Promise<void> {
+    const { offered } = dropping;
+    if (!offered) return;
     busy = true;
     try {
-      await settle();
-      const came = await takeInFile(file, name, of === null ? { again: true } : { pattern: of });
+      await settle?.();
+      const came = await takeInFile(offered.file, offered.name, of === null ? { again: true } : { pattern: of });
       if ('id' in came) {
-        onclose();
+        close();
         await goto(`/intake/${came.id}`);
         await invalidateAll();
         return;
@@ -38,22 +46,25 @@
   }
 </script>
 
-<Dialog title="A file for this pattern?" {onclose}>
-  <p class="about">
-    “{name}”: {lines.length.toLocaleString('en')}
-    {lines.length === 1 ? 'line' : 'lines'}. {left.join(' ')} It begins:
-  </p>
-  <pre>{lines.slice(0, SHOWN).join('\n')}{lines.length > SHOWN ? '\n…' : ''}</pre>
-  {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
-  <div class="ends">
-    <Button weight="firm" disabled={busy} onclick={() => void take(pattern)}>Go on with it as the next draft</Button>
-    <Button disabled={busy} onclick={() => void take(null)}>Take it in as a pattern of its own</Button>
-    <Button weight="quiet" onclick={onclose}>Neither</Button>
-  </div>
-  <p class="soft">
-    The text that a draft takes the place of is kept, and what was put right at the intake still holds.
-  </p>
-</Dialog>
+{#if dropping.offered}
+  {@const { name, left } = dropping.offered}
+  <Dialog title="A file for this pattern?" onclose={close}>
+    <p class="about">
+      “{name}”: {lines.length.toLocaleString('en')}
+      {lines.length === 1 ? 'line' : 'lines'}. {left.join(' ')} It begins:
+    </p>
+    <pre>{lines.slice(0, SHOWN).join('\n')}{lines.length > SHOWN ? '\n…' : ''}</pre>
+    {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+    <div class="ends">
+      <Button weight="firm" disabled={busy} onclick={() => void take(pattern)}>Go on with it as the next draft</Button>
+      <Button disabled={busy} onclick={() => void take(null)}>Take it in as a pattern of its own</Button>
+      <Button weight="quiet" onclick={close}>Neither</Button>
+    </div>
+    <p class="soft">
+      The text that a draft takes the place of is kept, and what was put right at the intake still holds.
+    </p>
+  </Dialog>
+{/if}
 
 <style>
   .about {

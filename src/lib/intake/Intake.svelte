@@ -107,12 +107,7 @@
   </main>
 </div>
 
-{#if dropping.offered}<Offered
-    {...dropping.offered}
-    pattern={id}
-    settle={() => Promise.resolve()}
-    onclose={() => (dropping.offered = null)}
-  />{/if}
+<Offered {dropping} pattern={id} />
 
 <style>
   .intake {

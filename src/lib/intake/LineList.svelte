@@ -1,24 +1,14 @@
 <script lang="ts">
   import { Virtualizer } from 'virtua/svelte';
-  import { LINE_ROLES, type LineRole } from '../../core/index.js';
-  import { ROLE_WORDS } from './corrections.js';
+  import { LINE_ROLES } from '../../core/index.js';
+  import { KEYS, ROLE_WORDS } from './corrections.js';
+  import RoleBar from './RoleBar.svelte';
   import type { IntakeSession, Taken } from './intake.svelte.js';
 
   let { session }: { session: IntakeSession } = $props();
   let list = $state<Virtualizer<string>>();
   let box = $state<HTMLElement>();
 
-  /** By the key that says it what a line is. */
-  const KEYS: Readonly<Record<LineRole, string>> = {
-    title: 'T',
-    heading: 'H',
-    round: 'R',
-    'goes-on': 'G',
-    materials: 'M',
-    abbreviations: 'W',
-    assembly: 'A',
-    talk: 'X',
-  };
   const TAKEN: Readonly<Record<Taken, string>> = { ...ROLE_WORDS, blank: '', unplaced: 'not placed' };
   /** A screenful, for the keys that go so far. */
   const PAGE = 20;
@@ -34,8 +24,6 @@
   });
   const unread = $derived(new Set(session.doubts.filter(({ why }) => why === 'not read').map(({ line }) => line - 1)));
   const remarked = $derived(session.remarks);
-  const here = $derived(session.takenFor(session.at));
-  const many = $derived(session.selected.to - session.selected.from + 1);
 
   /** From here on the keys say what lines are. */
   export function focus(): void {
@@ -72,21 +60,7 @@
 </script>
 
 <section aria-label="The text as it came">
-  <div class="bar" role="toolbar" aria-label="What the selected lines are">
-    <span class="which">{many > 1 ? `${many} lines are` : `Line ${session.at + 1} is`}</span>
-    {#each LINE_ROLES as role (role)}
-      <button
-        type="button"
-        aria-pressed={here.taken === role}
-        class:said={here.said && here.taken === role}
-        title={KEYS[role]}
-        onclick={() => void session.setRole(role)}>{ROLE_WORDS[role]}<kbd>{KEYS[role]}</kbd></button
-      >
-    {/each}
-    <button type="button" disabled={!here.said} title="Backspace" onclick={() => void session.setRole(null)}
-      >as read<kbd>⌫</kbd></button
-    >
-  </div>
+  <RoleBar {session} />
   <div
     class="lines"
     role="listbox"
@@ -131,55 +105,6 @@
     flex-direction: column;
     min-width: 0;
     min-height: 0;
-  }
-
-  .bar {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: baseline;
-    gap: var(--space-1);
-    padding: var(--space-2) var(--space-3);
-    border-bottom: 1px solid var(--rule);
-    font-size: var(--size-small);
-  }
-
-  .which {
-    min-width: 5rem;
-    color: var(--ink-soft);
-  }
-
-  .bar button {
-    padding: 0.1rem 0.35rem;
-    border: 1px solid transparent;
-    border-radius: var(--radius);
-    color: var(--ink);
-  }
-
-  .bar button:hover:enabled {
-    background: var(--paper-sunk);
-  }
-
-  .bar [aria-pressed='true'] {
-    border-color: var(--rule-strong);
-    background: var(--paper-raised);
-    font-weight: 650;
-  }
-
-  .bar .said {
-    border-color: var(--woad);
-    color: var(--woad);
-  }
-
-  .bar :disabled {
-    color: var(--ink-soft);
-    cursor: default;
-  }
-
-  kbd {
-    margin-left: 0.4em;
-    color: var(--ink-soft);
-    font: inherit;
-    font-weight: 450;
   }
 
   .lines {

@@ -19,6 +19,18 @@ export const ROLE_WORDS: Readonly<Record<LineRole, string>> = {
   talk: 'talk',
 };
 
+/** By the key that says it what a line is. */
+export const KEYS: Readonly<Record<LineRole, string>> = {
+  title: 'T',
+  heading: 'H',
+  round: 'R',
+  'goes-on': 'G',
+  materials: 'M',
+  abbreviations: 'W',
+  assembly: 'A',
+  talk: 'X',
+};
+
 /** By what some lines say; those that are empty say nothing. */
 export function keysOf(lines: readonly string[]): string[] {
   return [...new Set(lines.map(lineKey))].filter((line) => line !== '');
