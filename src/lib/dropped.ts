@@ -9,6 +9,14 @@ export interface NamedFile {
 /** What file managers leave lying about. */
 const NONE = /^(?:\.|Thumbs\.db$|desktop\.ini$)/i;
 
+/** Where the browser keeps what was dropped and is not on the shelf yet, and notes that there is any. */
+export const ARRIVALS = 'dostik-arrivals';
+
+/** Whether something was dropped here, and its page closed before it was on the shelf. */
+export function arrivalsWait(): boolean {
+  return localStorage.getItem(ARRIVALS) !== null;
+}
+
 let selector: Selector | null = null;
 
 /** Something is dragged over the page: what goes through folders is loaded before it is dropped, and with no page. */

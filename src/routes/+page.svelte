@@ -11,7 +11,7 @@
   import { toasts } from '../lib/components/toasts.svelte.js';
   import { notKept, setAway } from '../lib/client.js';
   import { whenSaved } from '../lib/desk/savers.js';
-  import { filesIn, type NamedFile } from '../lib/dropped.js';
+  import { arrivalsWait, filesIn, type NamedFile } from '../lib/dropped.js';
   import { fetched } from '../lib/fetched.js';
   import Frame from '../lib/frame/Frame.svelte';
   import { offering } from '../lib/frame/house.svelte.js';
@@ -21,12 +21,12 @@
   import EmptyShelf from '../lib/shelf/EmptyShelf.svelte';
   import KeptTexts from '../lib/shelf/KeptTexts.svelte';
   import ShelfList from '../lib/shelf/ShelfList.svelte';
-  import { Taking } from '../lib/shelf/taking.svelte.js';
+  import type { Taking } from '../lib/shelf/taking.svelte.js';
   import type { PageProps } from './$types.js';
 
   let { data }: PageProps = $props();
   let pasting = $state(false);
-  const taking = new Taking({ changed: () => void invalidate('dostik:shelf') });
+  let taking = $state.raw<Taking | null>(null);
   let hovered = $state(false);
   let look = $state(lookFrom(page.url.searchParams));
   let search = $state<Search>();
@@ -52,12 +52,19 @@
     pasting = (await fetched(loadTakeIn)) !== null;
   }
 
+  /** What takes in files is loaded when they come. */
+  async function takingIn(): Promise<Taking> {
+    const { Taking } = await import('../lib/shelf/taking.svelte.js');
+    return (taking ??= new Taking({ changed: () => void invalidate('dostik:shelf') }));
+  }
+
   /** Takes in files; one alone is opened as soon as it is there. */
   async function takeInFiles(files: readonly NamedFile[]): Promise<void> {
     pasting = false;
-    const at = taking.comings.length;
-    await taking.take(files);
-    const only = files.length === 1 ? taking.comings[at] : undefined;
+    const list = await takingIn();
+    const at = list.comings.length;
+    await list.take(files);
+    const only = files.length === 1 ? list.comings[at] : undefined;
     if (only?.state === 'taken' && only.id !== null) await goto(`/intake/${only.id}`);
   }
 
@@ -116,7 +123,7 @@
   // What was left at a Desk a moment ago is saved while the shelf is already there.
   onMount(() => whenSaved(refresh));
   // What was dropped before the page was closed is gone on with.
-  onMount(() => void taking.resume());
+  onMount(() => void (arrivalsWait() && takingIn().then((list) => list.resume())));
 
   // What is looked for stands in the address: whoever comes back from a Desk finds it as it was.
   $effect(() => {
@@ -146,7 +153,7 @@
     {/snippet}
   </PageHead>
 
-  {#if taking.comings.length > 0}
+  {#if taking && taking.comings.length > 0}
     {#await import('../lib/shelf/ComingList.svelte') then { default: ComingList }}<ComingList {taking} />{/await}
   {/if}
   <KeptTexts patterns={data.patterns} />

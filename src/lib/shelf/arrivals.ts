@@ -1,4 +1,5 @@
 import type { DBSchema, IDBPDatabase } from 'idb';
+import { ARRIVALS, arrivalsWait } from '../dropped.js';
 
 interface Arrivals extends DBSchema {
   files: { key: number; value: { name: string; file: Blob } };
@@ -11,14 +12,12 @@ export interface Arrival {
   readonly file: Blob;
 }
 
-const NAME = 'dostik-arrivals';
-
 let opened: Promise<IDBPDatabase<Arrivals>> | null = null;
 
 /** What has been dropped is kept by the browser until it is on the shelf: a page that is closed half-way loses none of it. */
 async function store(): Promise<IDBPDatabase<Arrivals>> {
   opened ??= import('idb').then(({ openDB }) =>
-    openDB<Arrivals>(NAME, 1, { upgrade: (db) => void db.createObjectStore('files', { autoIncrement: true }) }),
+    openDB<Arrivals>(ARRIVALS, 1, { upgrade: (db) => void db.createObjectStore('files', { autoIncrement: true }) }),
   );
   return opened;
 }
@@ -28,7 +27,7 @@ export async function keepArrival(name: string, file: Blob): Promise<number | nu
   try {
     const key = await (await store()).add('files', { name, file });
     // A page that finds this asks for what is kept.
-    localStorage.setItem(NAME, 'some');
+    localStorage.setItem(ARRIVALS, 'some');
     return key;
   } catch {
     opened = null;
@@ -47,11 +46,11 @@ export async function forgetArrival(key: number): Promise<void> {
 /** What was dropped and never taken in, the first first. */
 export async function keptArrivals(): Promise<Arrival[]> {
   try {
-    if (localStorage.getItem(NAME) === null) return [];
+    if (!arrivalsWait()) return [];
     const db = await store();
     const keys = await db.getAllKeys('files');
     const files = await db.getAll('files');
-    if (keys.length === 0) localStorage.removeItem(NAME);
+    if (keys.length === 0) localStorage.removeItem(ARRIVALS);
     return files.flatMap(({ name, file }, i) => (keys[i] === undefined ? [] : [{ key: keys[i], name, file }]));
   } catch {
     opened = null;
