@@ -110,8 +110,8 @@ test('a file that is dropped on any page goes to the shelf, and the server answe
   await expect(page.getByRole('region', { name: 'Taking in' })).toContainText('1 pattern taken in');
   await expect(page.getByRole('link', { name: 'pot', exact: true })).toBeVisible();
 
-  // A document that takes all the time that it may.
-  const bytes = Buffer.from(`{\\rtf1 ${'\\u1 {'.repeat(3_000_000)}`);
+  // Groups in groups, and no word in any of them.
+  const bytes = Buffer.from(`{\\rtf1 ${'{\\b '.repeat(4_500_000)}`);
   const reading = { done: false };
   const taken = fetch(`${server.url}/api/documents?file=deep.rtf`, {
     method: 'POST',

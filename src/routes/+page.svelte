@@ -22,6 +22,7 @@
   import KeptTexts from '../lib/shelf/KeptTexts.svelte';
   import ShelfList from '../lib/shelf/ShelfList.svelte';
   import type { Taking } from '../lib/shelf/taking.svelte.js';
+  import { short } from '../lib/short.js';
   import type { PageProps } from './$types.js';
 
   let { data }: PageProps = $props();
@@ -98,15 +99,6 @@
     await invalidate('dostik:shelf');
   }
 
-  function short(name: string): string {
-    return name.length > 40 ? `${name.slice(0, 39)}…` : name;
-  }
-
-  function hover(event: DragEvent): void {
-    event.preventDefault();
-    hovered = true;
-  }
-
   async function drop(event: DragEvent): Promise<void> {
     event.preventDefault();
     hovered = false;
@@ -140,7 +132,7 @@
 </script>
 
 <svelte:head><title>Shelf · Dostik</title></svelte:head>
-<svelte:window ondragover={hover} ondragleave={() => (hovered = false)} ondrop={drop} />
+<svelte:window ondragover={() => (hovered = true)} ondragleave={() => (hovered = false)} ondrop={drop} />
 
 <Frame at="shelf" />
 <main class="page" class:hovered>

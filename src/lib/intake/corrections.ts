@@ -1,6 +1,7 @@
 import { lineKey, senseInWords, type Hand, type LineRole } from '../../core/index.js';
 import type { Draft, HandChange } from '../patterns.js';
 import { plural } from '../plural.js';
+import { short } from '../short.js';
 
 /** Something that was put right, as a person reads it, and how it is taken back. */
 export interface Correction {
@@ -34,10 +35,6 @@ export const KEYS: Readonly<Record<LineRole, string>> = {
 /** By what some lines say; those that are empty say nothing. */
 export function keysOf(lines: readonly string[]): string[] {
   return [...new Set(lines.map(lineKey))].filter((line) => line !== '');
-}
-
-export function short(words: string): string {
-  return words.length > 40 ? `${words.slice(0, 39)}…` : words;
 }
 
 /** "“groups” is times: 9 rounds more can be counted." */

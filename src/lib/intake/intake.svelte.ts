@@ -10,18 +10,10 @@ import {
 } from '../../core/index.js';
 import { handWith, type Draft, type HandChange, type StoredPattern } from '../patterns.js';
 import { plural } from '../plural.js';
+import { short } from '../short.js';
 import { secondPattern } from './twoPatterns.js';
 import type { Checker, CheckListener, CheckState } from '../workers/checker.js';
-import {
-  byLine,
-  correctionsOf,
-  effectInWords,
-  keysOf,
-  ROLE_WORDS,
-  short,
-  undoing,
-  type Correction,
-} from './corrections.js';
+import { byLine, correctionsOf, effectInWords, keysOf, ROLE_WORDS, undoing, type Correction } from './corrections.js';
 
 /** What a line was taken for. */
 export type Taken = Overview['lines'][number];
