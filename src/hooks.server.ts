@@ -1,12 +1,21 @@
 import { building, dev } from '$app/environment';
-import { json, type Handle, type HandleServerError, type ResolveOptions, type ServerInit } from '@sveltejs/kit';
+import {
+  json,
+  type Handle,
+  type HandleServerError,
+  type RequestEvent,
+  type ResolveOptions,
+  type ServerInit,
+} from '@sveltejs/kit';
 import { troubleOf } from './lib/server/answers.js';
 import { compressed } from './lib/server/compressed.js';
 import { readFrontDoor, type FrontDoor } from './lib/server/environment.js';
 import { openDoor, refusal, SECURITY_HEADERS } from './lib/server/frontDoor.js';
 import { stores } from './lib/server/store.js';
+import { Turns } from './lib/server/turns.js';
 
 let door: FrontDoor;
+const turns = new Turns();
 
 /**
  * The database is opened before the first request; a server that can't keep anything does not start, nor does one that
@@ -35,7 +44,7 @@ export const handle: Handle = async ({ event, resolve }) => {
   const refused = refusal(event.request, door);
   const response = refused
     ? json({ message: refused.message }, { status: refused.status })
-    : await resolve(event, { preload });
+    : await turns.take(turnOf(event), () => Promise.resolve(resolve(event, { preload })));
   for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.headers.set(name, value);
   if (!response.headers.has('content-security-policy'))
     response.headers.set('content-security-policy', "default-src 'none'; frame-ancestors 'none'");
@@ -45,6 +54,12 @@ export const handle: Handle = async ({ event, resolve }) => {
   }
   return compressed(event.request, response);
 };
+
+function turnOf({ request, route }: RequestEvent): 'writes' | 'shows' | 'other' {
+  // Conversions and files, which are posted, take their time; a page says itself what came of them.
+  if (request.method === 'PUT' || request.method === 'PATCH') return 'writes';
+  return request.method === 'GET' && route.id !== null && !route.id.startsWith('/api/') ? 'shows' : 'other';
+}
 
 /** What a page says when it could not be made. */
 export const handleError: HandleServerError = ({ error, status, message }) =>
