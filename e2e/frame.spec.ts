@@ -1,6 +1,5 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
-import { openDesk, openPattern } from './page.js';
+import { openDesk } from './page.js';
 import { test } from './server.js';
 
 /** Something on the page that has moved by itself. */
@@ -212,81 +211,4 @@ test('2,000 patterns: the shelf is drawn as far as it is seen, searched and walk
   await page.getByRole('searchbox').fill('pattern 1234');
   await expect(page.getByRole('link', { name: 'Pattern 1234', exact: true })).toBeVisible();
   await expect(page.locator('[data-row]')).toHaveCount(1);
-});
-
-test('no page and no state of it has violations of accessibility, in either scheme', async ({ page, server }) => {
-  test.setTimeout(300_000);
-  const id = await server.takeIn(BALL, 'Ball');
-  const sound = async (what: string) => expect((await new AxeBuilder({ page }).analyze()).violations, what).toEqual([]);
-  for (const colorScheme of ['light', 'dark'] as const) {
-    await page.emulateMedia({ colorScheme });
-    for (const path of [
-      '/',
-      '/rules',
-      '/style',
-      '/card',
-      '/away',
-      `/intake/${id}`,
-      `/terms/${id}`,
-      `/desk/${id}/rules`,
-      `/desk/${id}`,
-      '/nowhere',
-      `/desk/nobody`,
-    ]) {
-      await page.goto(server.url + path, { waitUntil: 'networkidle' });
-      await sound(`${path}, ${colorScheme}`);
-    }
-    // A dialog, with an error in it.
-    await page.goto(server.url, { waitUntil: 'networkidle' });
-    await page.keyboard.press('n');
-    await page.getByRole('button', { name: 'Take in', exact: true }).click();
-    await expect(page.getByRole('alert')).toBeVisible();
-    await sound(`taking in, ${colorScheme}`);
-    await page.keyboard.press('Escape');
-    // Rows that are selected, nothing that is like what was asked for, and a menu.
-    await page.keyboard.press('a');
-    await sound(`selected, ${colorScheme}`);
-    await page.keyboard.press('a');
-    await page
-      .getByRole('button', { name: /^More for/ })
-      .first()
-      .click();
-    await sound(`a menu, ${colorScheme}`);
-    await page.keyboard.press('Escape');
-    await page.getByRole('searchbox').fill('zzz');
-    await sound(`nothing found, ${colorScheme}`);
-    // The Desk in the middle of an error: a save that does not arrive, and keys and finder over it.
-    await openDesk(page, server.url, id);
-    await page.route('**/api/**', (route) => route.abort());
-    await page.keyboard.type(' ');
-    await expect(page.getByRole('alert')).toBeVisible();
-    await sound(`unsaved, ${colorScheme}`);
-    for (const key of ['Alt+k', 'Alt+a']) {
-      await page.keyboard.press(key);
-      await expect(page.getByRole('dialog')).toBeVisible();
-      await sound(`${key}, ${colorScheme}`);
-      await page.keyboard.press('Escape');
-    }
-    await page.unroute('**/api/**');
-    await page.keyboard.press('Backspace');
-    await expect(page.locator('[data-save=saved]')).toBeVisible();
-    // What the caret is at besides rounds.
-    for (const key of ['Alt+PageUp', 'Control+Home', 'Alt+l']) {
-      await page.keyboard.press(key);
-      await sound(`${key}, ${colorScheme}`);
-    }
-    // Something to mend: the round, the list of all findings, and the finder over it.
-    await openPattern(page, server.url, 'Tugboat');
-    for (const key of ['Alt+Period', 'Alt+l', 'Alt+a']) {
-      await page.keyboard.press(key);
-      if (key === 'Alt+a') await expect(page.getByRole('combobox')).toBeFocused();
-      await sound(`to mend, ${key}, ${colorScheme}`);
-    }
-    await page.keyboard.press('Escape');
-  }
-  // An empty shelf.
-  const { patterns } = { patterns: (await (await server.ask('GET', '/api/patterns')).json()) as { id: string }[] };
-  await server.ask('PUT', '/api/shelf', { ids: patterns.map((one) => one.id), away: true });
-  await page.goto(server.url, { waitUntil: 'networkidle' });
-  await sound('an empty shelf');
 });

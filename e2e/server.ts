@@ -1,5 +1,5 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -10,18 +10,20 @@ import { test as base } from '@playwright/test';
 export class Server {
   readonly #folder = mkdtempSync(path.join(tmpdir(), 'dostik-e2e-'));
   #process: ChildProcess | null = null;
+  readonly #stocked: string | null;
   url = '';
   #port = 0;
+
+  /** @param stocked a database to begin with; without one the demo patterns are brought in */
+  constructor(stocked: string | null = null) {
+    this.#stocked = stocked;
+  }
 
   async start(): Promise<void> {
     if (this.#port === 0) {
       this.#port = await freePort();
       this.url = `http://127.0.0.1:${this.#port}`;
-      const seeded = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/seed.ts'], {
-        env: this.#env(),
-        encoding: 'utf8',
-      });
-      if (seeded.status !== 0) throw new Error(seeded.stderr);
+      this.#stock();
     }
     const child = spawn(process.execPath, ['scripts/start.mjs'], {
       env: this.#env(),
@@ -34,6 +36,18 @@ export class Server {
       });
       child.once('exit', () => reject(new Error('The server ended before it was ready.')));
     });
+  }
+
+  #stock(): void {
+    if (this.#stocked !== null) {
+      copyFileSync(this.#stocked, this.database);
+      return;
+    }
+    const seeded = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/seed.ts'], {
+      env: this.#env(),
+      encoding: 'utf8',
+    });
+    if (seeded.status !== 0) throw new Error(seeded.stderr);
   }
 
   /** Ends the server at once, as a crash would. */
@@ -73,13 +87,21 @@ export class Server {
     });
   }
 
+  /** Waits until every pattern has its figures, and all stands in the one file. */
+  async counted(): Promise<void> {
+    const client = createClient({ url: `file:${this.database}` });
+    for (let open = 1; open > 0;) {
+      await new Promise((resolve) => setTimeout(resolve, 100));
+      open = (await client.execute('select 1 from patterns where counted is null')).rows.length;
+    }
+    await client.execute('pragma wal_checkpoint(truncate)');
+    client.close();
+  }
+
   /** Puts many more patterns on the shelf, as they would stand there after they were counted: "Pattern 1" and so on. */
   async fill(many: number): Promise<void> {
+    await this.counted();
     const client = createClient({ url: `file:${this.database}` });
-    for (let counted = 0; counted === 0;) {
-      await new Promise((resolve) => setTimeout(resolve, 100));
-      counted = (await client.execute('select 1 from patterns where counted is not null')).rows.length;
-    }
     const { rows } = await client.execute("select name from pragma_table_info('patterns')");
     const own: Record<string, string> = { id: "'fill-' || i", name: "'Pattern ' || i", demo_key: 'null' };
     const columns = rows.map(({ name }) => name as string);
@@ -111,9 +133,21 @@ function freePort(): Promise<number> {
   });
 }
 
-export const test = base.extend<{ server: Server }>({
-  server: async ({ browserName: _ }, use) => {
-    const server = new Server();
+export const test = base.extend<{ server: Server }, { stocked: string }>({
+  // Stocked and counted once for all tests that one worker carries out.
+  stocked: [
+    async ({ browserName: _ }, use) => {
+      const first = new Server();
+      await first.start();
+      await first.counted();
+      await first.kill();
+      await use(first.database);
+      await first.close();
+    },
+    { scope: 'worker' },
+  ],
+  server: async ({ stocked }, use) => {
+    const server = new Server(stocked);
     await server.start();
     await use(server);
     await server.close();
