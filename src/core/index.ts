@@ -30,7 +30,7 @@ export {
 } from './reading/hand.js';
 export type { Hand, LineRole, PartSaid } from './reading/hand.js';
 export { meaningsSchema, type Meanings } from './deciding/meanings.js';
-export { SENSES, type Sense } from './vocabulary/senses.js';
+export type { Sense } from './vocabulary/senses.js';
 export { senseInWords } from './deciding/why.js';
 export { HOOKS, type Hook } from './vocabulary/hooks.js';
 export { STITCHES, type Stitch, type Vocabulary } from './vocabulary/stitches.js';

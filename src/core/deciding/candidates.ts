@@ -6,7 +6,7 @@ import { cardinal } from '../vocabulary/numbers.js';
 import { REMARK_LEADS } from '../vocabulary/words.js';
 import type { Gist } from '../reading/gist/gist.js';
 import type { Gists } from '../reading/read.js';
-import { SENSES, type Sense } from '../vocabulary/senses.js';
+import { TOLD_BY_SUMS, type Sense } from '../vocabulary/senses.js';
 import type { Reason } from './habits.js';
 import { doubtOf } from './why.js';
 
@@ -275,10 +275,9 @@ function* assignments(words: readonly string[]): Iterable<ReadonlyMap<string, Se
         ]);
 }
 
-const ALL_SENSES = SENSES.filter((sense) => sense !== 'nothing');
-const NO_STITCHES = ALL_SENSES.filter((sense) => sense !== 'increase' && sense !== 'decrease' && sense !== 'stitch');
+const NO_STITCHES = TOLD_BY_SUMS.filter((sense) => sense !== 'increase' && sense !== 'decrease' && sense !== 'stitch');
 
 /** A word that talk begins with ("press", "again") is no stitch. */
 function sensesOf(word: string): readonly Sense[] {
-  return REMARK_LEADS.has(word) && !OTHERWISE.test(word) ? NO_STITCHES : ALL_SENSES;
+  return REMARK_LEADS.has(word) && !OTHERWISE.test(word) ? NO_STITCHES : TOLD_BY_SUMS;
 }

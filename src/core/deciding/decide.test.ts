@@ -43,13 +43,14 @@ describe('words that are explained nowhere', () => {
     ['a decrease', 'Rnd 2: 3 frobs (3)\nRnd 3: sc around (3)\n', 'decrease', 3],
     ['times', 'Rnd 2: inc 6 frobs (12)\nRnd 3: sc around (12)\n', 'times', 3],
     ['nothing', 'Rnd 2: frob inc x 6 (12)\nRnd 3: sc around (12)\n', 'nothing', 3],
+    ['a turning chain', 'Rnd 2: frob 3, inc x 6 (12)\nRnd 3: frob, sc around (12)\n', 'turning-chain', 3],
   ])('can be tried in every meaning: %s', (_, rest, sense, comesOut) => {
     const { rounds: all, unsaid, ways } = checkPattern(`${HEAD}${rest}${TAIL}`, 'x').meanings('frob');
     expect(all).toBe(3);
     expect(unsaid).toBeLessThanOrEqual(3);
     expect(ways.filter((way) => way.comesOut === comesOut).map((way) => way.sense)).toContain(sense);
     expect(ways.map((way) => way.comesOut)).toEqual(ways.map((way) => way.comesOut).sort((a, b) => b - a));
-    expect(ways).toHaveLength(8);
+    expect(ways).toHaveLength(9);
   });
 
   it('are told with the account of their round, whether open, worked out or said', () => {
@@ -63,6 +64,19 @@ describe('words that are explained nowhere', () => {
       ['glorp', 'Glorps', 'increase'],
     ]);
     expect(unclear(`${HEAD}Rnd 2: inc x 6 (12). Stuff it.\n${TAIL}`)).toEqual([]);
+  });
+
+  it('that are turning chains can stand for a stitch, as a chain can', () => {
+    const text =
+      'US terms\n\nFLAG\nCh 9.\nRow 1: sc in 2nd ch from hook, sc in next 7 ch (8)\nRow 2: lift 3, dc 7 (8)\n';
+    const under = (words: Record<string, 'turning-chain' | 'nothing'>) =>
+      checkPattern(text, 'x', { terms: 'auto', hand: { words } });
+    expect(under({ lift: 'turning-chain' }).report.parts[0]?.rounds.at(-1)).toMatchObject({
+      verdict: 'agrees',
+      made: 8,
+    });
+    expect(under({ lift: 'nothing' }).report.parts[0]?.rounds.at(-1)?.verdict).not.toBe('agrees');
+    expect(under({ lift: 'turning-chain' }).account(1)?.sentence.toLowerCase()).toContain('chain 3 (counts as a stitch)');
   });
 
   it('are not given a meaning by a single round', () => {

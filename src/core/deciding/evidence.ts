@@ -1,7 +1,7 @@
 import type { CountedPattern, CountedRound } from '../counting/counted.js';
 import type { Outcome } from '../counting/outcome.js';
 import type { Instruction, Round } from '../pattern/pattern.js';
-import { SENSES, type Sense } from '../vocabulary/senses.js';
+import { TOLD_BY_SUMS, type Sense } from '../vocabulary/senses.js';
 import type { Gists } from '../reading/read.js';
 import { Candidates, fits, isSettled, type Candidate } from './candidates.js';
 import { COSTS, Habits, type Reason } from './habits.js';
@@ -64,8 +64,8 @@ function wordsOf(habits: Habits, frequent: ReadonlySet<string>): Map<string, Sen
   const words = new Map<string, Sense>();
   for (const word of frequent) {
     const way = habits.usual(`"${word}"`);
-    const sense = SENSES.find((one) => one === way);
-    if (sense && sense !== 'nothing') words.set(word, sense);
+    const sense = TOLD_BY_SUMS.find((one) => one === way);
+    if (sense) words.set(word, sense);
   }
   return words;
 }

@@ -10,6 +10,7 @@ const SENSE_WORDS: Readonly<Record<Sense, string>> = {
   around: 'all around',
   repeat: 'a repeat to the end',
   more: 'more times',
+  'turning-chain': 'a turning chain',
   nothing: 'nothing that is counted',
 };
 /** What a round was taken to say, where its words leave it open. */

@@ -75,6 +75,7 @@ const MEANINGS: Readonly<Record<Sense, Meaning>> = {
   around: { is: 'around' },
   repeat: { is: 'repeat' },
   more: { is: 'more' },
+  'turning-chain': { is: 'stitch', stitch: 'chain', foreign: false },
   nothing: { is: 'aside' },
 };
 
