@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { copyFileSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { expect, type Page } from '@playwright/test';
 import { railRow } from './page.js';
@@ -99,6 +99,51 @@ test('many files at once are taken in one after the other, and what was cut off 
   // The same once more is noticed.
   await choose(page, 'radish.lines.rtf');
   await expect(list).toContainText('On the shelf already, as “radish.lines”.');
+});
+
+test('a folder that is dropped on the shelf is taken in, with the folders in it', async ({ page, server }, info) => {
+  const folder = info.outputPath('spring');
+  mkdirSync(path.join(folder, 'heads'), { recursive: true });
+  for (const file of ['radish.lines.rtf', 'hedgehog.table.xlsx'])
+    copyFileSync(path.join(FIXTURES, file), path.join(folder, 'heads', file));
+  writeFileSync(path.join(folder, 'bobbin.txt'), 'BOBBIN\nRnd 1: 6 sc in MR (6)\n');
+  writeFileSync(path.join(folder, '.left-about'), 'nothing for a shelf');
+  await page.goto(server.url, { waitUntil: 'networkidle' });
+  // As the browser itself drops what is dragged in from elsewhere.
+  const browser = await page.context().newCDPSession(page);
+  const data = { items: [], files: [folder], dragOperationsMask: 1 };
+  for (const type of ['dragEnter', 'dragOver', 'drop'] as const) {
+    await browser.send('Input.dispatchDragEvent', { type, x: 640, y: 400, data });
+    await page.waitForTimeout(300);
+  }
+  await expect(page.getByRole('region', { name: 'Taking in' })).toContainText('3 patterns taken in');
+  for (const name of ['radish.lines', 'hedgehog.table', 'bobbin'])
+    await expect(page.getByRole('link', { name, exact: true })).toHaveCount(1);
+});
+
+test('a table and a list that are copied from elsewhere are pasted as rounds', async ({ page, server, context }) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write'], { origin: server.url });
+  await page.goto(server.url, { waitUntil: 'networkidle' });
+  await page.keyboard.press('n');
+  const field = page.getByLabel('Pattern text');
+  await field.fill('CONE\n');
+  await field.press('Control+End');
+  await page.evaluate(async () => {
+    const html = `<p>US terms</p><table><tr><th>Rnd</th><th>What to do</th><th>Sts</th></tr>
+      <tr><td>1</td><td>6 sc in MR</td><td>6</td></tr><tr><td>2</td><td>inc x 6</td><td>12</td></tr></table>
+      <ol start="3"><li>(sc 1, inc) x 6 (18)</li><li>sc around (18)</li></ol>`;
+    const plain = 'US terms 1 6 sc in MR 6 2 inc x 6 12';
+    await navigator.clipboard.write([
+      new ClipboardItem({
+        'text/html': new Blob([html], { type: 'text/html' }),
+        'text/plain': new Blob([plain], { type: 'text/plain' }),
+      }),
+    ]);
+  });
+  await field.press('Control+V');
+  await expect(field).toHaveValue(/^CONE\nUS terms\n[^]*inc x 6[^]*\n3\. \(sc 1, inc\) x 6 \(18\)\n4\. sc around/);
+  await page.keyboard.press('Control+Enter');
+  await expect(page.getByRole('heading', { name: 'All 4 rounds read; every line has its place.' })).toBeVisible();
 });
 
 test('a file that is dropped on any page goes to the shelf, and the server answers while a hostile one is read', async ({
