@@ -1,5 +1,6 @@
 import { NotTaken, type Contents, type Format } from './document.js';
-import { blocksOf, type Item, type Page } from './pdfLayout.js';
+import { blocksOf } from './pdfLayout.js';
+import type { Item, Page } from './pdfRows.js';
 
 /** Longer documents are books. */
 const MOST_PAGES = 300;

@@ -1,62 +1,20 @@
 import type { Block } from './document.js';
+import { columnsOf } from './pdfColumns.js';
+import { edgeOf, hadRoom, rowsOf, textOf, type Page, type Row, type Segment } from './pdfRows.js';
+import { runningRows } from './pdfRunning.js';
 
-/** Some letters on a page. Lengths are points; x goes to the right, y upwards. */
-export interface Item {
-  readonly text: string;
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  /** The size of the letters. */
-  readonly size: number;
-}
-
-export interface Page {
-  readonly width: number;
-  readonly height: number;
-  readonly items: readonly Item[];
-}
-
-/** Words that stand together, with no more than a blank between them. */
-interface Segment {
-  readonly text: string;
-  readonly from: number;
-  readonly to: number;
-  readonly size: number;
-}
-
-/** The segments of one height on a page, from left to right. */
-interface Row {
-  readonly y: number;
-  readonly size: number;
-  readonly segments: readonly Segment[];
-}
-
-/** Between words there is a blank from so much of a letter's size on, and between cells or columns from so much. */
-const BLANK = 0.16;
-/** How wide a blank is, of the size of its letters, where it isn't seen. */
-const USUAL_BLANK = 0.27;
-/** The widths of words are known so well, of the size of their letters. */
-const NEARLY = 0.4;
-const APART = 1.1;
-/** Letters belong to one row where their feet are on one height, in points, */
-const SAME_HEIGHT = 1.2;
-/** or, where they stand close to each other, no further apart than so much of their size: raised and lowered ones. */
-const RAISED = 0.45;
-const CLOSE = 0.6;
 /** Left edges that are meant to be one; points. */
 const ALIGNED = 4;
-/** A column of a page is at least so much of what is printed, and its lines have so many letters on average. */
-const NARROWEST_COLUMN = 0.22;
-const SHORTEST_LINES = 9;
-/** So many rows side by side are columns; fewer where nothing goes through the gap between them. */
-const FEWEST_ROWS = 4;
-const FEWEST_CLEAR = 2;
-/** Lines of a column reach so far into it as a rule; labels of a table don't. */
-const REACHES = 0.45;
 /** The gaps between the words of a line that is set to both edges are as wide, but for so much of the widest. */
 const EVEN = 0.3;
 /** and no wider than so much of the size of their letters. */
 const JUSTIFIED = 2.5;
+/** Letters are of one size where their sizes differ by no more; points. */
+const SAME_SIZE = 0.6;
+/** What begins something stands so many times as far below, in most of at least so many lines, where a document sets it apart. */
+const SET_APART = 1.2;
+const MOST_OF_THEM = 0.8;
+const FEWEST_BEGINNINGS = 3;
 /** Lines further apart than so many times the usual have a blank line between them. */
 const PARAGRAPH = 1.45;
 
@@ -65,218 +23,76 @@ export function blocksOf(pages: readonly Page[]): { readonly blocks: readonly Bl
   const rows = pages.map(({ items }) => rowsOf(items));
   const running = runningRows(pages, rows);
   const kept = rows.map((page, i) => page.filter((row) => running[i]?.has(row) !== true));
-  const columns = kept.flatMap(columnsOf);
-  const words = new Set(
-    columns.flatMap((column) =>
-      column.flatMap((row) => row.segments.flatMap(({ text }) => text.toLowerCase().match(/\p{L}+/gu) ?? [])),
-    ),
-  );
-  return { blocks: inARow(columns, words), runs: running.some(({ size }) => size > 0) };
+  const columns = kept.flatMap((page, i) => columnsOf(page, pages[i]?.width ?? 0));
+  return { blocks: inARow(columns, mannerOf(columns)), runs: running.some(({ size }) => size > 0) };
 }
 
-/** The rows of a page from the top down. */
-function rowsOf(items: readonly Item[]): Row[] {
-  const groups: Item[][] = [];
-  for (const item of [...items].sort((a, b) => b.y - a.y)) {
-    const group = groups.findLast((one) => one.some((other) => isOneRow(other, item)));
-    if (group) group.push(item);
-    else groups.push([item]);
-  }
-  return groups.map((group) => {
-    const size = Math.max(...group.map((item) => item.size));
-    const foot = group.find((item) => item.size === size) ?? group[0];
-    return { y: foot?.y ?? 0, size, segments: segmentsOf(group) };
-  });
+/** How a document sets its lines, as far as it is seen by those that certainly begin something. */
+interface Manner {
+  /** All words, in small letters. */
+  readonly words: ReadonlySet<string>;
+  /** What lines begin with that begin something, more than once: "[x] #/#", "#.-#.". */
+  readonly openings: ReadonlySet<string>;
+  /** How far lines that go on are below each other, of their size, where what begins something stands further below; else without bounds. */
+  readonly within: number;
 }
 
-function isOneRow(a: Item, b: Item): boolean {
-  const size = Math.max(a.size, b.size);
-  const apart = Math.abs(a.y - b.y);
-  const gap = Math.max(a.x - (b.x + b.width), b.x - (a.x + a.width));
-  return apart <= SAME_HEIGHT || (apart <= RAISED * size && gap <= CLOSE * size && gap >= -CLOSE * size);
-}
-
-function segmentsOf(items: readonly Item[]): Segment[] {
-  const segments: Segment[] = [];
-  for (const item of items.map(trimmed).sort((a, b) => a.x - b.x)) {
-    const last = segments.at(-1);
-    const gap = last ? item.x - last.to : Infinity;
-    const size = Math.max(item.size, last?.size ?? 0);
-    if (!last || gap > APART * size) {
-      segments.push({ text: item.text, from: item.x, to: item.x + item.width, size: item.size });
-      continue;
-    }
-    const blank = gap > BLANK * size && !/\s$/.test(last.text) && !/^\s/.test(item.text) ? ' ' : '';
-    segments[segments.length - 1] = {
-      text: `${last.text}${blank}${item.text}`,
-      from: last.from,
-      to: Math.max(last.to, item.x + item.width),
-      size,
-    };
-  }
-  return segments;
-}
-
-/** Without the blanks at its end, which may hang over the edge of a column. */
-function trimmed(item: Item): Item {
-  const text = item.text.trimEnd();
-  return { ...item, text, width: (item.width * text.length) / item.text.length };
-}
-
-const textOf = ({ segments }: Row) =>
-  segments
-    .map(({ text }) => text)
-    .join(' ')
-    .trim();
-const PAGE_NUMBER = /^\W*(?:(?:page|p\.)\s*)?\d{1,3}(?:\s*(?:of|\/|\|)\s*\d{1,3})?\W*$/i;
-const NAMED_NUMBER = /^\W*(?:page|p\.)\s*\d{1,3}/i;
-/** So many rows at the head and at the foot of a page may run through the pages. */
-const RUNNING = 2;
-
-/** Of each page the rows that stand on others at the same height with the same words, whatever their figures; and its number. */
-function runningRows(pages: readonly Page[], rows: readonly (readonly Row[])[]): readonly ReadonlySet<Row>[] {
-  const ends = rows.map((page) => [...new Set([...page.slice(0, RUNNING), ...page.slice(-RUNNING)])]);
-  const sign = (row: Row) => `${Math.round(row.y / 4)} ${textOf(row).replace(/\d+/g, '#')}`;
-  const often = new Map<string, number>();
-  for (const row of ends.flat()) often.set(sign(row), (often.get(sign(row)) ?? 0) + 1);
-  return ends.map((page, i) => {
-    const height = pages[i]?.height ?? 0;
-    const isEdge = ({ y }: Row) => y < height * 0.1 || y > height * 0.9;
-    return new Set(
-      page.filter((row) => {
-        const text = textOf(row);
-        const repeats = (often.get(sign(row)) ?? 0) > 1;
-        return (
-          isEdge(row) &&
-          ((repeats && pages.length > 1) ||
-            NAMED_NUMBER.test(text) ||
-            (PAGE_NUMBER.test(text) && isAlone(row, rows[i] ?? [])))
-        );
-      }),
-    );
-  });
-}
-
-/** Whether a row stands further from its neighbours than lines do. */
-function isAlone(row: Row, rows: readonly Row[]): boolean {
-  return rows.every((other) => other === row || Math.abs(other.y - row.y) > 2 * row.size);
-}
-
-/** The columns of a page in the order in which they are read; where there are none, the page. */
-function columnsOf(rows: readonly Row[]): Row[][] {
-  const gutter = gutterOf(rows);
-  if (gutter === null) return rows.length > 0 ? [[...rows]] : [];
-  const columns: Row[][] = [];
-  let beside: Row[] = [];
-  const end = () => {
-    if (beside.length > 0) columns.push(...sidesOf(beside, gutter).flatMap(columnsOf));
-    beside = [];
-  };
-  for (const row of rows) {
-    if (isCrossed(row, gutter)) {
-      end();
-      columns.push([row]);
-    } else beside.push(row);
-  }
-  end();
-  return together(columns);
-}
-
-/** Rows that go through all columns, one below the other, are read as one. */
-function together(columns: readonly Row[][]): Row[][] {
-  const joined: Row[][] = [];
-  let alone = false;
+function mannerOf(columns: readonly Row[][]): Manner {
+  const words = new Set<string>();
+  const openings = new Map<string, number>();
+  const gaps: { readonly begins: number[]; readonly mayGoOn: number[] } = { begins: [], mayGoOn: [] };
   for (const column of columns) {
-    if (column.length === 1 && alone) joined.at(-1)?.push(...column);
-    else joined.push([...column]);
-    alone = column.length === 1;
+    const edge = textEdgeOf(column);
+    column.forEach((row, i) => {
+      for (const [word] of textOf(row)
+        .toLowerCase()
+        .matchAll(/\p{L}+/gu))
+        words.add(word);
+      const above = column[i - 1];
+      if (!above) return;
+      const begins = hadRoom(above, row, edge);
+      if (Math.abs(above.size - row.size) < SAME_SIZE)
+        (begins ? gaps.begins : gaps.mayGoOn).push((above.y - row.y) / row.size);
+      const opening = begins ? openingOf(textOf(row)) : null;
+      if (opening !== null) openings.set(opening, (openings.get(opening) ?? 0) + 1);
+    });
   }
-  return joined;
+  const closest = gaps.mayGoOn.sort((a, b) => a - b)[Math.floor(gaps.mayGoOn.length / 10)] ?? Infinity;
+  const within = closest * SET_APART;
+  const apart = gaps.begins.filter((gap) => gap > within).length;
+  return {
+    words,
+    openings: new Set([...openings].flatMap(([opening, often]) => (often > 1 ? [opening] : []))),
+    within: gaps.begins.length >= FEWEST_BEGINNINGS && apart >= gaps.begins.length * MOST_OF_THEM ? within : Infinity,
+  };
 }
 
-function sidesOf(rows: readonly Row[], gutter: number): Row[][] {
-  return [(segment: Segment) => segment.to <= gutter, (segment: Segment) => segment.from >= gutter].map((isIn) =>
-    rows.flatMap((row) => {
-      const segments = row.segments.filter(isIn);
-      return segments.length > 0 ? [{ ...row, segments }] : [];
-    }),
-  );
-}
-
-/** Where a page is parted into columns; null where it isn't. */
-function gutterOf(rows: readonly Row[]): number | null {
-  const all = rows.flatMap(({ segments }) => segments);
-  const whole = edgeOf(rows) - Math.min(...all.map(({ from }) => from));
-  let best: { at: number; rows: number } | null = null;
-  for (const at of new Set(all.map(({ from }) => Math.round(from) - 1))) {
-    const parted = rowsParted(rows, at, whole);
-    if (parted > (best?.rows ?? 0)) best = { at, rows: parted };
-  }
-  return best?.at ?? null;
-}
-
-/** How many rows stand beside each other on both sides of a place, less those that go through it; 0 where it parts no columns. */
-function rowsParted(rows: readonly Row[], at: number, whole: number): number {
-  const [before = [], behind = []] = sidesOf(rows, at);
-  if (!isColumn(before, whole) || !isColumn(behind, whole) || isTable(before, behind)) return 0;
-  const sides = [besides(before, behind).length, besides(behind, before).length];
-  const crossed = besides(besides(rows, before), behind).filter((row) => isCrossed(row, at)).length;
-  // The last column may be a short one.
-  if (crossed === 0) return Math.max(...sides) >= FEWEST_CLEAR ? Math.max(...sides) : 0;
-  const beside = Math.min(...sides);
-  return beside < FEWEST_ROWS || crossed > beside / 2 ? 0 : beside - crossed;
-}
-
-/** The rows that stand no higher and no lower than some others. */
-function besides(rows: readonly Row[], others: readonly Row[]): readonly Row[] {
-  const top = (others[0]?.y ?? 0) + SAME_HEIGHT;
-  const foot = (others.at(-1)?.y ?? 0) - SAME_HEIGHT;
-  return rows.filter(({ y }) => y <= top && y >= foot);
-}
-
-/** Whether what stands on the left of some rows are labels of what stands on the right. */
-function isTable(before: readonly Row[], behind: readonly Row[]): boolean {
-  const paired = new Set(behind.map(({ y }) => y));
-  const left = Math.min(...before.map(({ segments }) => segments[0]?.from ?? Infinity));
-  const reach = before
-    .filter(({ y }) => paired.has(y))
-    .map((row) => (edgeOf([row]) - left) / (edgeOf(before) - left))
-    .sort((a, b) => a - b);
-  return reach.length > 0 && (reach[Math.floor(reach.length / 2)] ?? 1) < REACHES;
-}
-
-function isCrossed({ segments }: Row, at: number): boolean {
-  return segments.some(({ from, to }) => from < at && to > at);
-}
-
-/** Whether rows are a column of a page, and not the labels or figures of a table. */
-function isColumn(rows: readonly Row[], whole: number): boolean {
-  const all = rows.flatMap(({ segments }) => segments);
-  const width = edgeOf(rows) - Math.min(...all.map(({ from }) => from));
-  const letters = all.reduce((sum, { text }) => sum + text.length, 0);
-  return width >= whole * NARROWEST_COLUMN && letters / Math.max(1, rows.length) >= SHORTEST_LINES;
+/** What a line begins with, whatever its figures; null where that is a word or a figure as any. */
+function openingOf(text: string): string | null {
+  const [first = '', second = ''] = text.replace(/\d+/g, '#').split(/\s+/, 2);
+  // "(50)" and "24" are what is left of a line.
+  if (second === '') return null;
+  if (first === '#') return `# ${second}`;
+  return /^\p{L}*[,.;:]?$/u.test(first) ? null : first;
 }
 
 /** The parts of all columns; a line that goes on at the head of the next column is one. */
-function inARow(columns: readonly Row[][], words: ReadonlySet<string>): Block[] {
+function inARow(columns: readonly Row[][], manner: Manner): Block[] {
   const blocks: Block[] = [];
   columns.forEach((column, i) => {
-    const parts = partsOf(column, words);
+    const parts = partsOf(column, manner);
     const [last, first] = [blocks.at(-1), parts[0]];
     const above = columns[i - 1];
     const [foot, head] = [above?.at(-1), column[0]];
-    const goesOn = above && foot && head && isWrapped(foot, head, textEdgeOf(above), Infinity);
+    const goesOn =
+      above && foot && head && isWrapped(foot, head, textEdgeOf(above), Infinity, { ...manner, within: Infinity });
     if (goesOn && last?.kind === 'paragraph' && first?.kind === 'paragraph') {
-      blocks[blocks.length - 1] = { kind: 'paragraph', text: joined(last.text, first.text, words) };
+      blocks[blocks.length - 1] = { kind: 'paragraph', text: joined(last.text, first.text, manner.words) };
       parts.shift();
     }
     blocks.push(...parts);
   });
   return blocks;
-}
-
-function edgeOf(rows: readonly Row[]): number {
-  return Math.max(...rows.flatMap(({ segments }) => segments.map(({ to }) => to)));
 }
 
 /** The right edge of a column, by its lines in the size that most are set in: a title may go beyond. */
@@ -299,7 +115,7 @@ function unjustified(row: Row): Row {
 }
 
 /** The paragraphs and tables of a column. */
-function partsOf(given: readonly Row[], words: ReadonlySet<string>): Block[] {
+function partsOf(given: readonly Row[], manner: Manner): Block[] {
   const rows = given.map(unjustified);
   const pitch = pitchOf(rows);
   const edge = textEdgeOf(rows);
@@ -317,8 +133,12 @@ function partsOf(given: readonly Row[], words: ReadonlySet<string>): Block[] {
     let text = textOf(row);
     let last = row;
     i += 1;
-    for (let next = rows[i]; next && isWrapped(last, next, edge, pitch) && !tableAt(rows, i, pitch); next = rows[i]) {
-      text = joined(text, textOf(next), words);
+    for (
+      let next = rows[i];
+      next && isWrapped(last, next, edge, pitch, manner) && !tableAt(rows, i, pitch);
+      next = rows[i]
+    ) {
+      text = joined(text, textOf(next), manner.words);
       last = next;
       i += 1;
     }
@@ -334,32 +154,48 @@ function pitchOf(rows: readonly Row[]): number {
   return sorted[Math.floor(sorted.length / 3)] ?? 12;
 }
 
-/** What begins a line of its own: a label, a mark of a list, a figure with a point. */
-const BEGINS =
-  /^(?:[-–—•*·▪◦]\s|\(?\d{1,3}\s?[.:)–-]\s+\S|(?:rnds?|rounds?|rows?|r|rd|step)\.?\s?\d|\S{1,10}\s[=–—-]\s(?!\d+\s?(?:$|sts?\b|stitches\b)))/i;
+/** What begins a line of its own: a label, a mark of a list, a figure with a point; and what explains a word. */
+const LABELLED =
+  /^(?:[-–—•*·▪◦]\s(?!\d+\s?(?:$|sts?\b|stitches\b))|\(?\d{1,3}\s?[.:)–-]\s+\S|\d{1,3}\.?\s?[–-]\s?\d{1,3}[.:)]\s|(?:rnds?|rounds?|rows?|r|rd|step)\.?\s?\d)/i;
+const EXPLAINS = /^\S{1,10}\s[=–—-]\s(?!\d+\s?(?:$|sts?\b|stitches\b))/i;
 const LOUD = /^[A-Z][A-Z ]{3,}$/;
-/** What a line ends with that goes on, whatever the next begins with. */
-const ASKS_FOR_MORE = /(?:[,&–-]|(?<!\p{L})(?:in|of|and|or|with|the|a|an|to|from|by|for|over|into|at|on))$/iu;
+/** What a line ends with that goes on, also where the next begins with a capital; */
+const ASKS_FOR_MORE = /[,&–-]$|(?<!\p{L})and$/iu;
+/** and also where that begins with a label: "sew them between", "Rnd 4". */
+const ASKS_FOR_IT =
+  /(?<!\p{L})(?:in|of|or|with|the|a|an|to|from|by|for|over|into|at|on|between|under|below|above|through|after|before|until)$/iu;
+/** "R3-": the number that ends the range stands in the next line. */
+const HALF_A_RANGE = /\d\s?[-–]$/;
 /** What a line ends with that is whole. */
 const ENDS = /[.:!?)\]}>;]$/;
 
 /** Whether a line goes on in the next: because the first word of that would not have fitted into it. */
-function isWrapped(line: Row, next: Row, edge: number, pitch: number): boolean {
-  const first = next.segments[0];
-  const last = line.segments.at(-1);
-  if (!first || !last || line.y - next.y > pitch * PARAGRAPH || Math.abs(line.size - next.size) > 0.6) return false;
-  const text = textOf(next);
-  if (BEGINS.test(text) || LOUD.test(text)) return false;
+function isWrapped(line: Row, next: Row, edge: number, pitch: number, manner: Manner): boolean {
+  const apart = line.y - next.y;
+  if (apart > pitch * PARAGRAPH || apart > manner.within * next.size) return false;
+  return Math.abs(line.size - next.size) <= SAME_SIZE && !hadRoom(line, next, edge) && !begins(next, line, manner);
+}
+
+/** Whether the words of a line begin something, whatever stands above. */
+function begins(row: Row, above: Row, { openings, within }: Manner): boolean {
+  const [text, before] = [textOf(row), textOf(above)];
+  if (HALF_A_RANGE.test(before) || ASKS_FOR_IT.test(before)) return false;
+  const asks = ASKS_FOR_MORE.test(before);
+  if (LABELLED.test(text) || (!asks && openings.has(openingOf(text) ?? ''))) return true;
+  // Where what begins is set apart, this is not.
+  if (within < Infinity) return false;
   // A capital begins something new, but behind a comma or a word that asks for more.
-  if (/^\p{Lu}/u.test(text) && !ASKS_FOR_MORE.test(textOf(line))) return false;
-  if (/^\d/.test(text) && ENDS.test(textOf(line))) return false;
-  const word = /^\S+/.exec(first.text)?.[0] ?? '';
-  const width = ((first.to - first.from) * word.length) / Math.max(1, first.text.length);
-  return last.to + width + USUAL_BLANK * line.size > edge - NEARLY * line.size;
+  return (
+    EXPLAINS.test(text) ||
+    LOUD.test(text) ||
+    (/^\p{Lu}/u.test(text) && !asks) ||
+    (/^\d/.test(text) && ENDS.test(before))
+  );
 }
 
 /** Two lines as one. A hyphen at the end goes only where the word without it stands elsewhere in the text. */
 function joined(line: string, next: string, words: ReadonlySet<string>): string {
+  if (HALF_A_RANGE.test(line)) return `${line}${next}`;
   const parted = /(\p{L}+)([-\u00ad\u2010])$/u.exec(line);
   const rest = /^\p{Ll}+/u.exec(next)?.[0];
   if (!parted || rest === undefined) return `${line} ${next}`;
