@@ -17,18 +17,25 @@ const LABELS = 0.6;
 const FEWEST_TELLING = 2;
 const ROUND = /^\W{0,3}(?:rnds?|rounds?|rows?|r|rd)\.?\s?\d/i;
 
+/** What is read from the top down. */
+export interface Column {
+  readonly rows: readonly Row[];
+  /** How far to the right its lines may go. */
+  readonly to: number;
+}
+
 /**
  * The columns of a page in the order in which they are read; where there are none, the page.
  * @param page how wide it is; its margins are taken to be alike.
  */
-export function columnsOf(rows: readonly Row[], page: number): Row[][] {
+export function columnsOf(rows: readonly Row[], page: number): Column[] {
   return columnsIn(rows, page - startOf(rows));
 }
 
-function columnsIn(rows: readonly Row[], to: number): Row[][] {
+function columnsIn(rows: readonly Row[], to: number): Column[] {
   const gutter = gutterOf(rows, to);
-  if (gutter === null) return rows.length > 0 ? [[...rows]] : [];
-  const columns: Row[][] = [];
+  if (gutter === null) return rows.length > 0 ? [{ rows: [...rows], to }] : [];
+  const columns: Column[] = [];
   let beside: Row[] = [];
   const end = () => {
     if (beside.length > 0) {
@@ -40,7 +47,7 @@ function columnsIn(rows: readonly Row[], to: number): Row[][] {
   for (const row of rows) {
     if (isCrossed(row, gutter)) {
       end();
-      columns.push([row]);
+      columns.push({ rows: [row], to });
     } else beside.push(row);
   }
   end();
@@ -48,13 +55,13 @@ function columnsIn(rows: readonly Row[], to: number): Row[][] {
 }
 
 /** Rows that go through all columns, one below the other, are read as one. */
-function together(columns: readonly Row[][]): Row[][] {
-  const joined: Row[][] = [];
+function together(columns: readonly Column[]): Column[] {
+  const joined: { rows: Row[]; to: number }[] = [];
   let alone = false;
-  for (const column of columns) {
-    if (column.length === 1 && alone) joined.at(-1)?.push(...column);
-    else joined.push([...column]);
-    alone = column.length === 1;
+  for (const { rows, to } of columns) {
+    if (rows.length === 1 && alone) joined.at(-1)?.rows.push(...rows);
+    else joined.push({ rows: [...rows], to });
+    alone = rows.length === 1;
   }
   return joined;
 }
@@ -111,7 +118,7 @@ function isTable(before: readonly Row[], behind: readonly Row[], to: number): bo
     labels.length >= before.length * LABELS &&
     (reach[Math.floor(reach.length / 2)] ?? 1) < (even ? REACHES_EVEN : REACHES) &&
     !(hasRounds(before) && hasRounds(behind)) &&
-    !runsOn(before)
+    !runsOn(before, edgeOf(before))
   );
 }
 
@@ -121,7 +128,7 @@ function isEven(before: number, behind: number): boolean {
 }
 
 /** How far to the left some rows begin. */
-function startOf(rows: readonly Row[]): number {
+export function startOf(rows: readonly Row[]): number {
   return Math.min(...rows.flatMap(({ segments }) => segments.map(({ from }) => from)));
 }
 
@@ -131,8 +138,7 @@ function hasRounds(rows: readonly Row[]): boolean {
 }
 
 /** Whether some rows are full, and go on in the next. */
-function runsOn(rows: readonly Row[]): boolean {
-  const edge = edgeOf(rows);
+export function runsOn(rows: readonly Row[], edge: number): boolean {
   const on = rows.filter((row, i) => {
     const next = rows[i + 1];
     return next && !hadRoom(row, next, edge) && /^\p{Ll}/u.test(textOf(next));

@@ -63,6 +63,22 @@ describe('lines that go on', () => {
     expect(linesOf(page(column(50, 560, evenly([above, below]))))).toEqual([`${above}${blank}${below}`]);
   });
 
+  it('are one where what goes on hangs below what it belongs to, whatever room there was', () => {
+    const lines = ['BODY', 'sc in the ring', 'inc all round', 'sc all round'];
+    const hanging = ['Work the body in a spiral, first in', 'Rose.', 'Sew it to the third round of the', 'head.'];
+    const short = ['Then close it with the tail', 'end.'];
+    const below = ['Rose.', 'head.', 'end.'];
+    const items = [...lines, ...hanging, ...short].flatMap((text, i) =>
+      column(below.includes(text) ? 62 : 50, 560 - i * 12, evenly([text])),
+    );
+    expect(linesOf({ ...page(items), width: 300 })).toEqual([
+      ...lines,
+      'Work the body in a spiral, first in Rose.',
+      'Sew it to the third round of the head.',
+      'Then close it with the tail end.',
+    ]);
+  });
+
   it('lose their hyphen only where the word without it stands elsewhere', () => {
     const lines = [
       'Work an increase in each of the next few, then in-',

@@ -1,5 +1,5 @@
 import type { Block } from './document.js';
-import { columnsOf } from './pdfColumns.js';
+import { columnsOf, runsOn, startOf, type Column } from './pdfColumns.js';
 import { edgeOf, hadRoom, rowsOf, textOf, type Page, type Row, type Segment } from './pdfRows.js';
 import { runningRows } from './pdfRunning.js';
 
@@ -14,7 +14,14 @@ const SAME_SIZE = 0.6;
 /** What begins something stands so many times as far below, in most of at least so many lines, where a document sets it apart. */
 const SET_APART = 1.2;
 const MOST_OF_THEM = 0.8;
+const SOME_OF_THEM = 0.3;
 const FEWEST_BEGINNINGS = 3;
+/** So many lines tell what others like them are. */
+const FEWEST_TELLING = 2;
+/** Lines are indented by so much of the size of their letters at least. */
+const INDENT = 0.5;
+/** A line that ends before so much of a column's width is not full. */
+const FULL = 0.75;
 /** Lines further apart than so many times the usual have a blank line between them. */
 const PARAGRAPH = 1.45;
 
@@ -35,36 +42,70 @@ interface Manner {
   readonly openings: ReadonlySet<string>;
   /** How far lines that go on are below each other, of their size, where what begins something stands further below; else without bounds. */
   readonly within: number;
+  /** Whether what begins something is indented and what goes on isn't, or the other way round; null where neither is so. */
+  readonly indented: boolean | null;
 }
 
-function mannerOf(columns: readonly Row[][]): Manner {
+function mannerOf(columns: readonly Column[]): Manner {
   const words = new Set<string>();
   const openings = new Map<string, number>();
-  const gaps: { readonly begins: number[]; readonly mayGoOn: number[] } = { begins: [], mayGoOn: [] };
+  const [begin, mayGoOn]: [Seen, Seen] = [
+    { gaps: [], indented: [] },
+    { gaps: [], indented: [] },
+  ];
   for (const column of columns) {
-    const edge = textEdgeOf(column);
-    column.forEach((row, i) => {
+    const edge = lineEndOf(column);
+    const usual = usualSizeOf(column.rows);
+    const from = lineStartOf(column.rows);
+    column.rows.forEach((row, i) => {
       for (const [word] of textOf(row)
         .toLowerCase()
         .matchAll(/\p{L}+/gu))
         words.add(word);
-      const above = column[i - 1];
-      if (!above) return;
+      const above = column.rows[i - 1];
+      if (!above || Math.round(row.size) !== usual || Math.abs(above.size - row.size) > SAME_SIZE) return;
       const begins = hadRoom(above, row, edge);
-      if (Math.abs(above.size - row.size) < SAME_SIZE)
-        (begins ? gaps.begins : gaps.mayGoOn).push((above.y - row.y) / row.size);
+      const seen = begins ? begin : mayGoOn;
+      seen.gaps.push((above.y - row.y) / row.size);
+      seen.indented.push(isIndented(row, from));
       const opening = begins ? openingOf(textOf(row)) : null;
       if (opening !== null) openings.set(opening, (openings.get(opening) ?? 0) + 1);
     });
   }
-  const closest = gaps.mayGoOn.sort((a, b) => a - b)[Math.floor(gaps.mayGoOn.length / 10)] ?? Infinity;
-  const within = closest * SET_APART;
-  const apart = gaps.begins.filter((gap) => gap > within).length;
   return {
     words,
     openings: new Set([...openings].flatMap(([opening, often]) => (often > 1 ? [opening] : []))),
-    within: gaps.begins.length >= FEWEST_BEGINNINGS && apart >= gaps.begins.length * MOST_OF_THEM ? within : Infinity,
+    within: withinOf(begin, mayGoOn),
+    indented: indentedOf(begin, mayGoOn),
   };
+}
+
+/** How some lines stand below those above them. */
+interface Seen {
+  /** How far, of their size. */
+  readonly gaps: number[];
+  readonly indented: boolean[];
+}
+
+function withinOf(begin: Seen, mayGoOn: Seen): number {
+  const closest = [...mayGoOn.gaps].sort((a, b) => a - b)[Math.floor(mayGoOn.gaps.length / 10)] ?? Infinity;
+  const within = closest * SET_APART;
+  return isMost(begin.gaps.map((gap) => gap > within)) ? within : Infinity;
+}
+
+function indentedOf(begin: Seen, mayGoOn: Seen): boolean | null {
+  const indented = isMost(begin.indented);
+  if (!indented && !isMost(begin.indented.map((one) => !one))) return null;
+  const others = mayGoOn.indented.filter((one) => one !== indented).length;
+  return others >= Math.max(FEWEST_TELLING, mayGoOn.indented.length * SOME_OF_THEM) ? indented : null;
+}
+
+function isMost(all: readonly boolean[]): boolean {
+  return all.length >= FEWEST_BEGINNINGS && all.filter(Boolean).length >= all.length * MOST_OF_THEM;
+}
+
+function isIndented(row: Row, start: number): boolean {
+  return (row.segments[0]?.from ?? 0) > start + INDENT * row.size;
 }
 
 /** What a line begins with, whatever its figures; null where that is a word or a figure as any. */
@@ -77,15 +118,23 @@ function openingOf(text: string): string | null {
 }
 
 /** The parts of all columns; a line that goes on at the head of the next column is one. */
-function inARow(columns: readonly Row[][], manner: Manner): Block[] {
+function inARow(columns: readonly Column[], manner: Manner): Block[] {
   const blocks: Block[] = [];
   columns.forEach((column, i) => {
     const parts = partsOf(column, manner);
     const [last, first] = [blocks.at(-1), parts[0]];
     const above = columns[i - 1];
-    const [foot, head] = [above?.at(-1), column[0]];
+    const [foot, head] = [above?.rows.at(-1), column.rows[0]];
     const goesOn =
-      above && foot && head && isWrapped(foot, head, textEdgeOf(above), Infinity, { ...manner, within: Infinity });
+      above &&
+      foot &&
+      head &&
+      isWrapped(foot, head, {
+        manner: { ...manner, within: Infinity, indented: null },
+        from: 0,
+        to: lineEndOf(above),
+        pitch: Infinity,
+      });
     if (goesOn && last?.kind === 'paragraph' && first?.kind === 'paragraph') {
       blocks[blocks.length - 1] = { kind: 'paragraph', text: joined(last.text, first.text, manner.words) };
       parts.shift();
@@ -95,12 +144,28 @@ function inARow(columns: readonly Row[][], manner: Manner): Block[] {
   return blocks;
 }
 
-/** The right edge of a column, by its lines in the size that most are set in: a title may go beyond. */
-function textEdgeOf(rows: readonly Row[]): number {
+/**
+ * Where the lines of a column end: where the longest in the size that most are set in does, as a title may go beyond. Where
+ * all are short, and none goes on, a line could be longer.
+ */
+function lineEndOf({ rows, to }: Column): number {
+  const usual = usualSizeOf(rows);
+  const longest = edgeOf(rows.filter(({ size }) => Math.round(size) === usual));
+  const from = startOf(rows);
+  return runsOn(rows, longest) ? longest : Math.max(longest, from + (to - from) * FULL);
+}
+
+/** Where the lines of a column begin that are not indented; a title may begin before. */
+function lineStartOf(rows: readonly Row[]): number {
+  const usual = usualSizeOf(rows);
+  return startOf(rows.filter(({ size }) => Math.round(size) === usual));
+}
+
+/** The size that most lines are set in, in whole points. */
+function usualSizeOf(rows: readonly Row[]): number {
   const often = new Map<number, number>();
   for (const { size } of rows) often.set(Math.round(size), (often.get(Math.round(size)) ?? 0) + 1);
-  const [usual] = [...often].sort(([, a], [, b]) => b - a)[0] ?? [0];
-  return edgeOf(rows.filter(({ size }) => Math.round(size) === usual));
+  return [...often].sort(([, a], [, b]) => b - a)[0]?.[0] ?? 0;
 }
 
 /** A line that is set to both edges, as the words that it is; a row of cells has gaps of many widths. */
@@ -115,10 +180,10 @@ function unjustified(row: Row): Row {
 }
 
 /** The paragraphs and tables of a column. */
-function partsOf(given: readonly Row[], manner: Manner): Block[] {
-  const rows = given.map(unjustified);
+function partsOf(column: Column, manner: Manner): Block[] {
+  const rows = column.rows.map(unjustified);
   const pitch = pitchOf(rows);
-  const edge = textEdgeOf(rows);
+  const setting = { manner, from: lineStartOf(rows), to: lineEndOf({ ...column, rows }), pitch };
   const blocks: Block[] = [];
   for (let i = 0; i < rows.length;) {
     const above = rows[i - 1];
@@ -133,11 +198,7 @@ function partsOf(given: readonly Row[], manner: Manner): Block[] {
     let text = textOf(row);
     let last = row;
     i += 1;
-    for (
-      let next = rows[i];
-      next && isWrapped(last, next, edge, pitch, manner) && !tableAt(rows, i, pitch);
-      next = rows[i]
-    ) {
+    for (let next = rows[i]; next && isWrapped(last, next, setting) && !tableAt(rows, i, pitch); next = rows[i]) {
       text = joined(text, textOf(next), manner.words);
       last = next;
       i += 1;
@@ -169,17 +230,30 @@ const HALF_A_RANGE = /\d\s?[-–]$/;
 /** What a line ends with that is whole. */
 const ENDS = /[.:!?)\]}>;]$/;
 
+/** How the lines of a column are set: from where to where, and how far apart. */
+interface Setting {
+  readonly manner: Manner;
+  readonly from: number;
+  readonly to: number;
+  readonly pitch: number;
+}
+
 /** Whether a line goes on in the next: because the first word of that would not have fitted into it. */
-function isWrapped(line: Row, next: Row, edge: number, pitch: number, manner: Manner): boolean {
+function isWrapped(line: Row, next: Row, setting: Setting): boolean {
+  const { manner, from, to, pitch } = setting;
   const apart = line.y - next.y;
   if (apart > pitch * PARAGRAPH || apart > manner.within * next.size) return false;
-  return Math.abs(line.size - next.size) <= SAME_SIZE && !hadRoom(line, next, edge) && !begins(next, line, manner);
+  if (Math.abs(line.size - next.size) > SAME_SIZE) return false;
+  const hangs = manner.indented === false && isIndented(next, from) && edgeOf([line]) > (from + to) / 2;
+  return hangs || (!hadRoom(line, next, to) && !begins(next, line, setting));
 }
 
 /** Whether the words of a line begin something, whatever stands above. */
-function begins(row: Row, above: Row, { openings, within }: Manner): boolean {
+function begins(row: Row, above: Row, { manner, from }: Setting): boolean {
+  const { openings, within, indented } = manner;
   const [text, before] = [textOf(row), textOf(above)];
   if (HALF_A_RANGE.test(before) || ASKS_FOR_IT.test(before)) return false;
+  if (indented !== null) return isIndented(row, from) === indented;
   const asks = ASKS_FOR_MORE.test(before);
   if (LABELLED.test(text) || (!asks && openings.has(openingOf(text) ?? ''))) return true;
   // Where what begins is set apart, this is not.
