@@ -1,16 +1,19 @@
 /**
  * Writes patterns as documents, the way designers send them: as a word processor lays them out in lines, in tables, in
- * columns and in numbered lists. Needs LibreOffice (Debian: libreoffice-writer libreoffice-calc); what it writes is kept.
+ * columns and in numbered lists, and as a browser prints a page of two or three columns. Needs LibreOffice (Debian:
+ * libreoffice-writer libreoffice-calc) and Chromium; what they write is kept.
  *   node --import tsx tools/fixtures.ts [NAME OF A PATTERN]
  */
 import { execFileSync } from 'node:child_process';
 import { cpSync, mkdirSync, mkdtempSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { chromium } from '@playwright/test';
+import config from '../playwright.config.js';
 
 const FIXTURES = 'src/lib/server/documents/fixtures';
 
-type Layout = 'lines' | 'table' | 'columns' | 'list';
+type Layout = 'lines' | 'table' | 'columns' | 'list' | 'spaced' | 'hanging' | 'three';
 
 /** Which pattern is written in which layout, and as what. */
 const WANTED: readonly (readonly [pattern: string, layout: Layout, as: readonly string[]])[] = [
@@ -27,6 +30,12 @@ const WANTED: readonly (readonly [pattern: string, layout: Layout, as: readonly 
   ['corpus/slipper', 'columns', ['pdf', 'docx']],
   ['corpus/mitre-fox', 'columns', ['pdf']],
   ['corpus/mitre-fox', 'table', ['docx', 'rtf', 'pdf', 'html', 'xlsx']],
+  ['corpus/rocket', 'spaced', ['pdf']],
+  ['demo/sea-slug', 'spaced', ['pdf']],
+  ['corpus/mushroom', 'hanging', ['pdf']],
+  ['demo/puffin', 'hanging', ['pdf']],
+  ['corpus/penguin-cup', 'three', ['pdf']],
+  ['corpus/pumpkin', 'three', ['pdf']],
   [`${FIXTURES}/tumbly`, 'lines', ['pdf']],
   [`${FIXTURES}/tumbly-later`, 'lines', ['docx']],
 ];
@@ -157,6 +166,39 @@ function convert(source: string, as: string, folder: string): string {
   return path.join(folder, `${path.basename(source).replace(/\.\w+$/, '')}.${as}`);
 }
 
+/** Pages as a browser prints them: in columns, their paragraphs set apart, hanging, or close and small. */
+const PRINTED: Partial<Record<Layout, { readonly style: string; readonly page: object }>> = {
+  spaced: {
+    style: 'body{font:9.5pt serif;columns:2;column-gap:9mm}p{margin:0 0 4pt;text-align:justify}',
+    page: { format: 'A5', margin: { top: '18mm', bottom: '18mm', left: '12mm', right: '12mm' } },
+  },
+  hanging: {
+    style: 'body{font:8pt serif;columns:2;column-gap:12mm}p{margin:0;padding-left:1em;text-indent:-1em}',
+    page: { format: 'A5', margin: { top: '12mm', bottom: '14mm', left: '9mm', right: '9mm' } },
+  },
+  three: {
+    style: 'body{font:8.5pt serif;columns:3;column-gap:7mm}p{margin:0}',
+    page: { format: 'A4', landscape: true, margin: { top: '12mm', bottom: '14mm', left: '12mm', right: '12mm' } },
+  },
+};
+const FOOT = '<p style="font-size:7px;width:100%;text-align:center">page <span class="pageNumber"></span></p>';
+
+async function print(text: string, { style, page: paper }: { style: string; page: object }, target: string) {
+  const browser = await chromium.launch(config.use?.launchOptions);
+  const page = await browser.newPage();
+  const lines = text.trimEnd().split('\n');
+  const body = lines.map((line) => (line.trim() === '' ? '<p><br></p>' : `<p>${escaped(line)}</p>`)).join('');
+  await page.setContent(`<style>p{white-space:pre-wrap}${style}</style>${body}`);
+  await page.pdf({
+    path: target,
+    displayHeaderFooter: true,
+    headerTemplate: '<p></p>',
+    footerTemplate: FOOT,
+    ...paper,
+  });
+  await browser.close();
+}
+
 const only = process.argv[2] ?? '';
 const folder = mkdtempSync(path.join(tmpdir(), 'fixtures-'));
 mkdirSync(FIXTURES, { recursive: true });
@@ -164,7 +206,9 @@ for (const [pattern, layout, kinds] of WANTED.filter(([name]) => name.includes(o
   const text = readFileSync(`${pattern}.txt`, 'utf8');
   const name = path.basename(pattern);
   writeFileSync(path.join(FIXTURES, `${name}.txt`), text);
-  for (const as of kinds) {
+  const printed = PRINTED[layout];
+  if (printed) await print(text, printed, path.join(FIXTURES, `${name}.${layout}.pdf`));
+  for (const as of printed ? [] : kinds) {
     const sheet = as === 'xlsx' || as === 'csv';
     const source = path.join(folder, `${name}.${layout}.${sheet ? 'csv' : 'fodt'}`);
     writeFileSync(source, sheet ? sheetOf(text) : document(text, layout));

@@ -254,7 +254,7 @@ function begins(row: Row, above: Row, { manner, from }: Setting): boolean {
   const [text, before] = [textOf(row), textOf(above)];
   if (HALF_A_RANGE.test(before) || ASKS_FOR_IT.test(before)) return false;
   if (indented !== null) return isIndented(row, from) === indented;
-  const asks = ASKS_FOR_MORE.test(before);
+  const asks = ASKS_FOR_MORE.test(before) || isOpen(before);
   if (LABELLED.test(text) || (!asks && openings.has(openingOf(text) ?? ''))) return true;
   // Where what begins is set apart, this is not.
   if (within < Infinity) return false;
@@ -265,6 +265,11 @@ function begins(row: Row, above: Row, { manner, from }: Setting): boolean {
     (/^\p{Lu}/u.test(text) && !asks) ||
     (/^\d/.test(text) && ENDS.test(before))
   );
+}
+
+/** Whether a bracket is open where a line ends. */
+function isOpen(text: string): boolean {
+  return text.replace(/[^([{]/g, '').length > text.replace(/[^)\]}]/g, '').length;
 }
 
 /** Two lines as one. A hyphen at the end goes only where the word without it stands elsewhere in the text. */
