@@ -1,17 +1,8 @@
+import { MaterialList, type Material } from '../materials/materials.js';
 import type { Part, Pattern, Round } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
 import { namesPlace, placesIn, type Place } from './places.js';
 import { formsOf, nounOf, sentencesOf, wordsOf, type Talk } from './prose.js';
-
-/** Something that the materials list. */
-export interface Material {
-  readonly kind: 'yarn' | 'hook' | 'eyes' | 'notion';
-  /** As the list calls it: "Sand", "3.5 mm", "safety eye", "felt". */
-  readonly name: string;
-  /** "50 g", "two balls", "8 mm": as written; null where none is. */
-  readonly amount: string | null;
-  readonly span: Span;
-}
 
 /** Something that happens in the making besides crochet, with the round that it stands behind, or in. */
 export interface MakingEvent {
@@ -44,21 +35,6 @@ export interface Document {
 
 export const NO_DOCUMENT: Document = { materials: [], events: [], assembly: [] };
 
-const AMOUNT = String.raw`\d+(?:[.,]\d+)?\s?(?:g|gr|grams?|oz|m|yds?|yards?|balls?|skeins?)(?!\p{L})|(?:one|two|three|four|\d+)\s(?:balls?|skeins?|pairs?)(?:\sof)?|(?:a |an )?(?:scraps?|bit|little|oddments?|small amounts?)(?:\sof)?`;
-/** "Soot 45 g", "50 g Sand": a name with a capital beside an amount. */
-const YARN = new RegExp(
-  String.raw`(?:(${AMOUNT})\s(?:\p{Ll}+\s){0,3}(?:in\s)?)?(?<![\p{L}\d])(\p{Lu}\p{Ll}{2,}(?:\s\p{Lu}\p{Ll}+)?)(?:\s(${AMOUNT}))?`,
-  'gu',
-);
-const YARN_WORD =
-  /(?<!\p{L})(?:yarns?|wool|cotton|acrylic|worsted|aran|dk|double knitting|chunky|\d ?ply|fingering)(?!\p{L})/iu;
-const HOOK = /\d(?:[.,]\d{1,2})?\s?mm(?=[^.\n]{0,30}hook)|(?<=hook[^.\n]{0,24})\d(?:[.,]\d{1,2})?\s?mm/giu;
-const EYES =
-  /(?:(\d{1,2}(?:[.,]\d)?\s?mm)\s[^.,\n]{0,24}?)?(?<!\p{L})((?:safety|plastic|glass|bead|black)\s(?:safety\s)?eyes?|eyes?)(?!\p{L})(?:[^.,\n]{0,12}?(\d{1,2}(?:[.,]\d)?\s?mm))?/giu;
-/** Things that a list of materials names for one use in the making; needles and markers are for all of it. */
-const NOTION =
-  /(?<!\p{L})(?<!(?:no|without|instead of) )(felt|wire|pipe cleaner|button|bead|ribbon|safety eye|bell|magnet|rattle|keyring|key ring|cardboard|card|pellet|cord)s?(?!\p{L})/giu;
-
 const EVENTS: readonly (readonly [MakingEvent['kind'], RegExp])[] = [
   [
     'eyes-set',
@@ -84,45 +60,13 @@ const ONTO =
 
 /** Gathers what a pattern says besides its rounds. */
 export function documentOf({ parts }: Pattern, talk: readonly Talk[]): Document {
-  return { materials: [...materialsIn(talk)], events: [...eventsIn(talk)], assembly: [...assemblyIn(parts, talk)] };
+  return { materials: materialsIn(talk), events: [...eventsIn(talk)], assembly: [...assemblyIn(parts, talk)] };
 }
 
-function* materialsIn(talk: readonly Talk[]): Iterable<Material> {
-  for (const { text, span, section } of talk) {
-    if (section !== 'materials') continue;
-    const at = (match: RegExpExecArray, offset: number, length: number): Span => ({
-      from: span.from + match.index + offset,
-      to: span.from + match.index + offset + length,
-    });
-    // A quick look, since the other line of the list is no hook.
-    for (const match of /hook/i.test(text) ? text.matchAll(HOOK) : [])
-      yield { kind: 'hook', name: match[0], amount: null, span: at(match, 0, match[0].length) };
-    for (const match of text.matchAll(EYES))
-      yield {
-        kind: 'eyes',
-        name: match[2] ?? '',
-        amount: match[1] ?? match[3] ?? null,
-        span: at(match, 0, match[0].length),
-      };
-    for (const match of text.matchAll(NOTION))
-      yield { kind: 'notion', name: (match[1] ?? '').toLowerCase(), amount: null, span: at(match, 0, match[0].length) };
-    yield* yarnsIn(text, at);
-  }
-}
-
-const NO_YARN = /^(?:Hook|Yarn|Materials?|You|Safety|Toy|The|Size|Also|For|With)/;
-
-function* yarnsIn(
-  text: string,
-  at: (match: RegExpExecArray, offset: number, length: number) => Span,
-): Iterable<Material> {
-  if (!YARN_WORD.test(text)) return;
-  for (const match of text.matchAll(YARN)) {
-    const name = match[2] ?? '';
-    if (YARN_WORD.test(name) || NO_YARN.test(name)) continue;
-    const span = at(match, match[0].indexOf(name), name.length);
-    yield { kind: 'yarn', name, amount: match[1] ?? match[3] ?? null, span };
-  }
+function materialsIn(talk: readonly Talk[]): Material[] {
+  const list = new MaterialList();
+  for (const { text, span, section } of talk) if (section === 'materials') list.add(text, span.from);
+  return list.all();
 }
 
 function* eventsIn(talk: readonly Talk[]): Iterable<MakingEvent> {

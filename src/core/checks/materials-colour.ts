@@ -1,7 +1,8 @@
 import type { Step } from '../pattern/instruction.js';
 import type { Span } from '../text/source.js';
 import { COLOUR_WORDS } from '../vocabulary/words.js';
-import { outsideMaterials, type Material } from './document.js';
+import type { Material } from '../materials/materials.js';
+import { outsideMaterials } from './document.js';
 import type { Talk } from './prose.js';
 import type { Found, Rule } from './rule.js';
 
@@ -88,10 +89,13 @@ function noteTalk(talk: readonly Talk[], listed: string, used: Used): void {
   }
 }
 
+/** What has a capital is a name; "three browns" may be any. */
+const NAME = /^\p{Lu}/u;
+
 /** Yarns of the list that no words besides it name. */
 function* neverUsed(materials: readonly Material[], elsewhere: string): Iterable<Found> {
   for (const { kind, name, amount, span } of materials) {
-    if (kind !== 'yarn' || amount === null || elsewhere.includes(name.toLowerCase())) continue;
+    if (kind !== 'yarn' || amount === null || !NAME.test(name) || elsewhere.includes(name.toLowerCase())) continue;
     yield { span, round: null, message: `${name} is listed here, and no part uses it.` };
   }
 }

@@ -17,9 +17,10 @@ export const materialsNotion: Rule = {
     const { text } = pattern.source;
     const talk = prose.talk;
     const listed = new Map<string, Span>();
-    for (const { kind, name, span } of materials) if (kind === 'notion' && !listed.has(name)) listed.set(name, span);
+    for (const { kind, name, span } of materials)
+      if (kind === 'notion' || (kind === 'eyes' && /safety/i.test(name))) listed.set(name.toLowerCase(), span);
     for (const [notion, span] of listed) {
-      const used = new RegExp(`(?<!\\p{L})${notion.split(' ').at(-1) ?? notion}s?(?!\\p{L})`, 'iu');
+      const used = new RegExp(`(?<!\\p{L})${notion.split(' ').at(-1)?.replace(/s$/, '') ?? notion}s?(?!\\p{L})`, 'iu');
       const named = pattern.parts.some(({ name }) => used.test(name)) || used.test(pattern.title ?? '');
       if (named || talk.some((one) => one.section !== 'materials' && used.test(one.text))) continue;
       // A line that was taken for a heading, or stands in a round.

@@ -76,7 +76,9 @@ describe('words that are explained nowhere', () => {
       made: 8,
     });
     expect(under({ lift: 'nothing' }).report.parts[0]?.rounds.at(-1)?.verdict).not.toBe('agrees');
-    expect(under({ lift: 'turning-chain' }).account(1)?.sentence.toLowerCase()).toContain('chain 3 (counts as a stitch)');
+    expect(under({ lift: 'turning-chain' }).account(1)?.sentence.toLowerCase()).toContain(
+      'chain 3 (counts as a stitch)',
+    );
   });
 
   it('are not given a meaning by a single round', () => {

@@ -3,18 +3,20 @@ import {
   outsideMaterials,
   type AssemblyStep,
   type Document,
-  type Material,
   type MakingEvent,
 } from '../checks/document.js';
-import { proseOf } from '../checks/prose.js';
+import { proseOf, type Talk } from '../checks/prose.js';
 import { roundsByPart, type CountedPattern, type CountedRound } from '../counting/counted.js';
 import { senseInWords } from '../deciding/why.js';
 import type { Part, Pattern } from '../pattern/pattern.js';
+import { listsMaterials, MaterialList, type Material } from '../materials/materials.js';
 import { witnessesIn } from '../reading/detect.js';
 import { positionAt, type Span } from '../text/source.js';
 import { linesTaken } from './lines.js';
 import type { Overview, PartOverview } from './schema.js';
 
+/** What the whole of the making needs. */
+const OF_ALL: ReadonlySet<Material['kind']> = new Set(['hook', 'tool']);
 /** More places than these tell no more. */
 const MOST_USES = 12;
 const MOST_WORDS = 8;
@@ -22,7 +24,8 @@ const MOST_WORDS = 8;
 /** What was understood of a pattern besides its rounds, for who looks it through. */
 export function overviewOf(counted: CountedPattern): Overview {
   const { pattern } = counted;
-  const document = documentOf(pattern, proseOf(pattern).talk);
+  const { talk } = proseOf(pattern);
+  const document = documentOf(pattern, talk);
   const lineOf = (offset: number) => positionAt(pattern.source, offset).line;
   const { declared, declaredAt, detected } = pattern.terms;
   const byPart = roundsByPart(counted.rounds);
@@ -35,7 +38,7 @@ export function overviewOf(counted: CountedPattern): Overview {
         .slice(0, MOST_WORDS)
         .map(({ word, count, tells, first }) => ({ word, count, tells, line: lineOf(first) })),
     },
-    materials: materialsOf(pattern, document, lineOf),
+    materials: materialsOf(pattern, document.materials.length > 0 ? document.materials : unheaded(talk), lineOf),
     words: wordsOf(counted, lineOf),
     sections: pattern.sections.map(({ kind, heading, span }) => ({
       kind,
@@ -55,22 +58,22 @@ export function overviewOf(counted: CountedPattern): Overview {
 
 type LineOf = (offset: number) => number;
 
-function materialsOf(pattern: Pattern, { materials }: Document, lineOf: LineOf): Overview['materials'] {
+/** The materials where no heading stands above them: in lines before the first part. */
+function unheaded(talk: readonly Talk[]): Material[] {
+  const list = new MaterialList();
+  for (const { text, span, part, after } of talk)
+    if (part === null && after === null && listsMaterials(text)) list.add(text, span.from);
+  return list.all();
+}
+
+function materialsOf(pattern: Pattern, materials: readonly Material[], lineOf: LineOf): Overview['materials'] {
   const outside = outsideMaterials(pattern);
-  const listed = new Map<string, Material>();
-  const eyes = materials.some(({ kind }) => kind === 'eyes');
-  for (const material of materials) {
-    // "Safety eye" is a notion among others as well.
-    if (eyes && material.kind === 'notion' && /eye/i.test(material.name)) continue;
-    const key = `${material.kind} ${material.name.toLowerCase()}`;
-    if (!listed.has(key)) listed.set(key, material);
-  }
-  return [...listed.values()].map(({ kind, name, amount, span }) => ({
+  return materials.map(({ kind, name, amount, span }) => ({
     kind,
     name,
     amount,
     line: lineOf(span.from),
-    uses: kind === 'hook' ? [] : usesOf(pattern, outside, kind === 'eyes' ? 'eyes?' : escaped(name), lineOf),
+    uses: OF_ALL.has(kind) ? [] : usesOf(pattern, outside, kind === 'eyes' ? 'eyes?' : escaped(name), lineOf),
   }));
 }
 

@@ -43,11 +43,11 @@ export const overviewSchema = z.object({
   }),
   materials: z.array(
     z.object({
-      kind: z.enum(['yarn', 'hook', 'eyes', 'notion']),
+      kind: z.enum(['yarn', 'hook', 'eyes', 'filling', 'tool', 'notion']),
       name: z.string(),
       amount: z.nullable(z.string()),
       line,
-      /** Where it is spoken of outside of the materials; a hook is for all of it. */
+      /** Where it is spoken of outside of the materials; a hook or a tool is for all of it. */
       uses: z.array(useSchema),
     }),
   ),

@@ -2,9 +2,16 @@
   import type { Overview } from '../../core/index.js';
 
   let { toLine, materials }: { toLine: (line: number) => void; materials: Overview['materials'] } = $props();
-  const KINDS = { yarn: 'Yarn', hook: 'Hook', eyes: 'Eyes', notion: 'Besides' } as const;
+  const KINDS = {
+    yarn: 'Yarn',
+    hook: 'Hook',
+    eyes: 'Eyes',
+    filling: 'Filling',
+    notion: 'Besides',
+    tool: 'At hand',
+  } as const;
   const groups = $derived(
-    (['yarn', 'hook', 'eyes', 'notion'] as const)
+    (['yarn', 'hook', 'eyes', 'filling', 'notion', 'tool'] as const)
       .map((kind) => ({ kind, list: materials.filter((one) => one.kind === kind) }))
       .filter(({ list }) => list.length > 0),
   );
@@ -19,7 +26,7 @@
           <button type="button" class="name" onclick={() => toLine(line)}
             ><span>{name}</span>{#if amount}<span class="amount">{amount}</span>{/if}</button
           >
-          {#if kind !== 'hook'}
+          {#if kind !== 'hook' && kind !== 'tool'}
             <p>
               {#each uses as use, i (i)}{i > 0 ? ', ' : ''}<button type="button" onclick={() => toLine(use.line)}
                   >{use.part ?? `line ${use.line}`}</button
@@ -31,6 +38,7 @@
     </ul>
   </div>
 {:else}
+  <h3>Materials</h3>
   <p class="none">No materials were found. They are looked for below a heading such as Materials or You need.</p>
 {/each}
 

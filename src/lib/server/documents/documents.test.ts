@@ -282,6 +282,14 @@ describe('the language of a text', () => {
       'French',
       'Tête\nRang 1: 6 mailles serrées dans un cercle. Rang 2: augmenter dans chaque maille, rembourrer la tête\n',
     ],
+    [
+      'Danish',
+      'En lille mus. Hoved\nOmgang 1: 6 fastmasker i en magisk ring (6)\nOmgang 2: tag ud i hver maske hele vejen rundt (12)\n',
+    ],
+    [
+      'Dutch',
+      'Kleine muis. Hoofd\nToer 1: 6 vasten in een magische ring (6)\nToer 2: in elke steek meerderen, zes keer herhalen (12)\n',
+    ],
   ])('is told where it is %s, and the text kept', async (language, text) => {
     const taken = await read(text, 'a.txt');
     expect(taken.text).toBe(text);

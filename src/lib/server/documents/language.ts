@@ -1,9 +1,9 @@
-import { francAll } from 'franc-min';
+import { francAll } from 'franc';
 
 /** Enough of a text to tell its language by; characters. */
 const LOOKED_AT = 20_000;
 /** English stands this close to the first where a text is one of abbreviations, or has little but figures. */
-const NEAR = 0.87;
+const NEAR = 0.95;
 const SHORTEST = 60;
 
 /** The language that a text is in, in English, where it is surely not English; null where it is, or can't be told. */
