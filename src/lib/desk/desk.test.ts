@@ -83,7 +83,7 @@ describe('a Desk opens', () => {
       const { desk: told } = deskOn(LIMPET);
       const { report } = told;
       if (!report) throw new Error('There is a report.');
-      tell = () => listener.told(report, LIMPET);
+      tell = () => listener.told(report, LIMPET, true);
       return {
         check: () => undefined,
         overview: () => Promise.resolve(null),

@@ -96,7 +96,7 @@ export function checkingHere(options: CheckOptions = { terms: 'auto' }): OpenChe
         listener.state('busy');
         last = checkPattern(text, name, { ...options, hand });
         listener.state('done');
-        listener.told(last.fixed(), text);
+        listener.told(last.fixed(), text, true);
       },
       account: (round) => Promise.resolve(last?.account(round) ?? null),
       slips: (round, onHook) => Promise.resolve(last?.slips(round, onHook) ?? []),

@@ -63,9 +63,11 @@
   async function part(line: number): Promise<void> {
     try {
       const second = await takeIn(session.lines.slice(line).join('\n'), '');
-      await saveText(id, `${session.lines.slice(0, line).join('\n').trimEnd()}\n`, pattern.revision);
+      const first = `${session.lines.slice(0, line).join('\n').trimEnd()}\n`;
+      const saved = await saveText(id, first, pattern.revision);
       await invalidateAll();
-      toasts.say('The second pattern is on the shelf by itself.', {
+      const still = 'revision' in saved ? '' : ' This one was changed at the Desk meanwhile, and still holds both.';
+      toasts.say(`The second pattern is on the shelf by itself.${still}`, {
         text: 'Open it',
         act: () => void goto(`/intake/${second}`),
       });

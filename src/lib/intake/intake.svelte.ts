@@ -98,7 +98,7 @@ export class IntakeSession {
   /** Begins: what understands is there. */
   begin(open: (listener: CheckListener) => Understanding): void {
     this.#understanding = open({
-      told: (report) => void this.#told(report),
+      told: (report, _text, newest) => void this.#told(report, newest),
       state: (state) => (this.checking = state),
     });
     this.#look();
@@ -230,14 +230,15 @@ export class IntakeSession {
     this.#understanding?.check(this.#pattern.text, this.#pattern.name);
   }
 
-  async #told(report: Report): Promise<void> {
+  async #told(report: Report, newest: boolean): Promise<void> {
     const overview = await this.#understanding?.overview().catch(() => null);
     if (!this.#understanding) return;
     this.report = report;
     if (overview) this.overview = overview;
     const before = this.#before;
-    this.#before = null;
-    if (before) this.effect = effectInWords(before.what, this.counted - before.counted);
+    // What was asked before something was put right is what that is measured by.
+    this.#before = newest ? null : before && { ...before, counted: this.counted };
+    if (before && newest) this.effect = effectInWords(before.what, this.counted - before.counted);
   }
 
   #doubts(): Doubt[] {

@@ -28,7 +28,7 @@ function understanding(listener: CheckListener, options: CheckOptions): Understa
     check(text, name) {
       last = checkPattern(text, name, { terms, hand });
       listener.state('done');
-      listener.told(last.report, text);
+      listener.told(last.report, text, true);
     },
     overview: () => Promise.resolve(last.overview()),
     account: (round) => Promise.resolve(last.account(round)),
@@ -114,6 +114,35 @@ describe('what was understood of a text', () => {
 });
 
 describe('what is put right', () => {
+  it('is measured by what was read without it, also where that comes late', async () => {
+    const pattern: StoredPattern = {
+      id: 'one',
+      name: 'One',
+      text: TUMBLY,
+      revision: 1,
+      terms: 'auto',
+      hand: { words: {} },
+    };
+    const session = new IntakeSession(pattern, null, {
+      hand: () => Promise.resolve(),
+      terms: () => Promise.resolve(),
+      failed: () => undefined,
+    });
+    let listener: CheckListener | null = null;
+    session.begin((one) => {
+      listener = one;
+      return { ...understanding(one, { terms: 'auto' }), check: () => undefined };
+    });
+    const report = (hand: Hand) => checkPattern(TUMBLY, '', { terms: 'auto', hand }).report;
+    session.goTo(5);
+    await session.setRole('round');
+    (listener as CheckListener | null)?.told(report({ words: {} }), TUMBLY, false);
+    await vi.waitFor(() => expect(session.report).not.toBeNull());
+    expect(session.effect).toBe('');
+    (listener as CheckListener | null)?.told(report(session.hand), TUMBLY, true);
+    await vi.waitFor(() => expect(session.effect).toBe('“And dec x 6.”: round: 1 round more can be counted.'));
+  });
+
   it('is kept, read again at once, and told by what it has changed', async () => {
     const { session, sent, settled } = await opened(TUMBLY);
     session.goTo(5);

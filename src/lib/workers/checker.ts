@@ -30,8 +30,10 @@ const earlierSchema = z.array(z.object({ part: z.string(), label: z.string(), wo
 export type CheckState = 'done' | 'busy' | 'gave-up' | 'failed';
 
 export interface CheckListener {
-  /** A report on a text; with the fixes that were found for it where it comes a second time. */
-  readonly told: (report: Report, text: string) => void;
+  /**
+   * A report on a text; with the fixes that were found for it where it comes a second time. `newest`: nothing was asked since.
+   */
+  readonly told: (report: Report, text: string, newest: boolean) => void;
   readonly state: (state: CheckState) => void;
 }
 
@@ -121,7 +123,7 @@ export class Checker {
         const { text } = asked;
         const report = await this.#checked(asked);
         this.#become('done');
-        this.#listener.told(report, text);
+        this.#listener.told(report, text, this.#waiting === null);
         clearTimeout(this.#timer);
         if (report.findings.some(({ severity }) => severity === 'error'))
           this.#timer = setTimeout(() => void this.#fix(text), PAUSE);
@@ -146,7 +148,7 @@ export class Checker {
     if (this.#busy) return;
     const fixed = await this.#worker.ask((remote) => remote.fixed()).catch(() => null);
     const read = z.nullable(reportSchema).safeParse(fixed);
-    if (read.data && !this.#isBusy()) this.#listener.told(read.data, text);
+    if (read.data && !this.#isBusy()) this.#listener.told(read.data, text, true);
   }
 
   #become(state: CheckState): void {
