@@ -178,6 +178,7 @@ const OTHERS: typeof LISTS = [
     'hook 2.75 mm',
     'tool Embroidery thread',
   ],
+  ['white dk, hook D, stuffing', 'yarn white', 'hook D', 'filling stuffing'],
   ['Hooks 3 mm and 3.5 mm, Basil 30 g', 'hook 3 mm', 'hook 3.5 mm', 'yarn Basil: 30 g'],
 ];
 

@@ -30,7 +30,7 @@ const NO_COLOUR = new Set(
 );
 const MM = /\d{1,2}(?:[.,]\d{1,2})?\s?mm(?!\p{L})/iu;
 const HOOK = /(?<!\p{L})hooks?(?!\p{L})/iu;
-const HOOK_SIZE = /(?:no\.?|size)\s?[\d.,/A-Z]+/u;
+const HOOK_SIZE = /(?:no\.?|size)\s?[\d.,/A-Z]+|(?<=hook\s)[A-S](?:[/-]\d+)?(?![\p{L}\d])/u;
 const EYES =
   /(?<![\p{L}-])(?<!(?:no|without|instead of) (?:\p{L}+ )?)(?:(?:safety|plastic|glass|bead|black|button|toy)\s(?:safety\s)?)?eyes?(?![\p{L}-])/iu;
 const FILLING =
@@ -44,7 +44,8 @@ const SHADE = /(?<!\p{L})(?:light|dark|pale|bright|deep)[\s-]$/iu;
 
 /** Whether a line lists materials though no heading says so: "aran in Stone, a 5 mm hook, filling". */
 export function listsMaterials(line: string): boolean {
-  return (HOOK.test(line) && MM.test(line)) || (YARN_WORD.test(line) && AMOUNT.test(line));
+  const yarn = YARN_WORD.test(line);
+  return (HOOK.test(line) && (yarn || MM.test(line))) || (yarn && AMOUNT.test(line));
 }
 
 /** Where one thing ends and the next begins; brackets and figures with a comma are passed over. */

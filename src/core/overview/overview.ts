@@ -73,7 +73,7 @@ function materialsOf(pattern: Pattern, materials: readonly Material[], lineOf: L
     name,
     amount,
     line: lineOf(span.from),
-    uses: OF_ALL.has(kind) ? [] : usesOf(pattern, outside, kind === 'eyes' ? 'eyes?' : escaped(name), lineOf),
+    uses: OF_ALL.has(kind) ? [] : usesOf(pattern, outside, span, kind === 'eyes' ? 'eyes?' : escaped(name), lineOf),
   }));
 }
 
@@ -81,11 +81,13 @@ function materialsOf(pattern: Pattern, materials: readonly Material[], lineOf: L
 function usesOf(
   { parts }: Pattern,
   text: string,
+  own: Span,
   words: string,
   lineOf: LineOf,
 ): Overview['materials'][number]['uses'] {
   const uses = new Map<string, { line: number; part: string | null }>();
   for (const { index } of text.matchAll(new RegExp(`(?<!\\p{L})${words}s?(?!\\p{L})`, 'giu'))) {
+    if (index === own.from) continue;
     const part = parts.findLast(({ heading }) => heading.from <= index)?.name ?? null;
     const line = lineOf(index);
     const key = part ?? String(line);

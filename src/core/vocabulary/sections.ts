@@ -7,6 +7,8 @@ export const SECTION_NAMES: Readonly<Record<SectionKind, readonly string[]>> = {
     'materials',
     'you will need',
     "you'll need",
+    "you'll want",
+    'you want',
     'what you need',
     'what i used',
     'need',

@@ -1,10 +1,16 @@
-import type { Component, ComponentProps } from 'svelte';
+import type { Component } from 'svelte';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { page, userEvent } from 'vitest/browser';
+import type { Standing } from '../frame/places.js';
+import type { Draft, StoredPattern } from '../patterns.js';
 import { freshStart, refusal, renderInHouse, type MadeUpServer } from '../testing/house.js';
 import Intake from './Intake.svelte';
 
-type Props = ComponentProps<typeof Intake>;
+interface Props extends Record<string, unknown> {
+  readonly pattern: StoredPattern;
+  readonly drafts: readonly Draft[];
+  readonly standing: Standing;
+}
 let server: MadeUpServer;
 
 beforeEach(async () => {
@@ -29,20 +35,20 @@ const TUMBLY = [
 ].join('\n');
 
 function opened(text = TUMBLY, props: Partial<Props> = {}): void {
-  const standing = {
+  const standing: Standing = {
     id: 'one',
     name: 'Tumbly',
     summary: null,
-    state: 'in',
+    state: 'counting',
     settled: 'auto',
     editions: [],
     source: null,
     rules: 0,
-  } as const;
-  renderInHouse(Intake as Component<Props>, {
+  };
+  renderInHouse(Intake as unknown as Component<Props>, {
     pattern: { id: 'one', name: 'Tumbly', text, revision: 1, terms: 'auto', hand: { words: {} } },
     drafts: [],
-    standing: standing as unknown as Props['standing'],
+    standing,
     ...props,
   });
 }
