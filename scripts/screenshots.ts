@@ -57,7 +57,7 @@ const SHOTS: readonly Shot[] = [
     prepare: async (page) => {
       await desk(page, 'Thimble', 'Alt+Shift+i');
       await page.getByText('worked out').first().waitFor();
-      await page.keyboard.press('Alt+Period');
+      await page.keyboard.press('Alt+Comma');
       await page.keyboard.press('Alt+w');
       await page.getByRole('list', { name: /could mean/ }).waitFor();
     },

@@ -16,7 +16,8 @@
   const SHOWN = 12;
 
   let opened = $state<number | null>(null);
-  let words = $state.raw<RoundAccount['unclear']>([]);
+  /** How the round that is asked about was taken. */
+  let told = $state.raw<RoundAccount | null>(null);
   let means = $state<ThisMeans>();
 
   const settled = $derived(new Map(Object.entries(session.hand.words)));
@@ -32,11 +33,11 @@
   async function open({ line, round }: Doubt): Promise<void> {
     session.goTo(line - 1);
     opened = line;
-    words = [];
+    told = null;
     if (round === null) return;
     const account = await session.account(round);
     if (opened !== line) return;
-    words = account?.unclear ?? [];
+    told = account;
     await tick();
     means?.ask();
   }
@@ -63,16 +64,20 @@
           ><span class="why {doubt.why.replace(' ', '-')}">{doubt.why}</span><span class="words">{doubt.text}</span
           ></button
         >
-        {#if opened === doubt.line && words.length > 0}
+        {#if opened === doubt.line && told && told.unclear.length > 0}
           <ThisMeans
             bind:this={means}
-            {words}
+            words={told.unclear}
             caret={0}
             {settled}
             meanings={(word) => session.meanings(word)}
             take={(word, sense) => void session.mean(word, sense)}
             light={() => undefined}
           />
+        {:else if opened === doubt.line && told}
+          <p class="none">
+            {told.why.length > 0 ? `Taken so: ${told.why.join('; ')}.` : 'No word of it is in doubt.'}
+          </p>
         {/if}
       </li>
     {:else}

@@ -104,6 +104,15 @@ describe('what was understood', () => {
     await expect.poll(() => sent().at(-1)).toEqual({ word: 'glorp', sense: 'increase' });
   });
 
+  it('is told why, where a round was worked out and no word of it means anything of its own', async () => {
+    const rounds = [1, 2, 3, 4].map((i) => `Rnd ${i + 2}: ${i} sc, inc, the lot 6x (${6 * (i + 2)})`);
+    opened(['BALL', 'Rnd 1: 6 sc in MR (6)', 'Rnd 2: inc x 6 (12)', ...rounds, ''].join('\n'));
+    await expect.element(page.getByText('worked out').first()).toBeVisible();
+    await line(rounds[0] ?? '').click();
+    await userEvent.keyboard('{Alt>}w{/Alt}');
+    await expect.element(page.getByText(/^Taken so: what is repeated is all that stands before/)).toBeVisible();
+  });
+
   it('is as it was where it can’t be kept, and that is said', async () => {
     opened();
     server.answer = ({ path }) => (path.endsWith('/hand') ? refusal('The disk is full.') : Response.json({}));
