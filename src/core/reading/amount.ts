@@ -100,7 +100,8 @@ export function filling(reader: Reader, at: number): ReadAmount | null {
   if (isWord(reader, at, 'even') && endsStep(reader, at + 1))
     return { amount: { kind: 'fill', leave: 0 }, next: at + 1 };
   // "sc round" is "sc around", where the word ends the step.
-  if (isWord(reader, i, 'round', 'rnd', 'rd') && endsStep(reader, i + 1)) return { amount: { kind: 'fill', leave: 0 }, next: i + 1 };
+  if (isWord(reader, i, 'round', 'rnd', 'rd') && endsStep(reader, i + 1))
+    return { amount: { kind: 'fill', leave: 0 }, next: i + 1 };
   return leaving(reader, i);
 }
 
