@@ -64,6 +64,10 @@ describe('words that are explained nowhere', () => {
       ['glorp', 'Glorps', 'increase'],
     ]);
     expect(unclear(`${HEAD}Rnd 2: inc x 6 (12). Stuff it.\n${TAIL}`)).toEqual([]);
+    // Marks too, but those that the text explains.
+    expect(unclear(`${HEAD}Rnd 2: 6 ✚ (12)\n${TAIL}`)).toEqual([['✚', '✚', null]]);
+    expect(unclear(`${HEAD}Rnd 2: 6 ✚ (12)\n${TAIL}`, { '✚': 'increase' })).toEqual([['✚', '✚', 'increase']]);
+    expect(unclear(`✚ = 2 sc in one st\n${HEAD}Rnd 2: 5 ✚ (12)\n${TAIL}`)).toEqual([]);
   });
 
   it('that are turning chains can stand for a stitch, as a chain can', () => {

@@ -33,6 +33,9 @@ export function accountOf({ pattern }: CountedPattern, counted: CountedRound): R
   };
 }
 
+/** A sign that is none of writing, counting and bracketing: "✚", "^". */
+const MARK = /[^\p{L}\p{N}\s.,:;!?'"’‘“”()[\]{}<>*×+=–—\-/→|&%#@…·•_\\~]/gu;
+
 /** The words that mean something in this hand alone; where not all was understood also those that mean nothing. */
 function unclearIn(pattern: Pattern, { round, verdict }: CountedRound): RoundAccount['unclear'] {
   const span = { from: round.bodyFrom, to: round.span.to };
@@ -45,7 +48,13 @@ function unclearIn(pattern: Pattern, { round, verdict }: CountedRound): RoundAcc
   });
   const open = verdict === 'unreadable' || round.unread.length > 0 || round.doubt?.kind === 'passed-over';
   const unknown = open ? pattern.unclear(span).map((one) => ({ ...one, sense: null })) : [];
-  return [...told, ...unknown.filter(({ from }) => !told.some((one) => one.from === from))];
+  const explained = new Set(pattern.legend.map(({ term }) => term));
+  const marks = [...pattern.source.text.slice(span.from, span.to).matchAll(MARK)].flatMap(({ 0: word, index }) => {
+    const sense = means.get(word) ?? null;
+    const asks = sense !== null || ((open || verdict === 'off') && !explained.has(word));
+    return asks ? [{ word, from: span.from + index, to: span.from + index + word.length, sense }] : [];
+  });
+  return [...told, ...marks, ...unknown.filter(({ from }) => !told.some((one) => one.from === from))];
 }
 
 /** The numbers of the steps; those that are told as one have one, and are pointed at as one. */
