@@ -28,18 +28,27 @@ const NO_COLOUR = new Set(
     'stuff fill will american british terms safety toy the size also for with other any some most item amount each both about one two stuffing shopping list'
   ).split(' '),
 );
+/** "No safety eyes", "no wire": what is not needed. */
+const NOT_NEEDED = String.raw`(?<!(?<!\p{L})(?:no|without|instead of) (?:\p{L}+ )?)`;
 const MM = /\d{1,2}(?:[.,]\d{1,2})?\s?mm(?!\p{L})/iu;
 const HOOK = /(?<!\p{L})hooks?(?!\p{L})/iu;
 const HOOK_SIZE = /(?:no\.?|size)\s?[\d.,/A-Z]+|(?<=hook\s)[A-S](?:[/-]\d+)?(?![\p{L}\d])/u;
-const EYES =
-  /(?<![\p{L}-])(?<!(?:no|without|instead of) (?:\p{L}+ )?)(?:(?:safety|plastic|glass|bead|black|button|toy)\s(?:safety\s)?)?eyes?(?![\p{L}-])/iu;
-const FILLING =
-  /(?<!\p{L})(?:(?:toy|polyester)\s)?(?:stuffing|filling|filler|fib(?:er|re)fill|polyfill|wadding|kapok|hollow fib(?:er|re)|cotton wool)(?!\p{L})/iu;
+const EYES = new RegExp(
+  String.raw`(?<![\p{L}-])${NOT_NEEDED}(?:(?:safety|plastic|glass|bead|black|button|toy)\s(?:safety\s)?)?eyes?(?![\p{L}-])`,
+  'iu',
+);
+const FILLING = new RegExp(
+  String.raw`(?<!\p{L})${NOT_NEEDED}(?:(?:toy|polyester)\s)?(?:stuffing|filling|filler|fib(?:er|re)fill|polyfill|wadding|kapok|hollow fib(?:er|re)|cotton wool)(?!\p{L})`,
+  'iu',
+);
 const TOOL =
   /(?<!\p{L})(?:(?!(?:an?|the|one|two|some|little|of|and|or|other|for|back|with|your)\s)\p{L}[\p{L}-]*\s)?(?:needles?|markers?|scissors|pins?|tape measure|floss|thread|glue)(?!\p{L})/iu;
-const NOTION =
-  /(?<!\p{L})(?<!(?:no|without|instead of) )(?:felt|wire|pipe cleaner|button|bead|ribbon|bell|magnet|rattle|keyring|key ring|cardboard|card|pellet|cord)(?=s?(?!\p{L}))/iu;
+const NOTION = new RegExp(
+  String.raw`(?<!\p{L})${NOT_NEEDED}(?:felt|wire|pipe cleaner|button|bead|ribbon|bell|magnet|rattle|keyring|key ring|cardboard|card|pellet|cord)(?=s?(?!\p{L}))`,
+  'iu',
+);
 
+/** "Dark brown" is another yarn than "brown". */
 const SHADE = /(?<!\p{L})(?:light|dark|pale|bright|deep)[\s-]$/iu;
 
 /** Whether a line lists materials though no heading says so: "aran in Stone, a 5 mm hook, filling". */
@@ -54,13 +63,6 @@ const BETWEEN =
 const BARE_AMOUNT = /^\W*(?:ca\.?|about|approx\.?|\d x)?\W*$/iu;
 /** "Scraps of Snow and Ink": of both. */
 const OF_BOTH = /^(?:scraps|oddments|leftovers|small amounts)$/iu;
-
-/** What a list of materials names. @param from where the text stands */
-export function materialsOf(text: string, from: number): Material[] {
-  const list = new MaterialList();
-  for (const { 0: line, index } of text.matchAll(/[^\n]+/g)) list.add(line, from + index);
-  return list.all();
-}
 
 /** One stretch of a line, between commas. */
 interface Piece {

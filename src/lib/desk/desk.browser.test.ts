@@ -4,6 +4,7 @@ import { page, userEvent } from 'vitest/browser';
 import { NO_HAND } from '../../core/index.js';
 import { freshStart, refusal, renderInHouse, type MadeUpServer } from '../testing/house.js';
 import { goto } from '../testing/navigation.js';
+import { justCome } from '../testing/standing.js';
 import Desk from './Desk.svelte';
 import HouseStyleReview from './HouseStyleReview.svelte';
 import { keep } from './kept.js';
@@ -27,16 +28,7 @@ beforeEach(async () => {
 async function deskAt({ text = LIMPET, style = {} as Props['style'] } = {}): Promise<string> {
   const id = `limpet-${(number += 1)}`;
   const pattern = { id, name: 'Limpet', text, revision: 1, terms: 'auto' as const, hand: NO_HAND };
-  const standing: Props['standing'] = {
-    id,
-    name: 'Limpet',
-    summary: null,
-    state: 'counting',
-    settled: 'auto',
-    editions: [],
-    source: null,
-    rules: 0,
-  };
+  const standing = justCome(id, 'Limpet');
   const stored = { ticks: [], dismissals: [], rules: {} };
   renderInHouse(Desk as Component<Props>, { pattern, stored, style, standing });
   // The Desk stands where there is something to mend, and the fixes for it have come.

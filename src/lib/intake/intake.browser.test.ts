@@ -4,6 +4,7 @@ import { page, userEvent } from 'vitest/browser';
 import type { Standing } from '../frame/places.js';
 import type { Draft, StoredPattern } from '../patterns.js';
 import { freshStart, refusal, renderInHouse, type MadeUpServer } from '../testing/house.js';
+import { justCome } from '../testing/standing.js';
 import Intake from './Intake.svelte';
 
 interface Props extends Record<string, unknown> {
@@ -35,20 +36,10 @@ const TUMBLY = [
 ].join('\n');
 
 function opened(text = TUMBLY, props: Partial<Props> = {}): void {
-  const standing: Standing = {
-    id: 'one',
-    name: 'Tumbly',
-    summary: null,
-    state: 'counting',
-    settled: 'auto',
-    editions: [],
-    source: null,
-    rules: 0,
-  };
   renderInHouse(Intake as unknown as Component<Props>, {
     pattern: { id: 'one', name: 'Tumbly', text, revision: 1, terms: 'auto', hand: { words: {} } },
     drafts: [],
-    standing,
+    standing: justCome('one', 'Tumbly'),
     ...props,
   });
 }

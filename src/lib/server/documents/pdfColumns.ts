@@ -14,7 +14,7 @@ const EVENLY = 0.12;
 /** In a table so many of the lines on the left have something beside them. */
 const LABELS = 0.6;
 /** So many lines tell what others like them are. */
-const FEWEST_TELLING = 2;
+export const FEWEST_TELLING = 2;
 const ROUND = /^\W{0,3}(?:rnds?|rounds?|rows?|r|rd)\.?\s?\d/i;
 
 /** What is read from the top down. */

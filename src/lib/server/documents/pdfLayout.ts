@@ -1,5 +1,5 @@
 import type { Block } from './document.js';
-import { columnsOf, runsOn, startOf, type Column } from './pdfColumns.js';
+import { columnsOf, FEWEST_TELLING, runsOn, startOf, type Column } from './pdfColumns.js';
 import { edgeOf, hadRoom, rowsOf, textOf, type Page, type Row, type Segment } from './pdfRows.js';
 import { runningRows } from './pdfRunning.js';
 
@@ -16,8 +16,6 @@ const SET_APART = 1.2;
 const MOST_OF_THEM = 0.8;
 const SOME_OF_THEM = 0.3;
 const FEWEST_BEGINNINGS = 3;
-/** So many lines tell what others like them are. */
-const FEWEST_TELLING = 2;
 /** Lines are indented by so much of the size of their letters at least. */
 const INDENT = 0.5;
 /** A line that ends before so much of a column's width is not full. */
@@ -225,8 +223,6 @@ const ASKS_FOR_MORE = /[,&–-]$|(?<!\p{L})and$/iu;
 /** and also where that begins with a label: "sew them between", "Rnd 4". */
 const ASKS_FOR_IT =
   /(?<!\p{L})(?:in|of|or|with|the|a|an|to|from|by|for|over|into|at|on|between|under|below|above|through|after|before|until)$/iu;
-/** "R3-": the number that ends the range stands in the next line. */
-const HALF_A_RANGE = /\d\s?[-–]$/;
 /** What a line ends with that is whole. */
 const ENDS = /[.:!?)\]}>;]$/;
 
@@ -252,7 +248,7 @@ function isWrapped(line: Row, next: Row, setting: Setting): boolean {
 function begins(row: Row, above: Row, { manner, from }: Setting): boolean {
   const { openings, within, indented } = manner;
   const [text, before] = [textOf(row), textOf(above)];
-  if (HALF_A_RANGE.test(before) || ASKS_FOR_IT.test(before)) return false;
+  if (isRange(before, text) || ASKS_FOR_IT.test(before)) return false;
   if (indented !== null) return isIndented(row, from) === indented;
   const asks = ASKS_FOR_MORE.test(before) || isOpen(before);
   if (LABELLED.test(text) || (!asks && openings.has(openingOf(text) ?? ''))) return true;
@@ -267,6 +263,11 @@ function begins(row: Row, above: Row, { manner, from }: Setting): boolean {
   );
 }
 
+/** "R3-" and "R9:" below it: the number that ends a range stands in the next line. */
+function isRange(line: string, next: string): boolean {
+  return /\d\s?[-–]$/.test(line) && /^(?:\p{L}{1,6}\.?\s?)?\d/u.test(next);
+}
+
 /** Whether a bracket is open where a line ends. */
 function isOpen(text: string): boolean {
   return text.replace(/[^([{]/g, '').length > text.replace(/[^)\]}]/g, '').length;
@@ -274,7 +275,7 @@ function isOpen(text: string): boolean {
 
 /** Two lines as one. A hyphen at the end goes only where the word without it stands elsewhere in the text. */
 function joined(line: string, next: string, words: ReadonlySet<string>): string {
-  if (HALF_A_RANGE.test(line)) return `${line}${next}`;
+  if (isRange(line, next)) return `${line}${next}`;
   const parted = /(\p{L}+)([-\u00ad\u2010])$/u.exec(line);
   const rest = /^\p{Ll}+/u.exec(next)?.[0];
   if (!parted || rest === undefined) return `${line} ${next}`;
