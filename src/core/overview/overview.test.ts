@@ -22,6 +22,12 @@ describe('what was understood besides the rounds', () => {
     expect(overview.terms.words).toContainEqual({ word: 'sc', count: 4, tells: 'us', line: 10 });
   });
 
+  it('the filling is spoken of where something is stuffed', () => {
+    const text = 'US terms\n\nMaterials\nToy stuffing\n\nBALL\nRnd 1: 6 sc in MR (6)\nStuff it.\n';
+    const { materials } = overviewOf(text, { terms: 'auto' });
+    expect(materials).toMatchObject([{ kind: 'filling', name: 'Toy stuffing', uses: [{ line: 8, part: 'Ball' }] }]);
+  });
+
   it('materials: each once, with its amount and what uses it', () => {
     const uses = new Map(overview.materials.map(({ name, amount, uses: where }) => [name, { amount, where }]));
     expect(uses.get('Sand')).toEqual({ amount: '20 g', where: [{ line: lineOf('With Sand'), part: 'Shell' }] });

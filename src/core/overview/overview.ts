@@ -17,6 +17,11 @@ import type { Overview, PartOverview } from './schema.js';
 
 /** What the whole of the making needs. */
 const OF_ALL: ReadonlySet<Material['kind']> = new Set(['hook', 'tool']);
+/** What is spoken of by other words than the list's. */
+const SPOKEN_OF: Partial<Record<Material['kind'], string>> = {
+  eyes: 'eyes?',
+  filling: String.raw`(?:stuff|fill)\p{L}*`,
+};
 /** More places than these tell no more. */
 const MOST_USES = 12;
 const MOST_WORDS = 8;
@@ -73,7 +78,7 @@ function materialsOf(pattern: Pattern, materials: readonly Material[], lineOf: L
     name,
     amount,
     line: lineOf(span.from),
-    uses: OF_ALL.has(kind) ? [] : usesOf(pattern, outside, span, kind === 'eyes' ? 'eyes?' : escaped(name), lineOf),
+    uses: OF_ALL.has(kind) ? [] : usesOf(pattern, outside, span, SPOKEN_OF[kind] ?? escaped(name), lineOf),
   }));
 }
 
