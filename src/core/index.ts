@@ -2,6 +2,7 @@
 import { check, type RuleSettings } from './checks/registry.js';
 import { decide } from './deciding/decide.js';
 import { accountOf } from './explaining/account.js';
+export { marksIn } from './explaining/account.js';
 import { slipsFor } from './explaining/hook.js';
 import type { HookSlip, RoundAccount } from './explaining/schema.js';
 import type { HouseStyle } from './style/style.js';

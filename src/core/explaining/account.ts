@@ -36,6 +36,11 @@ export function accountOf({ pattern }: CountedPattern, counted: CountedRound): R
 /** A sign that is none of writing, counting and bracketing: "✚", "^". */
 const MARK = /[^\p{L}\p{N}\s.,:;!?'"’‘“”()[\]{}<>*×+=–—\-/→|&%#@…·•_\\~]/gu;
 
+/** The signs in some words of a pattern that may mean something of its own, with where they stand. */
+export function marksIn(text: string): { readonly mark: string; readonly at: number }[] {
+  return [...text.matchAll(MARK)].map(({ 0: mark, index }) => ({ mark, at: index }));
+}
+
 /** The words that mean something in this hand alone; where not all was understood also those that mean nothing. */
 function unclearIn(pattern: Pattern, { round, verdict }: CountedRound): RoundAccount['unclear'] {
   const span = { from: round.bodyFrom, to: round.span.to };
@@ -49,10 +54,10 @@ function unclearIn(pattern: Pattern, { round, verdict }: CountedRound): RoundAcc
   const open = verdict === 'unreadable' || round.unread.length > 0 || round.doubt?.kind === 'passed-over';
   const unknown = open ? pattern.unclear(span).map((one) => ({ ...one, sense: null })) : [];
   const explained = new Set(pattern.legend.map(({ term }) => term));
-  const marks = [...pattern.source.text.slice(span.from, span.to).matchAll(MARK)].flatMap(({ 0: word, index }) => {
+  const marks = marksIn(pattern.source.text.slice(span.from, span.to)).flatMap(({ mark: word, at }) => {
     const sense = means.get(word) ?? null;
     const asks = sense !== null || ((open || verdict === 'off') && !explained.has(word));
-    return asks ? [{ word, from: span.from + index, to: span.from + index + word.length, sense }] : [];
+    return asks ? [{ word, from: span.from + at, to: span.from + at + word.length, sense }] : [];
   });
   return [...told, ...marks, ...unknown.filter(({ from }) => !told.some((one) => one.from === from))];
 }

@@ -1,5 +1,6 @@
 import {
   lineKey,
+  marksIn,
   senseInWords,
   type Hand,
   type LineRole,
@@ -248,8 +249,11 @@ export class IntakeSession {
         ? [{ line: i + 1, why: 'not placed', round: null, text: text(i + 1) }]
         : [],
     );
-    const rounds = this.rounds.flatMap(({ line, verdict, doubt }, round): Doubt[] => {
-      const why = verdict === 'unreadable' ? 'not read' : DOUBTS[doubt];
+    // A mark that is explained nowhere may be why a round does not come out.
+    const known = (this.overview?.words ?? []).map(({ term }) => term);
+    const rounds = this.rounds.flatMap(({ line, label, verdict, doubt }, round): Doubt[] => {
+      const off = verdict === 'off' && marksIn(text(line).replace(label, '')).some(({ mark }) => !known.includes(mark));
+      const why = verdict === 'unreadable' ? 'not read' : (DOUBTS[doubt] ?? (off ? 'passed over' : undefined));
       return why ? [{ line, why, round, text: text(line) }] : [];
     });
     const order = { 'not placed': 0, 'not read': 1, 'passed over': 2, 'worked out': 3 };

@@ -82,6 +82,14 @@ describe('what was understood of a text', () => {
     ]);
   });
 
+  it('doubts a round that is off and has a mark in it that is explained nowhere', async () => {
+    const ball = 'BALL\nRnd 1: 6 sc in MR (6)\nRnd 2: 6 ✚ (12)\nRnd 3: sc around (12)\n';
+    expect((await opened(ball)).session.doubts.map(({ line, why }) => [line, why])).toEqual([[3, 'passed over']]);
+    const marked = ball.replaceAll('Rnd ', '◆');
+    expect((await opened(`✚ = 2 sc in one st\n${ball.replace('6 ✚', '5 ✚')}`)).session.doubts).toEqual([]);
+    expect((await opened(marked.replace('6 ✚', 'inc x 5'))).session.doubts).toEqual([]);
+  });
+
   it('is told of a text without rounds too', async () => {
     const { session } = await opened('Dear Una,\nit comes tomorrow.\n');
     expect(session.summary).toBe('No rounds were found.');
