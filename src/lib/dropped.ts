@@ -30,8 +30,18 @@ async function loaded(): Promise<Selector> {
 
 /** The files that were dropped or chosen, those in folders among them; none where words were dragged. */
 export async function filesIn(event: Event): Promise<NamedFile[]> {
-  // What is dropped can be looked at only now, and without waiting.
-  const bare = event instanceof DragEvent ? [...(event.dataTransfer?.files ?? [])] : null;
-  const found = selector || !bare ? await (selector ?? (await loaded())).fromEvent(event) : bare;
+  const came = event instanceof DragEvent ? lookedAt(event) : event;
+  const found = await (await loaded()).fromEvent(came);
   return found.flatMap((one) => (one instanceof File && !NONE.test(one.name) ? [{ name: one.name, file: one }] : []));
+}
+
+/** What is dropped can be looked at only now, and without waiting: what comes of it is what goes through folders asks for later. */
+function lookedAt({ dataTransfer }: DragEvent): Event {
+  const items = [...(dataTransfer?.items ?? [])]
+    .filter(({ kind }) => kind === 'file')
+    .map((item) => {
+      const [entry, file] = [item.webkitGetAsEntry(), item.getAsFile()];
+      return { kind: 'file', type: item.type, webkitGetAsEntry: () => entry, getAsFile: () => file };
+    });
+  return { type: 'drop', dataTransfer: { items } } as unknown as Event;
 }
