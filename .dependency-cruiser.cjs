@@ -1,6 +1,6 @@
 /**
  * The import rule: arrows point one way. Inside the core
- *   text → vocabulary → pattern → reading → counting → deciding → explaining → style → checks → fixes → report → terms → overview
+ *   text → vocabulary → pattern → reading → counting → deciding → explaining → style → checks → fixes → report → terms → overview → comparing
  * each folder knows only those before it; the core knows nothing outside itself but Zod.
  */
 const order = [
@@ -17,6 +17,7 @@ const order = [
   'report',
   'terms',
   'overview',
+  'comparing',
 ];
 
 const down = order.map((folder, i) => ({

@@ -1,4 +1,6 @@
 /** The face of the core: what the application, the worker and the terminal may use. */
+import { compare } from './comparing/compare.js';
+import type { Comparison } from './comparing/schema.js';
 import { check, type RuleSettings } from './checks/registry.js';
 import { decide } from './deciding/decide.js';
 import { accountOf } from './explaining/account.js';
@@ -49,6 +51,8 @@ export type { Report, ReportFinding, ReportRound, ReportVerdict } from './report
 export { contentOf, type Encoding, type FileContent } from './text/bytes.js';
 export { LONGEST_TEXT } from './text/source.js';
 export { keyOf } from './text/key.js';
+export { changeSchema, comparisonSchema } from './comparing/schema.js';
+export type { Change, ComparedEntry, Comparison } from './comparing/schema.js';
 export { markedLines, markedText, type MarkedLine } from './report/marked.js';
 export { reportText } from './report/text.js';
 
@@ -114,4 +118,15 @@ export function checkPattern(text: string, file: string, options: CheckOptions =
 /** As `checkPattern`, for those who want the report alone. */
 export function checkText(text: string, file: string, options?: CheckOptions): Report {
   return checkPattern(text, file, options).report;
+}
+
+/** A text, and how it is to be read. */
+export type ReadText = ReadOptions & { readonly text: string };
+
+/** Lays two drafts of a pattern side by side, round by round. Never throws, whatever the texts. */
+export function compareTexts(
+  before: Partial<ReadText> & { text: string },
+  after: Partial<ReadText> & { text: string },
+): Comparison {
+  return compare(decide(before.text, { terms: 'auto', ...before }), decide(after.text, { terms: 'auto', ...after }));
 }
