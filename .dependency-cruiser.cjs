@@ -1,6 +1,6 @@
 /**
  * The import rule: arrows point one way. Inside the core
- *   text → vocabulary → pattern → reading → counting → deciding → explaining → style → checks → fixes → report → terms → overview → comparing
+ *   text → vocabulary → pattern → reading → counting → deciding → explaining → style → checks → fixes → report → terms → overview → comparing → querying
  * each folder knows only those before it; the core knows nothing outside itself but Zod.
  */
 const order = [
@@ -18,6 +18,7 @@ const order = [
   'terms',
   'overview',
   'comparing',
+  'querying',
 ];
 
 const down = order.map((folder, i) => ({

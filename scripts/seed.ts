@@ -1,6 +1,7 @@
 /** Brings the demo patterns into the database that DATABASE_URL names; each of them once. */
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
+import { countingHere } from '../src/lib/server/counting/here.js';
 import { openDatabase } from '../src/lib/server/db/client.js';
 import { readEnvironment } from '../src/lib/server/environment.js';
 import { takenFrom } from '../src/lib/server/documents/index.js';
@@ -9,8 +10,9 @@ import { PatternStore } from '../src/lib/server/patterns.js';
 
 try {
   const database = await openDatabase(readEnvironment(process.env), path.resolve('drizzle'));
-  const drafts = new DraftStore(database);
-  const known = await new PatternStore(database).demoKeys();
+  const patterns = new PatternStore(database);
+  const drafts = new DraftStore(database, patterns, countingHere);
+  const known = await patterns.demoKeys();
   for (const file of readdirSync('demo').sort().reverse()) {
     const demoKey = file.replace(/\.txt$/, '');
     if (known.has(demoKey)) continue;

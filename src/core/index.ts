@@ -1,5 +1,6 @@
 /** The face of the core: what the application, the worker and the terminal may use. */
 import { compare } from './comparing/compare.js';
+import type { CheckedDraft } from './comparing/carried.js';
 import type { Comparison } from './comparing/schema.js';
 import { check, type RuleSettings } from './checks/registry.js';
 import { decide } from './deciding/decide.js';
@@ -14,6 +15,9 @@ import type { ReadOptions } from './reading/read.js';
 import { overviewOf } from './overview/overview.js';
 import type { Overview } from './overview/schema.js';
 import { withFixes } from './fixes/index.js';
+import { proposedAt, proposedFor, type Proposed } from './querying/proposed.js';
+import { tried, type Tried } from './querying/tried.js';
+import type { Span } from './text/source.js';
 import { reportOf } from './report/report.js';
 import type { Report } from './report/schema.js';
 
@@ -50,7 +54,12 @@ export { reportSchema } from './report/schema.js';
 export type { Report, ReportFinding, ReportRound, ReportVerdict } from './report/schema.js';
 export { contentOf, type Encoding, type FileContent } from './text/bytes.js';
 export { LONGEST_TEXT } from './text/source.js';
+export { triedSchema, type Tried } from './querying/tried.js';
+export { proposedSchema, type Proposed } from './querying/proposed.js';
+export { splitReply, replyPieceSchema, type Reply, type ReplyPiece } from './querying/replies.js';
+export { follow, intoDraft, placeAt, placeSchema, type Held } from './querying/place.js';
 export { keyOf } from './text/key.js';
+export { carriedOver, findingsBetween, type Carried, type CheckedDraft } from './comparing/carried.js';
 export { changeSchema, comparisonSchema } from './comparing/schema.js';
 export type { Change, ComparedEntry, Comparison } from './comparing/schema.js';
 export { markedLines, markedText, type MarkedLine } from './report/marked.js';
@@ -81,6 +90,12 @@ export interface Checked {
    * @param round its number among all rounds, from 0.
    */
   readonly slips: (round: number, onHook: number) => HookSlip[];
+  /** A query on a finding, by its key; null where there is no such finding. Fixes are searched for. */
+  readonly query: (finding: string) => Proposed | null;
+  /** A query at some words, or at the round that they stand in. */
+  readonly queryAt: (from: number, to: number) => Proposed;
+  /** What comes of a figure in the round at a place; see `tried`. */
+  readonly tried: (at: Span, figure: number) => Tried | null;
   /** What was understood of the text besides its rounds. */
   readonly overview: () => Overview;
   /** What a word of the text could mean, and how many rounds come out under each meaning; this takes longer. */
@@ -95,21 +110,30 @@ export interface Checked {
 export function checkPattern(text: string, file: string, options: CheckOptions = { terms: 'auto' }): Checked {
   const counted = decide(text, options);
   const findings = check(counted, options.rules, options.style);
+  const fixed = () => reportOf(file, counted, withFixes(counted, findings));
+  const account = (index: number) => {
+    const round = counted.rounds[index];
+    return round ? accountOf(counted, round) : null;
+  };
   return {
     report: reportOf(file, counted, findings),
     hand: {
       ...options.hand,
       words: Object.fromEntries([...counted.pattern.words, ...counted.pattern.said]),
     },
-    fixed: () => reportOf(file, counted, withFixes(counted, findings)),
-    account: (index) => {
-      const round = counted.rounds[index];
-      return round ? accountOf(counted, round) : null;
+    fixed,
+    account,
+    query: (key) => {
+      const report = fixed();
+      const finding = report.findings.find((one) => one.key === key);
+      return finding ? proposedFor(report, finding, text, account) : null;
     },
+    queryAt: (from, to) => proposedAt(reportOf(file, counted, findings), text, { from, to }, account),
     slips: (index, onHook) => {
       const round = counted.rounds[index];
       return round ? slipsFor(counted, round, onHook) : [];
     },
+    tried: (at, figure) => tried(counted, at, figure, (changed) => decide(changed, options)),
     overview: () => overviewOf(counted),
     meanings: (word) => meaningsOf(text, options, word),
   };
@@ -121,12 +145,27 @@ export function checkText(text: string, file: string, options?: CheckOptions): R
 }
 
 /** A text, and how it is to be read. */
-export type ReadText = ReadOptions & { readonly text: string };
+export type ReadText = Partial<CheckOptions> & { readonly text: string };
 
 /** Lays two drafts of a pattern side by side, round by round. Never throws, whatever the texts. */
-export function compareTexts(
-  before: Partial<ReadText> & { text: string },
-  after: Partial<ReadText> & { text: string },
-): Comparison {
+export function compareTexts(before: ReadText, after: ReadText): Comparison {
   return compare(decide(before.text, { terms: 'auto', ...before }), decide(after.text, { terms: 'auto', ...after }));
+}
+
+/** Two drafts in step, each with what was found in it. */
+export interface ComparedDrafts {
+  readonly comparison: Comparison;
+  readonly before: CheckedDraft;
+  readonly after: CheckedDraft;
+}
+
+/** As `compareTexts`, with the reports of both. */
+export function compareDrafts(before: ReadText, after: ReadText): ComparedDrafts {
+  const read = (draft: ReadText) => {
+    const counted = decide(draft.text, { terms: 'auto', ...draft });
+    const report = reportOf('', counted, check(counted, draft.rules, draft.style));
+    return { counted, checked: { text: draft.text, report } };
+  };
+  const [old, now] = [read(before), read(after)];
+  return { comparison: compare(old.counted, now.counted), before: old.checked, after: now.checked };
 }

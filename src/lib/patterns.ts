@@ -62,6 +62,10 @@ export const draftSchema = z.object({
 });
 export type Draft = z.infer<typeof draftSchema>;
 
+/** A draft's text, and the working copy on top of it when the next one took its place (null while it is the newest). */
+export const draftTextSchema = z.object({ number: z.int(), text: z.string(), worked: z.nullable(z.string()) });
+export type DraftText = z.infer<typeof draftTextSchema>;
+
 /** A file that has come before, and with which pattern. */
 const knownFileSchema = z.object({ id: z.string(), name: z.string(), at: momentSchema });
 export type KnownFile = z.infer<typeof knownFileSchema>;

@@ -1,7 +1,8 @@
 import { sql } from 'drizzle-orm';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { TooMuch } from '../lib/server/counting/counting.js';
-import { hereAndNow, makeRig, type Rig } from '../lib/server/testing.js';
+import { countingHere } from '../lib/server/counting/here.js';
+import { makeRig, type Rig } from '../lib/server/testing.js';
 import * as documents from './api/documents/+server.js';
 import * as readOut from './api/documents/text/+server.js';
 import * as original from './api/patterns/[id]/drafts/[number]/+server.js';
@@ -344,7 +345,7 @@ describe('the pages', () => {
   });
 
   it('a text that is too much to count is printed without its sums, and no style is learnt from it', async () => {
-    vi.spyOn(hereAndNow, 'have').mockRejectedValue(new TooMuch());
+    vi.spyOn(countingHere, 'have').mockRejectedValue(new TooMuch());
     expect(await loaded(stylePage, id, `?from=${id}`)).toMatchObject({ model: null, tooMuch: 'Ball' });
     expect(await loaded(printPage)).toMatchObject({ tooLong: 'This text is too much to count at once.' });
     vi.restoreAllMocks();

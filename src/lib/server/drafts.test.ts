@@ -1,3 +1,4 @@
+import { checkText } from '../../core/index.js';
 import { afterEach, beforeEach, expect, it } from 'vitest';
 import type { Arrived } from './drafts.js';
 import { makeRig, type Rig } from './testing.js';
@@ -60,4 +61,38 @@ it('the same file is known again, as long as its pattern is on the shelf', async
   expect(await rig.drafts.known(new TextEncoder().encode('other'))).toBeNull();
   await rig.shelf.setAway([id], true);
   expect(await rig.drafts.known(bytes)).toBeNull();
+});
+
+it('what was noted goes along into a further draft where nothing has changed, and the working copy is kept', async () => {
+  const two = `${BALL}Rnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 6 (18)\n`;
+  const id = await rig.drafts.takeIn(arrived(two));
+  const rounds = checkText(two, '').parts.flatMap((part) => part.rounds);
+  for (const { key } of rounds) await rig.patterns.tick(id, key, true);
+  const mine = two.replace('(18)', '(18 sts)');
+  await rig.patterns.save(id, mine, 1);
+  const asked = {
+    ref: 'a',
+    scope: 'round' as const,
+    at: { from: 0, words: 'Rnd 2: inc x 6 (12)' },
+    part: 'BALL',
+    round: 'Rnd 2',
+    text: 'Why?',
+    proposal: '',
+    rule: '',
+    finding: '',
+  };
+  await rig.queries.make(id, asked);
+  const next = `${BALL}Rnd 2: sc in each (6)\nRnd 3: inc x 6 (12)\nRnd 4: (sc 1, inc) x 6 (18)\n`;
+  expect(await rig.drafts.goOn(id, arrived(next, 'second.docx'))).toBe(true);
+  const now = checkText(next, '').parts.flatMap((part) => part.rounds);
+  const { ticks } = await rig.patterns.notes(id);
+  // The first round is as it was; the third one stands there under another number, and had been altered on the Desk.
+  expect(now.map(({ key }) => ticks.includes(key))).toEqual([true, false, true, false]);
+  expect((await rig.drafts.texts(id)).map(({ number, worked }) => [number, worked])).toEqual([
+    [1, mine],
+    [2, null],
+  ]);
+  const [query] = await rig.queries.of(id);
+  expect(query?.place).toMatchObject({ holds: false, words: 'Rnd 2: inc x 6 (12)' });
+  expect(next.slice(query?.place?.from).startsWith('Rnd 3')).toBe(true);
 });

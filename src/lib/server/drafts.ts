@@ -1,11 +1,22 @@
 import { createHash } from 'node:crypto';
-import { and, desc, eq, isNull } from 'drizzle-orm';
+import { and, asc, desc, eq, isNull } from 'drizzle-orm';
 import * as z from 'zod/mini';
-import { draftSchema, type Draft, type KnownFile } from '../patterns.js';
+import {
+  draftSchema,
+  draftTextSchema,
+  type Draft,
+  type DraftText,
+  type KnownFile,
+  type StoredPattern,
+} from '../patterns.js';
+import type { Held } from '../../core/index.js';
+import { TooMuch, type Counting } from './counting/counting.js';
+import type { Work } from './counting/work.js';
 import type { OpenDatabase, Writing } from './db/client.js';
-import { drafts, originals, patterns } from './db/schema.js';
+import { dismissals, drafts, originals, patterns, ticks } from './db/schema.js';
 import type { Taken } from './documents/document.js';
-import { insertPattern, saveIn } from './patterns.js';
+import { insertPattern, saveIn, storable, type PatternStore } from './patterns.js';
+import { placesIn, setPlaces } from './places.js';
 import { parsed, readable } from './readable.js';
 
 /** A file with what it was read as. */
@@ -21,11 +32,20 @@ const originalRow = z.object({ file: z.string(), bytes: z.instanceof(Uint8Array)
 /** What has come of each pattern: its drafts, with the files themselves. */
 export class DraftStore {
   readonly #database: OpenDatabase;
+  readonly #patterns: Pick<PatternStore, 'get' | 'notes'>;
+  readonly #counting: Counting;
   readonly #changed: (id: string) => void;
 
   /** @param changed is told of each pattern whose figures are to be counted anew. */
-  constructor(database: OpenDatabase, changed: (id: string) => void = () => undefined) {
+  constructor(
+    database: OpenDatabase,
+    store: Pick<PatternStore, 'get' | 'notes'>,
+    counting: Counting,
+    changed: (id: string) => void = () => undefined,
+  ) {
     this.#database = database;
+    this.#patterns = store;
+    this.#counting = counting;
     this.#changed = changed;
   }
 
@@ -45,26 +65,44 @@ export class DraftStore {
     return id;
   }
 
-  /** Goes on with a further draft of a pattern, which becomes its text; false where there is no such pattern. */
+  /**
+   * Goes on with a further draft of a pattern, which becomes its text. The working copy that it takes the place of is kept
+   * with the draft before; ticks, findings put aside and queries go along where nothing has changed.
+   * @returns false where there is no such pattern.
+   */
   async goOn(id: string, arrived: Arrived): Promise<boolean> {
-    const done = await this.#database.write(async (db) => {
-      const [now] = await db
-        .select({ revision: patterns.revision })
-        .from(patterns)
-        .where(and(eq(patterns.id, id), isNull(patterns.deletedAt)));
-      if (!now) return false;
-      const [last] = await db
-        .select({ number: drafts.number })
-        .from(drafts)
-        .where(eq(drafts.patternId, id))
-        .orderBy(desc(drafts.number))
-        .limit(1);
-      await insertDraft(db, id, (last?.number ?? 0) + 1, arrived);
-      await saveIn(db, id, arrived.taken.text, now.revision);
-      return true;
-    });
-    if (done) this.#changed(id);
-    return done;
+    for (let turn = 1; ; turn += 1) {
+      const pattern = await this.#patterns.get(id);
+      if (!pattern) return false;
+      const carried = turn > MOST_TURNS ? null : await this.#carried(pattern, arrived.taken.text);
+      const done = await this.#database.write((db) => goOnIn(db, pattern, arrived, carried));
+      // Another window has saved while the two were being compared.
+      if (!done && turn <= MOST_TURNS) continue;
+      if (done) this.#changed(id);
+      return done;
+    }
+  }
+
+  /** What was noted on a pattern, as it holds in its next text; null where that is too much to be worked out. */
+  async #carried({ id, text: before, terms, hand }: StoredPattern, after: string): Promise<CarriedNotes | null> {
+    const { ticks: ticked, dismissals: put } = await this.#patterns.notes(id);
+    const places = await placesIn(this.#database.db, id);
+    try {
+      const carried = await this.#counting.have('carry', {
+        before,
+        after: storable(after),
+        terms,
+        hand,
+        ticks: ticked,
+        aside: put.map(({ key }) => key),
+        places: [...places.values()],
+      });
+      const numbers = [...places.keys()];
+      return { ...carried, places: new Map(carried.places.map((place, i) => [numbers[i] ?? 0, place])) };
+    } catch (error) {
+      if (error instanceof TooMuch) return null;
+      throw error;
+    }
   }
 
   /** The drafts of a pattern, the last first; none for one that came before they were kept. */
@@ -84,6 +122,20 @@ export class DraftStore {
       .orderBy(desc(drafts.number));
     const read = rows.map((row) => ({ ...row, notes: parsed(row.notes), left: parsed(row.left) }));
     return readable(read, draftSchema, 'drafts');
+  }
+
+  /** The texts of all drafts, the first first, each with the working copy that the next one took the place of. */
+  async texts(id: string): Promise<DraftText[]> {
+    const rows = await this.#database.db
+      .select({ number: drafts.number, text: drafts.text, worked: drafts.worked })
+      .from(drafts)
+      .where(eq(drafts.patternId, id))
+      .orderBy(asc(drafts.number));
+    return readable(
+      rows.map((row) => ({ ...row, text: storable(row.text) })),
+      draftTextSchema,
+      'drafts',
+    );
   }
 
   /** A file as it came; null where there is none. */
@@ -107,6 +159,64 @@ export class DraftStore {
       .limit(1);
     return row ?? null;
   }
+}
+
+/** A draft is compared anew so often where somebody saves meanwhile. */
+const MOST_TURNS = 3;
+
+/** What goes along into the next draft, with the places of the queries by their numbers. */
+type CarriedNotes = Omit<Awaited<ReturnType<Work['carry']>>, 'places'> & { readonly places: ReadonlyMap<number, Held> };
+
+/** Goes on with a draft, as a part of a transaction; false where the text is no longer the one that it was compared with. */
+async function goOnIn(
+  db: Writing,
+  { id, text, revision }: StoredPattern,
+  arrived: Arrived,
+  carried: CarriedNotes | null,
+): Promise<boolean> {
+  const [now] = await db
+    .select({ revision: patterns.revision })
+    .from(patterns)
+    .where(and(eq(patterns.id, id), isNull(patterns.deletedAt)));
+  if (now?.revision !== revision) return false;
+  const before = await lastDraft(db, id, text);
+  await db
+    .update(drafts)
+    .set({ worked: text })
+    .where(and(eq(drafts.patternId, id), eq(drafts.number, before)));
+  await insertDraft(db, id, before + 1, arrived);
+  const places = await placesIn(db, id);
+  await saveIn(db, id, arrived.taken.text, revision);
+  if (!carried) return true;
+  await setPlaces(db, id, places, carried.places);
+  const at = Date.now();
+  for (const key of carried.ticks) await db.insert(ticks).values({ patternId: id, key, at }).onConflictDoNothing();
+  for (const [old, key] of carried.aside) {
+    const [put] = await db
+      .select({ rule: dismissals.rule, reason: dismissals.reason })
+      .from(dismissals)
+      .where(and(eq(dismissals.patternId, id), eq(dismissals.key, old)));
+    if (put)
+      await db
+        .insert(dismissals)
+        .values({ patternId: id, key, at, ...put })
+        .onConflictDoNothing();
+  }
+  return true;
+}
+
+/** The number of the newest draft; a pattern that came before drafts were kept has its text for the first one. */
+async function lastDraft(db: Writing, id: string, text: string): Promise<number> {
+  const [last] = await db
+    .select({ number: drafts.number })
+    .from(drafts)
+    .where(eq(drafts.patternId, id))
+    .orderBy(desc(drafts.number))
+    .limit(1);
+  if (last) return last.number;
+  const taken = { kind: 'text', text, notes: [], left: [] };
+  await insertDraft(db, id, 1, { file: '', bytes: new TextEncoder().encode(text), taken });
+  return 1;
 }
 
 async function insertDraft(db: Writing, patternId: string, number: number, arrived: Arrived): Promise<void> {

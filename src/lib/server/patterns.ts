@@ -16,6 +16,7 @@ import {
 } from '../patterns.js';
 import type { Database, OpenDatabase, Writing } from './db/client.js';
 import { dismissals, patterns, saves, ticks, versions } from './db/schema.js';
+import { followText } from './places.js';
 import { parsed, readable } from './readable.js';
 import { RuleStore } from './rules.js';
 
@@ -222,12 +223,13 @@ export async function saveIn(db: Writing, id: string, given: string, base: numbe
   const text = storable(given);
   const hash = createHash('sha256').update(text).digest('hex').slice(0, 24);
   const [now] = await db
-    .select({ revision: patterns.revision, updatedAt: patterns.updatedAt })
+    .select({ revision: patterns.revision, updatedAt: patterns.updatedAt, text: patterns.text })
     .from(patterns)
     .where(and(eq(patterns.id, id), isNull(patterns.deletedAt)));
   if (!now) return { kind: 'gone' };
   if (now.revision !== base) return laterSave(db, id, text, hash, base);
   await keepVersion(db, id, now);
+  await followText(db, id, now.text, text);
   const revision = base + 1;
   await db.update(patterns).set({ text, revision, updatedAt: Date.now() }).where(eq(patterns.id, id));
   await db.insert(saves).values({ patternId: id, revision, hash });
@@ -249,7 +251,11 @@ async function laterSave(db: Writing, id: string, text: string, hash: string, ba
 }
 
 /** Keeps the text that a save is about to replace, once for each sitting. */
-async function keepVersion(db: Writing, id: string, now: { revision: number; updatedAt: number }): Promise<void> {
+async function keepVersion(
+  db: Writing,
+  id: string,
+  now: { revision: number; updatedAt: number; text: string },
+): Promise<void> {
   const [last] = await db
     .select({ at: versions.at })
     .from(versions)
@@ -258,8 +264,7 @@ async function keepVersion(db: Writing, id: string, now: { revision: number; upd
     .limit(1);
   const at = Date.now();
   if (last && at - now.updatedAt < SITTING && at - last.at < LONGEST_SITTING) return;
-  const [current] = await db.select({ text: patterns.text }).from(patterns).where(eq(patterns.id, id));
-  await db.insert(versions).values({ patternId: id, revision: now.revision, text: current?.text ?? '', at });
+  await db.insert(versions).values({ patternId: id, revision: now.revision, text: now.text, at });
   const old = await db
     .select({ id: versions.id })
     .from(versions)
@@ -288,7 +293,8 @@ export class Spoilt extends Error {
   }
 }
 
-async function isThere(db: Writing, id: string): Promise<boolean> {
+/** Whether a pattern is on the shelf. */
+export async function isThere(db: Writing, id: string): Promise<boolean> {
   const [row] = await db
     .select({ id: patterns.id })
     .from(patterns)
@@ -300,7 +306,7 @@ async function isThere(db: Writing, id: string): Promise<boolean> {
  * A text as it is kept: line ends become `\n`, the only kind that the editor knows. A NUL would end
  * the text in the database and is shown by its sign instead, so that nothing behind it is lost.
  */
-function storable(text: string): string {
+export function storable(text: string): string {
   return text.replace(/\r\n?/g, '\n').replaceAll('\0', '\u2400');
 }
 

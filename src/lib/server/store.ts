@@ -4,7 +4,10 @@ import { openDatabase } from './db/client.js';
 import { documentsAside, type Documents } from './documents/aside.js';
 import { DraftStore } from './drafts.js';
 import { readEnvironment } from './environment.js';
+import { LetterStore } from './letters.js';
 import { PatternStore } from './patterns.js';
+import { OUTBOX, smtpPost } from './post.js';
+import { QueryStore } from './queries.js';
 import { Recounts } from './recounts.js';
 import { RuleStore } from './rules.js';
 import { ShelfStore } from './shelf.js';
@@ -20,6 +23,8 @@ export interface Stores {
   readonly style: StyleStore;
   readonly recounts: Recounts;
   readonly drafts: DraftStore;
+  readonly queries: QueryStore;
+  readonly letters: LetterStore;
   readonly counting: Counting;
   readonly documents: Documents;
 }
@@ -37,18 +42,25 @@ export async function stores(): Promise<Stores> {
 }
 
 async function open(): Promise<Stores & { present: () => Promise<void> }> {
-  const database = await openDatabase(readEnvironment(process.env), path.resolve('drizzle'));
+  const environment = readEnvironment(process.env);
+  const database = await openDatabase(environment, path.resolve('drizzle'));
   const counting = countingAside();
   const rules = new RuleStore(database);
   const recounts = new Recounts(database, rules, counting);
   const patterns = new PatternStore(database, recounts.ask);
+  const letters = new LetterStore(
+    database,
+    environment.SMTP_URL === undefined ? OUTBOX : smtpPost(environment.SMTP_URL),
+  );
   await recounts.askStale();
   return {
     patterns,
     shelf: new ShelfStore(database),
     rules,
     recounts,
-    drafts: new DraftStore(database, recounts.ask),
+    drafts: new DraftStore(database, patterns, counting, recounts.ask),
+    letters,
+    queries: new QueryStore(database, letters),
     counting,
     documents: documentsAside(path.resolve('dist/documents.mjs')),
     terms: new TermsStore(database, patterns, counting, recounts.ask),

@@ -2,12 +2,15 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import type { Counting } from './counting/counting.js';
-import { WORK, type Work } from './counting/work.js';
+import { countingHere } from './counting/here.js';
 import { openDatabase, type OpenDatabase } from './db/client.js';
 import type { Documents } from './documents/aside.js';
 import { takenFrom } from './documents/index.js';
 import { DraftStore } from './drafts.js';
+import { LetterStore } from './letters.js';
 import { PatternStore } from './patterns.js';
+import { OUTBOX } from './post.js';
+import { QueryStore } from './queries.js';
 import { Recounts } from './recounts.js';
 import { RuleStore } from './rules.js';
 import { ShelfStore } from './shelf.js';
@@ -25,24 +28,19 @@ export interface Rig extends Stores {
   readonly end: () => Promise<void>;
 }
 
-/** Counts in the test's own process. */
-export const hereAndNow: Counting = {
-  have: (job, asked) => Promise.resolve((WORK[job] as (asked: never) => ReturnType<Work[typeof job]>)(asked as never)),
-  close: () => Promise.resolve(),
-};
-
 /** Reads documents in the test's own process. */
 const readHere: Documents = { take: takenFrom, close: () => Promise.resolve() };
 
 export const MIGRATIONS = path.resolve('drizzle');
 
-export async function makeRig(counting: Counting = hereAndNow): Promise<Rig> {
+export async function makeRig(counting: Counting = countingHere): Promise<Rig> {
   const folder = mkdtempSync(path.join(tmpdir(), 'dostik-'));
   const file = path.join(folder, 'data', 'test.db');
   const database = await openDatabase({ DATABASE_URL: `file:${file}` }, MIGRATIONS);
   const rules = new RuleStore(database);
   const recounts = new Recounts(database, rules, counting);
   const patterns = new PatternStore(database, recounts.ask);
+  const letters = new LetterStore(database, OUTBOX);
   return {
     folder,
     file,
@@ -50,7 +48,9 @@ export async function makeRig(counting: Counting = hereAndNow): Promise<Rig> {
     patterns,
     shelf: new ShelfStore(database),
     style: new StyleStore(database),
-    drafts: new DraftStore(database, recounts.ask),
+    drafts: new DraftStore(database, patterns, counting, recounts.ask),
+    letters,
+    queries: new QueryStore(database, letters),
     documents: readHere,
     counting,
     rules,

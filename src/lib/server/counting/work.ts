@@ -1,14 +1,19 @@
 import { diff3Merge } from 'node-diff3';
 import {
+  carriedOver,
   checkText,
+  compareDrafts,
   convertTerms,
+  intoDraft,
   learnt,
   markedLines,
   NO_HAND,
   styleOf,
+  type Carried,
   type CheckOptions,
   type Conversion,
   type Hand,
+  type Held,
   type HouseStyle,
   type MarkedLine,
   type Report,
@@ -39,6 +44,15 @@ export type Summarised = CheckOptions & {
   readonly text: string;
   readonly aside: readonly string[];
   readonly ticks: readonly string[];
+};
+
+/** Two texts of a pattern, and what was noted on the first: keys of ticks and of findings put aside, and places. */
+export type Carrying = CheckOptions & {
+  readonly before: string;
+  readonly after: string;
+  readonly ticks: readonly string[];
+  readonly aside: readonly string[];
+  readonly places: readonly Held[];
 };
 
 /** All that the server has the core do, each with one argument and a result that can be sent. */
@@ -87,6 +101,15 @@ export const WORK = {
   }): Edited {
     const { state, text: converted } = convertTerms(text, { ...wanted, from, hand, decisions: new Map(decisions) });
     return { state, converted, merged: known && merged(known.text, known.converted, converted) };
+  },
+
+  /** What was noted on a text, as it holds in another draft of it. */
+  carry({ before, after, ticks, aside, places, ...options }: Carrying): Carried & { readonly places: readonly Held[] } {
+    const drafts = compareDrafts({ ...options, text: before }, { ...options, text: after });
+    return {
+      ...carriedOver(drafts.comparison, drafts.before, drafts.after, { ticks, aside }),
+      places: intoDraft(places, drafts.comparison, before, after),
+    };
   },
 };
 

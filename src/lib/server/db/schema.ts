@@ -17,6 +17,9 @@ export const patterns = sqliteTable(
       .default('auto'),
     /** What words of this hand mean, as JSON of `handSchema`. */
     hand: text('hand').notNull().default('{"words":{}}'),
+    /** Who has written it, and where letters to them go; empty where that is not known. */
+    designer: text('designer').notNull().default(''),
+    designerMail: text('designer_mail').notNull().default(''),
     /** Put away, and still to be had back. */
     deletedAt: integer('deleted_at'),
     /** What the last check said in figures, as JSON of `summarySchema`; `null` where the text is too much to be counted. */
@@ -52,6 +55,10 @@ export const drafts = sqliteTable(
     /** Remarks beside its lines, and what was left out, as JSON of `draftNotesSchema` and an array of sentences. */
     notes: text('notes').notNull(),
     left: text('left').notNull(),
+    /** Who has sent it; empty where that is not known. */
+    sender: text('sender').notNull().default(''),
+    /** The working copy on top of it when the next one took its place; null while it is the newest. */
+    worked: text('worked'),
     at: integer('at').notNull(),
   },
   (table) => [unique('drafts_in_order').on(table.patternId, table.number), index('drafts_by_hash').on(table.hash)],
@@ -64,6 +71,99 @@ export const originals = sqliteTable('originals', {
     .references(() => drafts.id, { onDelete: 'cascade' }),
   bytes: blob('bytes', { mode: 'buffer' }).notNull(),
 });
+
+/** What was decided on what the editor had changed in a draft when the next one came; `key` stands for its words before and after. */
+export const ownChanges = sqliteTable(
+  'own_changes',
+  {
+    patternId: text('pattern_id')
+      .notNull()
+      .references(() => patterns.id, { onDelete: 'cascade' }),
+    /** The draft that came. */
+    draft: integer('draft').notNull(),
+    key: text('key').notNull(),
+    taken: text('taken', { enum: ['mine', 'theirs', 'query'] }).notNull(),
+    at: integer('at').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.patternId, table.draft, table.key] })],
+);
+
+/** Questions to the designer, each with a number that is its own for good. */
+export const queries = sqliteTable(
+  'queries',
+  {
+    patternId: text('pattern_id')
+      .notNull()
+      .references(() => patterns.id, { onDelete: 'cascade' }),
+    number: integer('number').notNull(),
+    /** Goes up with each change of its words or its state; a change names the one that it was made from. */
+    revision: integer('revision').notNull().default(1),
+    state: text('state', { enum: ['open', 'sent', 'answered', 'settled', 'withdrawn'] }).notNull(),
+    scope: text('scope', { enum: ['words', 'round', 'part', 'pattern'] }).notNull(),
+    /** Where it was made, as JSON of `placeSchema`; `null` for one about the whole pattern. */
+    place: text('place').notNull(),
+    /** Part and round by name, as they were when it was made. */
+    part: text('part').notNull(),
+    round: text('round').notNull(),
+    text: text('text').notNull(),
+    /** The line as it would come out; empty where there is no proposal. */
+    proposal: text('proposal').notNull(),
+    /** The finding that it was made from; empty where there was none. */
+    rule: text('rule').notNull(),
+    finding: text('finding').notNull(),
+    /** The newest draft when it was made; 0 where no drafts are kept. */
+    draft: integer('draft').notNull(),
+    /** What the designer has answered last. */
+    answer: text('answer').notNull().default(''),
+    /** Made in a window, by a name of its own: one that is sent twice is made once. */
+    ref: text('ref').notNull(),
+    at: integer('at').notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.patternId, table.number] }),
+    unique('queries_made_once').on(table.patternId, table.ref),
+  ],
+);
+
+/** What has happened to a pattern and its queries, in order. */
+export const events = sqliteTable(
+  'events',
+  {
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    patternId: text('pattern_id')
+      .notNull()
+      .references(() => patterns.id, { onDelete: 'cascade' }),
+    /** The query; null where it is about the pattern. */
+    query: integer('query'),
+    what: text('what').notNull(),
+    who: text('who').notNull(),
+    said: text('said').notNull(),
+    at: integer('at').notNull(),
+  },
+  (table) => [index('events_of_pattern').on(table.patternId, table.id)],
+);
+
+/** Letters to the designer, with the message as it went out. */
+export const letters = sqliteTable(
+  'letters',
+  {
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    patternId: text('pattern_id')
+      .notNull()
+      .references(() => patterns.id, { onDelete: 'cascade' }),
+    to: text('to').notNull(),
+    subject: text('subject').notNull(),
+    /** Numbers of the queries in it, as a JSON array. */
+    queries: text('queries').notNull(),
+    text: text('text').notNull(),
+    /** The whole message; null for one that a person has sent by themselves. */
+    message: blob('message', { mode: 'buffer' }),
+    /** How it went out. */
+    way: text('way', { enum: ['outbox', 'smtp', 'own'] }).notNull(),
+    at: integer('at').notNull(),
+  },
+  (table) => [index('letters_of_pattern').on(table.patternId, table.at)],
+);
 
 /** Rounds that a person has agreed to. `key` stands for the round's words and all that its count rests on. */
 export const ticks = sqliteTable(

@@ -1,0 +1,113 @@
+import * as z from 'zod/mini';
+import type { RoundAccount } from '../explaining/schema.js';
+import type { Report, ReportFinding, ReportRound } from '../report/schema.js';
+import { lineSpan, sourceText, type SourceText, type Span } from '../text/source.js';
+
+/** A query as it is proposed, before a person has put it into words of their own. */
+export const proposedSchema = z.object({
+  scope: z.enum(['words', 'round', 'part', 'pattern']),
+  /** Offsets of the words that it is about; null for the whole pattern. */
+  at: z.nullable(z.object({ from: z.int(), to: z.int() })),
+  part: z.string(),
+  round: z.string(),
+  /** The doubt with its sums, in sentences. */
+  text: z.string(),
+  /** The words as they would come out; empty where that can't be told. */
+  proposal: z.string(),
+});
+export type Proposed = z.infer<typeof proposedSchema>;
+
+/** How the figures of a round come about, by its number among all rounds. */
+export type AccountOf = (round: number) => RoundAccount | null;
+
+/**
+ * A query on a finding: what the text says, what comes out with the round laid open, and what would make it right.
+ * @param report with the fixes that were found.
+ */
+export function proposedFor(report: Report, finding: ReportFinding, text: string, account: AccountOf): Proposed {
+  const source = sourceText(text);
+  const round = roundAtLine(report, finding);
+  const span = round ? wordsOf(source, round.round) : wholeLines(source, finding.line, finding.endLine);
+  const open = round ? account(round.index)?.sentence : undefined;
+  const [fix] = finding.fixes;
+  const proposal = fix ? rewritten(source, span, fix) : '';
+  return {
+    scope: round ? 'round' : 'words',
+    at: { ...span },
+    part: round?.part ?? finding.part ?? '',
+    round: round?.round.label ?? '',
+    text: sentences([finding.message, open && `Worked out: ${lowerFirst(open)}`, asking(proposal, fix?.title)]),
+    proposal,
+  };
+}
+
+/** A query at a selection, or at the round that a place stands in; a person says what it is about. */
+export function proposedAt(report: Report, text: string, selection: Span, account: AccountOf): Proposed {
+  const source = sourceText(text);
+  const line = text.slice(0, selection.from).split('\n').length;
+  const found = roundAtLine(report, { line, endLine: line });
+  const chosen = selection.to > selection.from;
+  const open = !chosen && found ? account(found.index)?.sentence : undefined;
+  const span = chosen ? selection : found ? wordsOf(source, found.round) : wholeLines(source, line, line);
+  const part = found?.part ?? report.parts.findLast((one) => one.line <= line)?.name ?? '';
+  return {
+    scope: chosen ? 'words' : found ? 'round' : 'words',
+    at: { from: span.from, to: span.to },
+    part,
+    round: found?.round.label ?? '',
+    text: open ? `Worked out: ${lowerFirst(open)}` : '',
+    proposal: '',
+  };
+}
+
+function asking(proposal: string, title: string | undefined): string {
+  if (proposal !== '') return 'Is this what is meant?';
+  return title ? `${title}: is this what is meant?` : 'What is meant here?';
+}
+
+function sentences(parts: readonly (string | undefined)[]): string {
+  return parts.filter((part) => part !== undefined && part !== '').join('\n');
+}
+
+function lowerFirst(words: string): string {
+  return words.charAt(0).toLowerCase() + words.slice(1);
+}
+
+function roundAtLine(
+  report: Report,
+  { line, endLine, round: label }: Pick<ReportFinding, 'line' | 'endLine'> & { readonly round?: string | null },
+): { round: ReportRound; part: string; index: number } | null {
+  let index = -1;
+  let at: { round: ReportRound; part: string; index: number } | null = null;
+  for (const { name, rounds } of report.parts)
+    for (const round of rounds) {
+      index += 1;
+      const meets = round.line <= endLine && round.endLine >= line;
+      // Several may stand in one line: the one that is named, or else the first.
+      if (meets && (at === null || round.label === label)) at = { round, part: name, index };
+    }
+  return at;
+}
+
+/** A round from its label to the end of its last line. */
+function wordsOf(source: SourceText, { line, column, endLine }: ReportRound): Span {
+  return { from: lineSpan(source, line - 1).from + column - 1, to: lineSpan(source, endLine - 1).to };
+}
+
+function wholeLines(source: SourceText, line: number, endLine: number): Span {
+  return { from: lineSpan(source, line - 1).from, to: lineSpan(source, endLine - 1).to };
+}
+
+/** Some words with the edits of a fix; empty where these reach beyond them. */
+function rewritten(source: SourceText, span: Span, { edits }: ReportFinding['fixes'][number]): string {
+  let words = '';
+  let at = span.from;
+  for (const edit of [...edits].sort((a, b) => a.line - b.line || a.column - b.column)) {
+    const from = lineSpan(source, edit.line - 1).from + edit.column - 1;
+    const to = lineSpan(source, edit.endLine - 1).from + edit.endColumn - 1;
+    if (from < at || to > span.to) return '';
+    words += source.text.slice(at, from) + edit.text;
+    at = to;
+  }
+  return words + source.text.slice(at, span.to);
+}
