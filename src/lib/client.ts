@@ -53,7 +53,7 @@ const LONGEST_TAKING = 60_000;
 const MOST_ON_LEAVING = 60_000;
 
 /** Sends a request; an answer that isn't fine becomes a Trouble with the server's own words. */
-async function ask(path: string, init: RequestInit = {}, fine: readonly number[] = []): Promise<Response> {
+export async function ask(path: string, init: RequestInit = {}, fine: readonly number[] = []): Promise<Response> {
   let response: Response;
   const length = typeof init.body === 'string' ? init.body.length : 0;
   try {
@@ -77,13 +77,14 @@ async function ask(path: string, init: RequestInit = {}, fine: readonly number[]
 }
 
 /** What an answer says. @throws Trouble where it is cut off, or is not what was asked for. */
-async function said<Answer>(response: Response, schema: z.ZodMiniType<Answer>): Promise<Answer> {
+export async function said<Answer>(response: Response, schema: z.ZodMiniType<Answer>): Promise<Answer> {
   const read = schema.safeParse(await response.json().catch(() => null));
   if (read.success) return read.data;
   throw new Trouble('The answer of the server could not be read.', true);
 }
 
-const body = (method: string, value: unknown): RequestInit => ({
+/** A request with a value as JSON. */
+export const body = (method: string, value: unknown): RequestInit => ({
   method,
   headers: { 'content-type': 'application/json' },
   body: JSON.stringify(value),

@@ -107,7 +107,12 @@ function whereWordsAre(words: string, from: number, to: number, text: string): n
 
 /** What was replaced by what: by lines where several were changed, and within them by words. */
 function changesBetween(before: string, after: string): Change[] {
-  return byPieces(before, after, 0, [LINES, WORDS]);
+  // Most of a text is as it was: what lies between the first and the last line that differ is looked at closely.
+  const { from, to, length } = trimmed(before, after, 0);
+  const start = before.lastIndexOf('\n', from - 1) + 1;
+  const next = before.indexOf('\n', to);
+  const end = next < 0 ? before.length : next + 1;
+  return byPieces(before.slice(start, end), after.slice(start, from + length + end - to), start, [LINES, WORDS]);
 }
 
 /** The one stretch in which two texts differ. */

@@ -28,7 +28,9 @@ export function proposedFor(report: Report, finding: ReportFinding, text: string
   const source = sourceText(text);
   const round = roundAtLine(report, finding);
   const span = round ? wordsOf(source, round.round) : wholeLines(source, finding.line, finding.endLine);
-  const open = round ? account(round.index)?.sentence : undefined;
+  // Where the sums come out they are not what is in doubt.
+  const comesOut = round?.round.verdict === 'agrees' || round?.round.verdict === 'counted';
+  const open = round && !comesOut ? account(round.index)?.sentence : undefined;
   const [fix] = finding.fixes;
   const proposal = fix ? rewritten(source, span, fix) : '';
   return {
@@ -41,7 +43,7 @@ export function proposedFor(report: Report, finding: ReportFinding, text: string
   };
 }
 
-/** A query at a selection, or at the round that a place stands in; a person says what it is about. */
+/** A query at a selection, or at the round that a place stands in: its sums, below a line on which a person says what is asked. */
 export function proposedAt(report: Report, text: string, selection: Span, account: AccountOf): Proposed {
   const source = sourceText(text);
   const line = text.slice(0, selection.from).split('\n').length;
@@ -55,7 +57,7 @@ export function proposedAt(report: Report, text: string, selection: Span, accoun
     at: { from: span.from, to: span.to },
     part,
     round: found?.round.label ?? '',
-    text: open ? `Worked out: ${lowerFirst(open)}` : '',
+    text: open ? `\nWorked out: ${lowerFirst(open)}` : '',
     proposal: '',
   };
 }

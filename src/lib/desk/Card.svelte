@@ -2,6 +2,8 @@
   import type { Snippet } from 'svelte';
   import type { ReportFinding } from '../../core/index.js';
   import type { DeskSession } from './desk.svelte.js';
+  import QueriesHere from '../queries/QueriesHere.svelte';
+  import type { Asking } from './asking.svelte.js';
   import FindingView from './FindingView.svelte';
   import type { Walking } from './walking.js';
 
@@ -10,6 +12,7 @@
     label: string;
     desk: DeskSession;
     walking: Walking;
+    asking: Asking;
     head: Snippet;
     children: Snippet;
     /** What is open at it. */
@@ -18,7 +21,7 @@
     placed?: boolean;
   }
 
-  let { label, desk, walking, head, children, findings, placed = false }: Props = $props();
+  let { label, desk, walking, asking, head, children, findings, placed = false }: Props = $props();
   let views = $state<Record<string, { ask: () => void }>>({});
 
   /** Opens the question why the finding at the caret is put aside. */
@@ -29,7 +32,14 @@
 
 <section aria-label={label} class:mending={findings.length > 0}>
   <div class="head">{@render head()}</div>
-  <div class="told">{@render children()}</div>
+  <div class="told">
+    {#if desk.queriesHere.length > 0}<QueriesHere
+        pattern={desk.id}
+        queries={desk.queriesHere}
+        word={(query) => asking.word(query)}
+      />{/if}
+    {@render children()}
+  </div>
   {#if findings.length > 0}
     <div class="found" aria-label="To mend here" role="group">
       {#each findings as finding (finding.key)}
@@ -41,6 +51,7 @@
           {placed}
           go={() => desk.goTo(finding)}
           fix={(fix) => walking.applied(fix)}
+          ask={() => void asking.about(finding)}
           putAside={(reason: string | null) => void desk.notes.putAside(finding, reason)}
         />
       {/each}

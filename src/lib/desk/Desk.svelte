@@ -1,5 +1,6 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
+  import { page } from '$app/state';
   import { onDestroy, tick as drawn, untrack } from 'svelte';
   import { markedText, type HouseStyle } from '../../core/index.js';
   import { notKept, setAway } from '../client.js';
@@ -10,7 +11,10 @@
   import type { Standing } from '../frame/places.js';
   import { preferences } from '../frame/preferences.svelte.js';
   import type { Notes as StoredNotes, StoredPattern } from '../patterns.js';
+  import type { Query } from '../queries.js';
+  import { QueryList } from '../queries/queryList.svelte.js';
   import { Checker } from '../workers/checker.js';
+  import { Asking } from './asking.svelte.js';
   import CheckTrouble from './CheckTrouble.svelte';
   import Conflict from './Conflict.svelte';
   import { DeskSession } from './desk.svelte.js';
@@ -35,37 +39,34 @@
   interface Props {
     pattern: StoredPattern;
     stored: StoredNotes;
+    queries: readonly Query[];
     /** How this press writes. */
     style: HouseStyle;
     /** How the pattern stood when the page was asked for. */
     standing: Standing;
   }
 
-  let { pattern, stored, style, standing }: Props = $props();
+  let { pattern, stored, queries, style, standing }: Props = $props();
   // The Desk is made anew for each pattern; from here on its session owns name and text.
   // svelte-ignore state_referenced_locally
   const opened = pattern;
+  const say = (words: string, action?: { text: string; act: () => void }) => toasts.say(words, action);
   // svelte-ignore state_referenced_locally
-  const desk = new DeskSession(opened, stored);
+  const desk = new DeskSession(opened, stored, new QueryList(opened.id, queries, { say }));
   const saver = saverFor(opened);
-  const walking = new Walking(desk, (words, action) => toasts.say(words, action));
-  const keeping = new Keeping(
-    desk,
-    opened,
-    saver,
-    (words, action) => toasts.say(words, action),
-    () => void goto('/'),
-  );
+  const walking = new Walking(desk, say);
+  const asking = new Asking(desk, say);
+  const keeping = new Keeping(desk, opened, saver, say, () => void goto('/'));
   leavingWhenSaved(saver);
   let open = $state<'name' | 'style' | null>(null);
-  const dropping = new Dropping((words) => toasts.say(words));
+  const dropping = new Dropping(say);
   let panel = $state<DeskPanel>();
   let remembering: ReturnType<typeof setTimeout> | undefined;
   const theirs = $derived(saver.state.kind === 'conflict' ? saver.state.theirs : null);
 
   const house = offering(
     {
-      ...walkingByKey(desk, walking, () => panel),
+      ...walkingByKey(desk, walking, asking, () => panel),
       number: () => house.run('finder'),
       copy: () => void copyMarked(),
       print: () => void saver.flush().then(() => window.open(`/desk/${opened.id}/print`, '_blank')),
@@ -97,6 +98,7 @@
         }),
     );
     keeping.begin();
+    desk.toQuery(Number(page.url.searchParams.get('query')));
     editor.focus();
   }
 
@@ -185,7 +187,7 @@
       tick={(key) => void desk.notes.tick(key, !desk.notes.ticks.has(key))}
       dropped={(event: DragEvent) => void dropping.take(event)}
     />
-    <DeskPanel bind:this={panel} {desk} {walking} />
+    <DeskPanel bind:this={panel} {desk} {walking} {asking} />
   </main>
 </div>
 

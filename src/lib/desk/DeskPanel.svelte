@@ -2,6 +2,8 @@
   import { tick as drawn } from 'svelte';
   import Tabs from '../components/Tabs.svelte';
   import { toasts } from '../components/toasts.svelte.js';
+  import QueryDraft from '../queries/QueryDraft.svelte';
+  import type { Asking } from './asking.svelte.js';
   import type { DeskSession } from './desk.svelte.js';
   import FindingList from './FindingList.svelte';
   import PartCard from './PartCard.svelte';
@@ -14,9 +16,10 @@
   interface Props {
     desk: DeskSession;
     walking: Walking;
+    asking: Asking;
   }
 
-  let { desk, walking }: Props = $props();
+  let { desk, walking, asking }: Props = $props();
   let shown = $state<'here' | 'findings' | 'parts'>('here');
   let card = $state<{ ask: (question: 'hook' | 'aside' | 'meaning') => void }>();
   const { report, at, findings } = $derived(desk);
@@ -53,16 +56,18 @@
     ]}
   />
   <div class="panel" role="tabpanel" id="panel-{shown}" aria-labelledby="tab-{shown}" tabindex="-1">
-    {#if report && shown === 'parts'}
+    {#if asking.composing}
+      {#key asking.composing}<QueryDraft {...asking.composing} cancel={() => asking.cancel()} />{/key}
+    {:else if report && shown === 'parts'}
       <PartList {desk} />
     {:else if report && shown === 'findings'}
-      <FindingList {desk} {walking} />
+      <FindingList {desk} {walking} {asking} />
     {:else if placed}
-      <RoundCard bind:this={card} {desk} {walking} {placed} />
+      <RoundCard bind:this={card} {desk} {walking} {asking} {placed} />
     {:else if at.kind === 'part'}
-      <PartCard bind:this={card} {desk} {walking} index={at.index} part={at.part} />
+      <PartCard bind:this={card} {desk} {walking} {asking} index={at.index} part={at.part} />
     {:else if at.kind === 'whole'}
-      <WholeCard bind:this={card} {desk} {walking} section={at.section} />
+      <WholeCard bind:this={card} {desk} {walking} {asking} section={at.section} />
     {:else if desk.checking === 'gave-up' || desk.checking === 'failed'}
       <p class="nothing">There are no figures: this text is not counted.</p>
     {/if}

@@ -1,11 +1,12 @@
 <script lang="ts">
   import { senseInWords, type ReportFinding } from '../../core/index.js';
   import Mark from '../components/Mark.svelte';
+  import type { Asking } from './asking.svelte.js';
   import type { DeskSession } from './desk.svelte.js';
   import FindingView from './FindingView.svelte';
   import type { Walking } from './walking.js';
 
-  let { desk, walking }: { desk: DeskSession; walking: Walking } = $props();
+  let { desk, walking, asking }: { desk: DeskSession; walking: Walking; asking: Asking } = $props();
   const MOST = 200;
   const KINDS: Record<string, string> = {
     count: 'Sums',
@@ -49,6 +50,7 @@
     go={() => desk.goTo(finding)}
     fix={(fix) => walking.applied(fix)}
     putAside={(reason: string | null) => void notes.putAside(finding, reason)}
+    ask={() => void asking.about(finding)}
   />
 {/snippet}
 

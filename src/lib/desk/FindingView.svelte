@@ -15,9 +15,11 @@
     go: () => void;
     fix: (fix: ReportFinding['fixes'][number]) => void;
     putAside: (reason: string | null) => void;
+    /** Asks the designer about it. */
+    ask: () => void;
   }
 
-  let { finding, here, reason, placed = true, go, fix, putAside }: Props = $props();
+  let { finding, here, reason, placed = true, go, fix, putAside, ask: askDesigner }: Props = $props();
   let asking = $state(false);
 
   /** Opens the question for a reason, for the key that puts a finding aside. */
@@ -56,9 +58,14 @@
     {#if asking}
       <WhyAside {settle} cancel={() => (asking = false)} />
     {:else}
-      <button type="button" class="words put" title={here ? 'Alt 0' : undefined} onclick={() => (asking = true)}
-        >Put aside…</button
-      >
+      <span class="ways">
+        <button type="button" class="words put" title={here ? 'Alt 0' : undefined} onclick={() => (asking = true)}
+          >Put aside…</button
+        >
+        <button type="button" class="words" title={here ? 'Alt Q' : undefined} onclick={askDesigner}
+          >Ask the designer</button
+        >
+      </span>
     {/if}
     {#if finding.fixes.length > 0}
       <ol class="fixes">
@@ -171,6 +178,11 @@
     text-decoration: underline;
     text-decoration-color: transparent;
     text-underline-offset: 0.18em;
+  }
+
+  .ways {
+    display: flex;
+    gap: var(--space-4);
   }
 
   .words:hover {

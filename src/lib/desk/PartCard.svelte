@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { PartOverview } from '../../core/index.js';
   import { plural } from '../plural.js';
+  import type { Asking } from './asking.svelte.js';
   import Card from './Card.svelte';
   import type { DeskSession } from './desk.svelte.js';
   import { outlineOf } from './outline.js';
@@ -11,13 +12,14 @@
   interface Props {
     desk: DeskSession;
     walking: Walking;
+    asking: Asking;
     /** Its number among all parts. */
     index: number;
     /** What was understood of it; null as long as that is not told. */
     part: PartOverview | null;
   }
 
-  let { desk, walking, index, part }: Props = $props();
+  let { desk, walking, asking, index, part }: Props = $props();
   const WIDTH = 300;
   const HEIGHT = 84;
   let card = $state<Card>();
@@ -45,7 +47,7 @@
 </script>
 
 {#if counted}
-  <Card bind:this={card} label="Part" {desk} {walking} {findings} placed>
+  <Card bind:this={card} label="Part" {desk} {walking} {asking} {findings} placed>
     {#snippet head()}
       <h2>
         {counted.name}{#if counted.make > 1}<span class="make">× {counted.make}</span>{/if}

@@ -3,6 +3,7 @@
   import Mark from '../components/Mark.svelte';
   import { MARK_WORDS } from '../components/marks.js';
   import { toasts } from '../components/toasts.svelte.js';
+  import type { Asking } from './asking.svelte.js';
   import Card from './Card.svelte';
   import type { DeskSession } from './desk.svelte.js';
   import HookQuestion from './HookQuestion.svelte';
@@ -15,10 +16,11 @@
   interface Props {
     desk: DeskSession;
     walking: Walking;
+    asking: Asking;
     placed: PlacedRound;
   }
 
-  let { desk, walking, placed }: Props = $props();
+  let { desk, walking, asking, placed }: Props = $props();
   let card = $state<Card>();
   let hook = $state<{ ask: () => void }>();
   let means = $state<{ ask: () => boolean }>();
@@ -41,7 +43,7 @@
   }
 </script>
 
-<Card bind:this={card} label="Round" {desk} {walking} findings={desk.findingsOf(placed)}>
+<Card bind:this={card} label="Round" {desk} {walking} {asking} findings={desk.findingsOf(placed)}>
   {#snippet head()}
     <header>
       <h2>{roundName(round)}<span class="part">{placed.part.name}</span></h2>

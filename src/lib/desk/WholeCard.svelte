@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Overview } from '../../core/index.js';
   import { plural } from '../plural.js';
+  import type { Asking } from './asking.svelte.js';
   import Card from './Card.svelte';
   import type { DeskSession } from './desk.svelte.js';
   import MaterialList from './MaterialList.svelte';
@@ -12,12 +13,13 @@
   interface Props {
     desk: DeskSession;
     walking: Walking;
+    asking: Asking;
     /** What the caret is in; null for what has no heading of that kind. */
     section: Overview['sections'][number]['kind'] | null;
   }
   type Block = 'sums' | 'terms' | 'materials' | 'words' | 'assembly';
 
-  let { desk, walking, section }: Props = $props();
+  let { desk, walking, asking, section }: Props = $props();
   let card = $state<Card>();
   const HEADS = {
     materials: 'Materials',
@@ -52,7 +54,7 @@
   }
 </script>
 
-<Card bind:this={card} label="The pattern" {desk} {walking} {findings} placed>
+<Card bind:this={card} label="The pattern" {desk} {walking} {asking} {findings} placed>
   {#snippet head()}
     <h2>{section ? HEADS[section] : 'The whole pattern'}</h2>
   {/snippet}

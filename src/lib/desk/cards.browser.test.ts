@@ -3,6 +3,7 @@ import { page, userEvent } from 'vitest/browser';
 import { render } from 'vitest-browser-svelte';
 import '../styles/tokens.css';
 import '../styles/base.css';
+import { Asking } from './asking.svelte.js';
 import DeskPanel from './DeskPanel.svelte';
 import { deskOn } from './testing.js';
 import { Walking } from './walking.js';
@@ -24,7 +25,11 @@ async function panelAt(words: string, text = LIMPET) {
   const { desk, editor } = deskOn(text);
   const said: string[] = [];
   const walking = new Walking(desk, (told) => said.push(told));
-  const { container, component } = render(DeskPanel, { desk, walking });
+  const { container, component } = render(DeskPanel, {
+    desk,
+    walking,
+    asking: new Asking(desk, (told) => said.push(told)),
+  });
   const aside = container.querySelector('aside');
   if (!aside) throw new Error('There is a panel.');
   aside.style.height = '640px';

@@ -30,7 +30,7 @@ async function deskAt({ text = LIMPET, style = {} as Props['style'] } = {}): Pro
   const pattern = { id, name: 'Limpet', text, revision: 1, terms: 'auto' as const, hand: NO_HAND };
   const standing = justCome(id, 'Limpet');
   const stored = { ticks: [], dismissals: [], rules: {} };
-  renderInHouse(Desk as Component<Props>, { pattern, stored, style, standing });
+  renderInHouse(Desk as Component<Props>, { pattern, stored, queries: [], style, standing });
   // The Desk stands where there is something to mend, and the fixes for it have come.
   await expect.element(page.getByRole('button', { name: /State 18 instead of 19/ }).first()).toBeVisible();
   await expect.element(heading(/Rnd 3/)).toBeVisible();

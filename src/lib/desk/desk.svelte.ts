@@ -2,7 +2,9 @@ import type { Overview, Report, ReportFinding, RoundAccount } from '../../core/i
 import type { Notes as StoredNotes, StoredPattern } from '../patterns.js';
 import type { EarlierRound } from '../workers/check.worker.js';
 import type { Checker, CheckListener, CheckState } from '../workers/checker.js';
-import type { Editor, Lines, Place } from './editor.js';
+import { isUnsettled, type QueryList } from '../queries/queryList.svelte.js';
+import type { Query } from '../queries.js';
+import type { Editor, Lines, Place, QueryMark } from './editor.js';
 import { lineStart } from './editor.js';
 import { Notes } from './notes.svelte.js';
 import { atOf, type At } from './at.js';
@@ -13,7 +15,17 @@ import { nearest, placedRounds, roundAt, type PlacedRound, type Spot } from './r
 /** What the Desk asks of the core, wherever that works. */
 export type Checking = Pick<
   Checker,
-  'check' | 'account' | 'slips' | 'meanings' | 'inStyle' | 'earlier' | 'overview' | 'setHand' | 'close'
+  | 'check'
+  | 'account'
+  | 'slips'
+  | 'meanings'
+  | 'inStyle'
+  | 'earlier'
+  | 'overview'
+  | 'query'
+  | 'tried'
+  | 'setHand'
+  | 'close'
 >;
 
 /** Opens what checks; told of what it finds. */
@@ -22,6 +34,13 @@ export type OpenChecking = (listener: CheckListener) => Checking;
 /** Panels follow the rail after so long, where there was a report before; milliseconds. */
 const AFTER_THE_RAIL = 30;
 
+/** A query with the lines that it stands in, from 1. */
+export interface PlacedQuery {
+  readonly query: Query;
+  readonly line: number;
+  readonly endLine: number;
+}
+
 /**
  * A pattern on the Desk: its text, what the check says of it, what a person notes on it, and where one is in it.
  * It knows its editor and its check by what they do, and no page.
@@ -29,6 +48,8 @@ const AFTER_THE_RAIL = 30;
 export class DeskSession {
   readonly id: string;
   readonly notes: Notes;
+  /** The questions to the designer. */
+  readonly queries: QueryList;
   name = $state('');
   text = $state.raw('');
   report = $state.raw<Report | null>(null);
@@ -69,12 +90,19 @@ export class DeskSession {
     this.report ? atOf(this.report, this.overview, this.here, this.spot.line) : { kind: 'nothing' },
   );
 
+  /** Queries with the lines that they stand in, from 1; those that are about the whole pattern stand in none. */
+  readonly placedQueries: readonly PlacedQuery[] = $derived(this.#placed());
+  /** Queries at the round of the caret, or at its line. */
+  readonly queriesHere: readonly Query[] = $derived(this.#queriesAt());
+
   readonly #hand: StoredPattern['hand'];
 
-  constructor(pattern: StoredPattern, stored: StoredNotes, notes = new Notes(pattern, stored)) {
+  constructor(pattern: StoredPattern, stored: StoredNotes, queries: QueryList, notes = new Notes(pattern, stored)) {
     this.id = pattern.id;
     this.#hand = pattern.hand;
     this.notes = notes;
+    this.queries = queries;
+    queries.changed = () => this.#editor?.showQueries(this.queryMarks);
     this.name = pattern.name;
     this.text = pattern.text;
     notes.changed = {
@@ -94,6 +122,7 @@ export class DeskSession {
   begin(editor: Editor, open: OpenChecking): void {
     this.#editor = editor;
     editor.showTicks(this.notes.ticks);
+    editor.showQueries(this.queryMarks);
     this.#goBack(editor);
     this.#checking = open({
       told: (report, about) => this.#told(report, about),
@@ -117,7 +146,9 @@ export class DeskSession {
   /** The text was changed in its editor. */
   changed(text: string): void {
     this.#touched = true;
+    const before = this.text;
     this.text = text;
+    this.queries.edited(before, text);
     this.#checking?.check(text, this.name);
   }
 
@@ -126,6 +157,36 @@ export class DeskSession {
     const touched = this.#touched;
     this.#editor?.replace(text);
     this.#touched = touched;
+  }
+
+  /** The numbers of the queries at each line that has any. */
+  get queryMarks(): readonly QueryMark[] {
+    const lines = this.placedQueries.map(({ line }) => line);
+    return lines
+      .filter((line, i) => lines.indexOf(line) === i)
+      .map((line) => {
+        const here = this.placedQueries.filter((placed) => placed.line === line);
+        return {
+          line,
+          words: here.map(({ query }) => query.number).join(' '),
+          open: here.some(({ query }) => isUnsettled(query)),
+        };
+      });
+  }
+
+  #placed(): PlacedQuery[] {
+    return this.queries.all.flatMap((query) => {
+      if (!query.place) return [];
+      const { from, to } = query.place;
+      const line = lineAt(this.text, from);
+      return [{ query, line, endLine: line + lineAt(this.text.slice(from), to - from) - 1 }];
+    });
+  }
+
+  #queriesAt(): readonly Query[] {
+    const round = this.here?.round;
+    const [first, last] = round ? [round.line, round.endLine] : [this.spot.line, this.spot.line];
+    return this.placedQueries.filter(({ line, endLine }) => line <= last && endLine >= first).map(({ query }) => query);
   }
 
   /** The caret has moved; where a person has moved it, it stays. */
@@ -154,6 +215,12 @@ export class DeskSession {
 
   toRound({ round }: PlacedRound): void {
     this.goTo(lineStart(round.line, round.column));
+  }
+
+  /** To the place of a query, where it has one. */
+  toQuery(number: number): void {
+    const placed = this.placedQueries.find(({ query }) => query.number === number);
+    if (placed) this.toLine(placed.line);
   }
 
   /** The lines before the first part; null where there are none. */
@@ -268,4 +335,11 @@ export class DeskSession {
       })
       .catch(() => undefined);
   }
+}
+
+/** The line that an offset stands in, from 1. */
+function lineAt(text: string, offset: number): number {
+  let line = 1;
+  for (let at = text.indexOf('\n'); at >= 0 && at < offset; at = text.indexOf('\n', at + 1)) line += 1;
+  return line;
 }

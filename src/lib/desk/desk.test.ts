@@ -1,6 +1,9 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { DeskSession } from './desk.svelte.js';
+import { QueryList } from '../queries/queryList.svelte.js';
 import { deskOn, memoryStorage, PaperEditor } from './testing.js';
+
+const NO_QUERIES = () => new QueryList('one', [], { say: () => undefined });
 
 const FRONT = 'Limpet\n\nMaterials\nCotton: Sand 20 g, Rust 5 g\n3 mm hook\n\nsc = single crochet\nUS terms\n\n';
 const SHELL =
@@ -75,7 +78,7 @@ describe('a Desk opens', () => {
     ],
   ] as const)('where %s before the first report', (_, act, line) => {
     const pattern = { id: 'one', name: 'One', text: LIMPET, revision: 1, terms: 'auto', hand: { words: {} } } as const;
-    const desk = new DeskSession(pattern, { ticks: [], dismissals: [], rules: {} });
+    const desk = new DeskSession(pattern, { ticks: [], dismissals: [], rules: {} }, NO_QUERIES());
     const editor = new PaperEditor();
     editor.attach(desk);
     let tell: () => void = () => undefined;
@@ -121,7 +124,9 @@ describe('what the caret is at', () => {
 
   it('is nothing as long as nothing was checked', () => {
     const pattern = { id: 'one', name: '', text: LIMPET, revision: 1, terms: 'auto', hand: { words: {} } } as const;
-    expect(new DeskSession(pattern, { ticks: [], dismissals: [], rules: {} }).at).toEqual({ kind: 'nothing' });
+    expect(new DeskSession(pattern, { ticks: [], dismissals: [], rules: {} }, NO_QUERIES()).at).toEqual({
+      kind: 'nothing',
+    });
   });
 
   it('between rounds the round before is the one that is asked about', async () => {

@@ -1,4 +1,5 @@
 import type { Doing } from '../frame/actions.js';
+import type { Asking } from './asking.svelte.js';
 import type { DeskSession } from './desk.svelte.js';
 import type { Walking } from './walking.js';
 
@@ -9,7 +10,12 @@ interface Panel {
 }
 
 /** What is done at the Desk by key and from the finder: going through the pattern, and asking about it. */
-export function walkingByKey(desk: DeskSession, walking: Walking, panel: () => Panel | undefined): Doing {
+export function walkingByKey(
+  desk: DeskSession,
+  walking: Walking,
+  asking: Asking,
+  panel: () => Panel | undefined,
+): Doing {
   return {
     'next-round': () => walking.round(1),
     'last-round': () => walking.round(-1),
@@ -25,6 +31,7 @@ export function walkingByKey(desk: DeskSession, walking: Walking, panel: () => P
     'fix-3': () => walking.fix(2),
     'fix-4': () => walking.fix(3),
     aside: () => void panel()?.ask('aside'),
+    query: () => void asking.ask(),
     list: () => panel()?.turn(),
     'next-part': () => walking.part(1),
     'last-part': () => walking.part(-1),

@@ -3,6 +3,15 @@ import type { Report, ReportFinding } from '../../core/index.js';
 /** A place in the text; lines and columns from 1, `endColumn` exclusive. */
 export type Place = Pick<ReportFinding, 'line' | 'column' | 'endLine' | 'endColumn'>;
 
+/** Queries that stand at a line. */
+export interface QueryMark {
+  readonly line: number;
+  /** Their numbers. */
+  readonly words: string;
+  /** Something is still to be done about one of them. */
+  readonly open: boolean;
+}
+
 /** Whole lines of the text, from 1. */
 export interface Lines {
   readonly line: number;
@@ -16,6 +25,9 @@ export interface Editor {
   showFindings(findings: readonly ReportFinding[]): void;
   /** @param ticks the keys of the rounds that are ticked. */
   showTicks(ticks: ReadonlySet<string>): void;
+  showQueries(queries: readonly QueryMark[]): void;
+  /** What is selected; offsets, both the caret's where nothing is. */
+  selection(): { readonly from: number; readonly to: number };
   /** Lights words while a step of the round is pointed at; offsets, null for none. */
   light(words: { readonly from: number; readonly to: number } | null): void;
   /** Takes the caret to a place, into the middle of the view; nowhere where it is no longer there. */

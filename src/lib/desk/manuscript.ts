@@ -4,9 +4,10 @@ import { EditorState, type ChangeSpec } from '@codemirror/state';
 import { drawSelection, EditorView, highlightActiveLine, keymap } from '@codemirror/view';
 import type { Report, ReportFinding } from '../../core/index.js';
 import type { Density } from '../frame/preferences.svelte.js';
-import type { Editor, Lines, Place } from './editor.js';
+import type { Editor, Lines, Place, QueryMark } from './editor.js';
 import { findingMarks, lightWords, placeOf, showFindings } from './findings.js';
 import { folding, rangeOf, reveal, toggleFold } from './folding.js';
+import { queryMarks, showQueries } from './queryMarks.js';
 import { rail, showReport, showTicks } from './rail.js';
 import { recall, remember } from './remembered.js';
 import type { Spot } from './rounds.js';
@@ -50,6 +51,7 @@ export class Manuscript implements Editor {
         }),
         keymap.of([...WRITING_KEYS, ...historyKeymap, ...searchKeymap]),
         rail(tick),
+        queryMarks(),
         findingMarks(),
         EditorView.updateListener.of((update) => {
           if (update.docChanged) changed(update.state.doc.toString());
@@ -76,6 +78,15 @@ export class Manuscript implements Editor {
 
   showTicks(ticks: ReadonlySet<string>): void {
     this.#view.dispatch({ effects: showTicks.of(ticks) });
+  }
+
+  showQueries(queries: readonly QueryMark[]): void {
+    this.#view.dispatch({ effects: showQueries.of(queries) });
+  }
+
+  selection(): { from: number; to: number } {
+    const { from, to } = this.#view.state.selection.main;
+    return { from, to };
   }
 
   light(words: { from: number; to: number } | null): void {

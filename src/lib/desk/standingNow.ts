@@ -1,9 +1,14 @@
 import type { Standing } from '../frame/places.js';
+import { queryStateSchema, type QueryState } from '../queries.js';
 import type { DeskSession } from './desk.svelte.js';
 
+const STATES: readonly QueryState[] = queryStateSchema.options;
+
 /** How a pattern stands at this moment, where its Desk knows better than the server did when the page was asked for. */
-export function standingNow(standing: Standing, desk: DeskSession): Standing {
-  const { name, report, rounds, findings, notes, checking } = desk;
+export function standingNow(asked: Standing, desk: DeskSession): Standing {
+  const { name, report, rounds, findings, notes, checking, queries } = desk;
+  const open = (state: QueryState) => queries.all.filter((query) => query.state === state).length;
+  const standing = { ...asked, queries: Object.fromEntries(STATES.map((state) => [state, open(state)])) };
   if (checking === 'gave-up' || checking === 'failed') return { ...standing, name, summary: null, state: 'too-much' };
   if (!report) return { ...standing, name };
   const count = (verdict: string) => rounds.filter(({ round }) => round.verdict === verdict).length;

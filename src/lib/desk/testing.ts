@@ -8,9 +8,10 @@ import {
   type ReportFinding,
 } from '../../core/index.js';
 import type { Notes as StoredNotes, StoredPattern } from '../patterns.js';
+import { QueryList } from '../queries/queryList.svelte.js';
 import type { CheckListener } from '../workers/checker.js';
 import { DeskSession, type Checking, type OpenChecking } from './desk.svelte.js';
-import type { Editor, Lines, Place } from './editor.js';
+import type { Editor, Lines, Place, QueryMark } from './editor.js';
 
 /** An editor of its text alone, for tests: what it is told to show is kept, and the caret is where it was sent. */
 export class PaperEditor implements Editor {
@@ -21,6 +22,8 @@ export class PaperEditor implements Editor {
   lit: { readonly from: number; readonly to: number } | null = null;
   folded: readonly Lines[] = [];
   focused = 0;
+  queries: readonly QueryMark[] = [];
+  selected: { from: number; to: number } | null = null;
   places: Place[] = [];
 
   /** The caret's moves and the changes of the text are told to this session. */
@@ -39,6 +42,14 @@ export class PaperEditor implements Editor {
 
   showTicks(ticks: ReadonlySet<string>): void {
     this.ticks = new Set(ticks);
+  }
+
+  showQueries(queries: readonly QueryMark[]): void {
+    this.queries = queries;
+  }
+
+  selection(): { from: number; to: number } {
+    return this.selected ?? { from: this.#desk?.caret ?? 0, to: this.#desk?.caret ?? 0 };
   }
 
   light(words: { readonly from: number; readonly to: number } | null): void {
@@ -101,6 +112,9 @@ export function checkingHere(options: CheckOptions = { terms: 'auto' }): OpenChe
       account: (round) => Promise.resolve(last?.account(round) ?? null),
       slips: (round, onHook) => Promise.resolve(last?.slips(round, onHook) ?? []),
       meanings: (word) => Promise.resolve(last?.meanings(word) ?? null),
+      query: (about) =>
+        Promise.resolve((typeof about === 'string' ? last?.query(about) : last?.queryAt(about.from, about.to)) ?? null),
+      tried: (at, figure) => Promise.resolve(last?.tried(at, figure) ?? null),
       overview: () => Promise.resolve(last?.overview() ?? null),
       inStyle: (text) => Promise.resolve(inStyle(text, options.style ?? {}, options)),
       earlier: (text) =>
@@ -126,10 +140,14 @@ export function checkingHere(options: CheckOptions = { terms: 'auto' }): OpenChe
 /** A Desk on a text, with its editor and its check beside it. */
 export function deskOn(
   text: string,
-  { notes = {}, rules = {} }: { notes?: Partial<StoredNotes>; rules?: NonNullable<CheckOptions['rules']> } = {},
+  {
+    notes = {},
+    rules = {},
+    queries = new QueryList('one', [], { say: () => undefined }),
+  }: { notes?: Partial<StoredNotes>; rules?: NonNullable<CheckOptions['rules']>; queries?: QueryList } = {},
 ): { desk: DeskSession; editor: PaperEditor; checks: readonly string[]; pattern: StoredPattern } {
   const pattern: StoredPattern = { id: 'one', name: 'One', text, revision: 1, terms: 'auto', hand: NO_HAND };
-  const desk = new DeskSession(pattern, { ticks: [], dismissals: [], rules: {}, ...notes });
+  const desk = new DeskSession(pattern, { ticks: [], dismissals: [], rules: {}, ...notes }, queries);
   const editor = new PaperEditor();
   editor.attach(desk);
   const open = checkingHere({ terms: 'auto', rules });

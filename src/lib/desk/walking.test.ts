@@ -1,3 +1,4 @@
+import { Asking } from './asking.svelte.js';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { actionsOf } from '../frame/actions.js';
 import { walkingByKey } from './doing.js';
@@ -193,7 +194,7 @@ it('each of the keys for going through a pattern does something, and the panel i
     ask: (question: string) => Promise.resolve(void asked.push(question)),
     turn: () => void asked.push('turn'),
   };
-  const actions = actionsOf(walkingByKey(desk, walking, () => panel));
+  const actions = actionsOf(walkingByKey(desk, walking, new Asking(desk, () => undefined), () => panel));
   expect(new Set(actions.map(({ group }) => group))).toEqual(new Set(['Rounds', 'Findings', 'Parts', 'Text']));
   const run = (id: string) => actions.find((action) => action.id === id)?.run();
   for (const id of ['means', 'hook', 'aside', 'list']) run(id);

@@ -141,7 +141,7 @@
 
   h1 {
     align-self: center;
-    max-width: 26rem;
+    max-width: clamp(9rem, 17vw, 26rem);
     padding-left: var(--space-4);
     overflow: hidden;
     font-size: 1.1875rem;
@@ -158,7 +158,7 @@
   }
 
   .contents a {
-    padding: 0.45rem var(--space-3) 0.4rem;
+    padding: 0.45rem var(--space-2) 0.4rem;
     border: 2px solid transparent;
     border-width: 0 2px;
     background: linear-gradient(var(--ink), var(--ink)) 0 100% / 100% 2px no-repeat;

@@ -27,6 +27,8 @@ const SEAL: Standing = {
   editions: [],
   source: null,
   rules: 2,
+  drafts: 1,
+  queries: {},
 };
 
 const frame = (props: Props) => renderInHouse(Frame as Component<Props>, props);

@@ -23,6 +23,8 @@ const standing: Standing = {
   editions: [],
   source: null,
   rules: 0,
+  drafts: 1,
+  queries: {},
 };
 const edition = { id: '2', name: 'Ball (UK terms)', to: 'uk' as const, behind: false };
 

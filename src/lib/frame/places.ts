@@ -1,6 +1,7 @@
 import type { MarkName } from '../components/marks.js';
 import { plural } from '../plural.js';
 import type { Edition, ShelfEntry, Summary } from '../patterns.js';
+import type { QueryState } from '../queries.js';
 
 /** How a pattern stands: what its other places show of each of its places. */
 export interface Standing {
@@ -16,6 +17,9 @@ export interface Standing {
   readonly source: Edition | null;
   /** How many rules are set for this pattern alone. */
   readonly rules: number;
+  /** How many drafts have come, and how many queries are in each state. */
+  readonly drafts: number;
+  readonly queries: Readonly<Partial<Record<QueryState, number>>>;
 }
 
 /** Something that is said of a place, in a few words. */
@@ -41,7 +45,7 @@ export const HOUSE: readonly HousePlace[] = [
 ];
 
 export interface PatternPlace {
-  readonly id: 'intake' | 'desk' | 'terms' | 'pattern-rules';
+  readonly id: 'intake' | 'desk' | 'drafts' | 'queries' | 'terms' | 'pattern-rules';
   readonly text: string;
   readonly href: (pattern: string) => string;
   readonly keys: string;
@@ -53,6 +57,13 @@ export interface PatternPlace {
 export const PATTERN: readonly PatternPlace[] = [
   { id: 'intake', text: 'Intake', href: (id) => `/intake/${id}`, keys: 'Alt Shift I', state: () => null },
   { id: 'desk', text: 'Desk', href: (id) => `/desk/${id}`, keys: 'Alt Shift D', state: deskState },
+  {
+    id: 'queries',
+    text: 'Queries',
+    href: (id) => `/queries/${id}`,
+    keys: 'Alt Shift Q',
+    state: ({ queries }) => queryState(queries),
+  },
   { id: 'terms', text: 'Terms', href: (id) => `/terms/${id}`, keys: 'Alt Shift T', state: termsState },
   {
     id: 'pattern-rules',
@@ -71,6 +82,14 @@ function deskState({ summary, state }: Standing): PlaceState {
   if (errors > 0) return { words: plural(errors, 'error'), mark: 'error' };
   if (warnings > 0) return { words: plural(warnings, 'warning'), mark: 'warning' };
   return rounds === 0 ? { words: 'no rounds' } : { words: 'comes out', mark: 'agrees' };
+}
+
+/** What is to be done about the queries, the nearest first. */
+function queryState({ open = 0, sent = 0, answered = 0, settled = 0 }: Standing['queries']): PlaceState | null {
+  if (answered > 0) return { words: `${answered} answered`, mark: 'hint' };
+  if (open > 0) return { words: `${open} to send` };
+  if (sent > 0) return { words: `${sent} out` };
+  return settled > 0 ? { words: 'all settled' } : null;
 }
 
 const NAMES = { us: 'US', uk: 'UK' };

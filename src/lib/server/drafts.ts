@@ -138,6 +138,11 @@ export class DraftStore {
     );
   }
 
+  /** How many drafts have come. */
+  async count(id: string): Promise<number> {
+    return this.#database.db.$count(drafts, eq(drafts.patternId, id));
+  }
+
   /** A file as it came; null where there is none. */
   async original(id: string, number: number): Promise<{ file: string; bytes: Uint8Array } | null> {
     const [row] = await this.#database.db

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, inArray } from 'drizzle-orm';
+import { and, asc, count, desc, eq, inArray } from 'drizzle-orm';
 import * as z from 'zod/mini';
 import { placeAt, type Held } from '../../core/index.js';
 import {
@@ -52,6 +52,16 @@ export class QueryStore {
     return queriesIn(this.#database.db, id);
   }
 
+  /** How many queries of a pattern are in each state. */
+  async states(id: string): Promise<Partial<Record<QueryState, number>>> {
+    const rows = await this.#database.db
+      .select({ state: queries.state, times: count() })
+      .from(queries)
+      .where(eq(queries.patternId, id))
+      .groupBy(queries.state);
+    return Object.fromEntries(rows.map(({ state, times }) => [state, times]));
+  }
+
   /** What has happened to a pattern and its queries, the first first. */
   async history(id: string): Promise<HistoryEvent[]> {
     const rows = await this.#database.db
@@ -74,16 +84,10 @@ export class QueryStore {
       const known = await this.#known(db, id, made, all);
       if (known) return known;
       const { ref, at: asked, ...words } = made;
-      const [last] = await db
-        .select({ number: drafts.number })
-        .from(drafts)
-        .where(eq(drafts.patternId, id))
-        .orderBy(desc(drafts.number))
-        .limit(1);
       const number = (all.at(-1)?.number ?? 0) + 1;
       const at = Date.now();
       const place = asked && placeIn(pattern.text, asked);
-      const draft = last?.number ?? 0;
+      const draft = await newestDraft(db, id);
       await db
         .insert(queries)
         .values({ patternId: id, number, state: 'open', place: JSON.stringify(place), draft, ref, at, ...words });
@@ -107,11 +111,20 @@ export class QueryStore {
         proposal: change.proposal ?? now.proposal,
         state: change.state ?? now.state,
         answer,
+        // What has been decided on a query has been decided on the newest draft.
+        draft: change.state ? await newestDraft(db, id) : now.draft,
         revision: base + 1,
       };
       await db
         .update(queries)
-        .set({ text: next.text, proposal: next.proposal, state: next.state, answer, revision: next.revision })
+        .set({
+          text: next.text,
+          proposal: next.proposal,
+          state: next.state,
+          answer,
+          draft: next.draft,
+          revision: next.revision,
+        })
         .where(and(eq(queries.patternId, id), eq(queries.number, number)));
       if (change.state) {
         const who = change.state === 'answered' ? names.designer : names.editor;
@@ -132,6 +145,17 @@ export class QueryStore {
       (finding === '' ? null : (all.find((query) => query.finding === finding && open(query)) ?? null))
     );
   }
+}
+
+/** The number of the newest draft; 0 where none is kept. */
+async function newestDraft(db: Pick<Database, 'select'>, id: string): Promise<number> {
+  const [last] = await db
+    .select({ number: drafts.number })
+    .from(drafts)
+    .where(eq(drafts.patternId, id))
+    .orderBy(desc(drafts.number))
+    .limit(1);
+  return last?.number ?? 0;
 }
 
 /** Whether a change has been made already: it was sent once more after an answer that never arrived. */

@@ -3,7 +3,7 @@ import { notOnShelf } from './pages.js';
 import type { Stores } from './store.js';
 
 /** How a pattern stands in each of its places, for the head of its pages; without such a pattern the page says so. */
-export async function standingOf({ shelf, terms, rules }: Stores, id: string): Promise<Standing> {
+export async function standingOf({ shelf, terms, rules, drafts, queries }: Stores, id: string): Promise<Standing> {
   const entry = await shelf.entry(id);
   if (!entry) return notOnShelf();
   const { editions, source } = await terms.notes(id);
@@ -16,5 +16,7 @@ export async function standingOf({ shelf, terms, rules }: Stores, id: string): P
     editions,
     source,
     rules: Object.keys(await rules.of(id)).length,
+    drafts: await drafts.count(id),
+    queries: await queries.states(id),
   };
 }

@@ -30,6 +30,8 @@ async function termsOf(text: string, { notes = NOTES } = {}) {
     editions: notes.editions,
     source: notes.source,
     rules: 0,
+    drafts: 1,
+    queries: {},
   };
   renderInHouse(TermsDesk as Component<Props>, { pattern, notes, standing });
   await expect.element(page.getByText('Reading …')).not.toBeInTheDocument();

@@ -11,5 +11,7 @@ export function justCome(id: string, name: string): Standing {
     editions: [],
     source: null,
     rules: 0,
+    drafts: 1,
+    queries: {},
   };
 }

@@ -13,10 +13,12 @@ import {
   type HookSlip,
   type Meanings,
   type Overview,
+  type Proposed,
   type Report,
   type RoundAccount,
   type Styled,
   type TermsEvidence,
+  type Tried,
 } from '../../core/index.js';
 import { ruleSettingsSchema } from '../patterns.js';
 
@@ -44,6 +46,9 @@ export type AskedConversion = z.infer<typeof convertSchema>;
 const roundSchema = z.int().check(z.gte(0));
 const countSchema = z.int().check(z.gte(0), z.lte(100_000));
 
+const spanSchema = z.object({ from: roundSchema, to: roundSchema });
+const triedSchema = z.extend(spanSchema, { figure: countSchema });
+
 /** A round as it stood in an earlier text. */
 export interface EarlierRound {
   readonly part: string;
@@ -61,6 +66,10 @@ export interface CheckWorker {
   slips(asked: { round: number; onHook: number }): HookSlip[];
   meanings(word: string): Meanings | null;
   overview(): Overview | null;
+  /** A query on a finding, by its key; or at some words, by their offsets. */
+  query(asked: string | z.infer<typeof spanSchema>): Proposed | null;
+  /** What comes of a figure in the round at some words. */
+  tried(asked: z.infer<typeof triedSchema>): Tried | null;
   earlier(text: string): EarlierRound[];
   convert(asked: AskedConversion): Conversion;
   evidence(text: string): TermsEvidence;
@@ -80,6 +89,15 @@ const worker: CheckWorker = {
   account: (round) => last?.account(roundSchema.parse(round)) ?? null,
   slips: ({ round, onHook }) => last?.slips(roundSchema.parse(round), countSchema.parse(onHook)) ?? [],
   overview: () => last?.overview() ?? null,
+  query(asked) {
+    if (typeof asked === 'string') return last?.query(asked) ?? null;
+    const { from, to } = spanSchema.parse(asked);
+    return last?.queryAt(from, to) ?? null;
+  },
+  tried(asked) {
+    const { figure, ...at } = triedSchema.parse(asked);
+    return last?.tried(at, figure) ?? null;
+  },
   meanings: (word) => last?.meanings(handWordSchema.parse(word)) ?? null,
   convert(asked) {
     const { text, decisions, ...options } = convertSchema.parse(asked);

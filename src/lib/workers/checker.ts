@@ -5,16 +5,20 @@ import {
   meaningsSchema,
   NO_HAND,
   overviewSchema,
+  proposedSchema,
   reportSchema,
   styledSchema,
+  triedSchema,
   type CheckOptions,
   type Hand,
   type HookSlip,
   type Meanings,
   type Overview,
+  type Proposed,
   type Report,
   type RoundAccount,
   type Styled,
+  type Tried,
 } from '../../core/index.js';
 import type { EarlierRound } from './check.worker.js';
 import { GaveUp, WatchedWorker } from './watched.js';
@@ -96,6 +100,16 @@ export class Checker {
   /** Which slips of the maker explain another count on the hook. */
   async slips(round: number, onHook: number): Promise<HookSlip[]> {
     return slipsSchema.parse(await this.#worker.ask((remote) => remote.slips({ round, onHook })));
+  }
+
+  /** A query on a finding of the text that was checked last, by its key; or at some of its words, by their offsets. */
+  async query(about: string | { readonly from: number; readonly to: number }): Promise<Proposed | null> {
+    return z.nullable(proposedSchema).parse(await this.#worker.ask((remote) => remote.query(about)));
+  }
+
+  /** What comes of a figure in the round at some words of the text that was checked last. */
+  async tried(at: { readonly from: number; readonly to: number }, figure: number): Promise<Tried | null> {
+    return z.nullable(triedSchema).parse(await this.#worker.ask((remote) => remote.tried({ ...at, figure })));
   }
 
   /** A text in house style, proved to alter no count. */

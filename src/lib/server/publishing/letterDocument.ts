@@ -1,4 +1,4 @@
-import { Document, HeadingLevel, Packer, Paragraph, TextRun } from 'docx';
+import { Document, HeadingLevel, Packer, Paragraph, TextRun, type IRunOptions } from 'docx';
 import { quoted, type Block } from '../../letter.js';
 
 /** A letter as a .docx. */
@@ -17,7 +17,7 @@ function paragraphsOf(block: Block): Paragraph[] {
   const { number, where, words, text, proposal } = block;
   const indent = { left: 360 };
   return [
-    new Paragraph({ children: [new TextRun({ text: `${number}. ${where}`, bold: true })], keepNext: true }),
+    new Paragraph({ children: [run({ text: `${number}. ${where}`, bold: true })], keepNext: true }),
     ...(words === '' ? [] : [new Paragraph({ children: runs(quoted(words), true), indent, keepNext: true })]),
     new Paragraph({ children: runs(text), indent }),
     ...(proposal === '' ? [] : [new Paragraph({ children: runs(`Proposed: ${quoted(proposal)}`), indent })]),
@@ -26,5 +26,9 @@ function paragraphsOf(block: Block): Paragraph[] {
 
 /** Words with their line breaks. */
 function runs(text: string, italics = false): TextRun[] {
-  return text.split('\n').map((line, i) => new TextRun({ text: line, italics, ...(i === 0 ? {} : { break: 1 }) }));
+  return text.split('\n').map((line, i) => run({ text: line, italics, ...(i === 0 ? {} : { break: 1 }) }));
+}
+
+function run(options: IRunOptions): TextRun {
+  return new TextRun(options);
 }

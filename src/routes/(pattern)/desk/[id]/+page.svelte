@@ -10,6 +10,7 @@
 {#key data.pattern.id}<Desk
     pattern={data.pattern}
     stored={data.notes}
+    queries={data.queries}
     style={data.style}
     standing={data.standing}
   />{/key}
