@@ -50,7 +50,7 @@ export { accountSchema, hookSlipSchema } from './explaining/schema.js';
 export type { AccountStep, HookSlip, Ladder, RoundAccount } from './explaining/schema.js';
 export { overviewSchema } from './overview/schema.js';
 export type { Overview, PartOverview } from './overview/schema.js';
-export { reportSchema } from './report/schema.js';
+export { findingSchema, reportSchema } from './report/schema.js';
 export type { Report, ReportFinding, ReportRound, ReportVerdict } from './report/schema.js';
 export { contentOf, type Encoding, type FileContent } from './text/bytes.js';
 export { LONGEST_TEXT } from './text/source.js';
@@ -60,8 +60,9 @@ export { splitReply, replyPieceSchema, type Reply, type ReplyPiece } from './que
 export { follow, intoDraft, placeAt, placeSchema, type Held } from './querying/place.js';
 export { keyOf } from './text/key.js';
 export { carriedOver, findingsBetween, type Carried, type CheckedDraft } from './comparing/carried.js';
+export { changedWords } from './comparing/words.js';
 export { changeSchema, comparisonSchema } from './comparing/schema.js';
-export type { Change, ComparedEntry, Comparison } from './comparing/schema.js';
+export type { Change, ComparedEntry, ComparedPart, Comparison } from './comparing/schema.js';
 export { markedLines, markedText, type MarkedLine } from './report/marked.js';
 export { reportText } from './report/text.js';
 

@@ -43,6 +43,8 @@ function entry(name: string, more: Partial<ShelfEntry> = {}): ShelfEntry {
     revision: 2,
     terms: 'auto',
     edition: null,
+    queries: { open: 0, sent: 0, answered: 0 },
+    sentAt: null,
     summary: SUMMARY,
     state: 'counted',
     ...more,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { compareTexts, comparisonSchema } from '../index.js';
+import { changedWords, compareTexts, comparisonSchema } from '../index.js';
 import { align } from './align.js';
 
 const HEAD = `Head
@@ -153,5 +153,19 @@ describe('two sequences', () => {
     const started = performance.now();
     expect(align(before, after, letters)).toHaveLength(900);
     expect(performance.now() - started).toBeLessThan(2000);
+  });
+});
+
+describe('the words of two lines', () => {
+  it.each([
+    ['Rnd 3: (sc 1, inc) x 6 (18)', 'Rnd 3: (sc 1, inc) x 6 (19)', ['18'], ['19']],
+    ['Rnd 3: sc around', 'Rnd 4: sc in each st around', ['3'], ['4', 'in each st ']],
+    ['one line', 'one line', [], []],
+    ['all', 'other words', ['all'], ['other words']],
+    ['', 'new', [], ['new']],
+  ])('%s and %s differ in some', (before, after, old, now) => {
+    const changed = changedWords(before, after);
+    expect(changed.before.map(({ from, to }) => before.slice(from, to))).toEqual(old);
+    expect(changed.after.map(({ from, to }) => after.slice(from, to))).toEqual(now);
   });
 });

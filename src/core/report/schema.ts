@@ -28,7 +28,7 @@ const round = z.object({
 
 const fix = z.object({ title: z.string(), edits: z.array(z.object({ ...position, text: z.string() })) });
 
-const finding = z.object({
+export const findingSchema = z.object({
   rule: z.string(),
   severity: z.enum(['error', 'warning', 'hint']),
   ...position,
@@ -50,11 +50,11 @@ export const reportSchema = z.object({
     confidence: z.number().check(z.gte(0), z.lte(1)),
   }),
   parts: z.array(z.object({ name: z.string(), make: atLeast(1), line: atLeast(1), rounds: z.array(round) })),
-  findings: z.array(finding),
+  findings: z.array(findingSchema),
   coverage: z.object({ instructionLines: atLeast(0), read: atLeast(0) }),
 });
 
 export type Report = z.infer<typeof reportSchema>;
 export type ReportRound = z.infer<typeof round>;
-export type ReportFinding = z.infer<typeof finding>;
+export type ReportFinding = z.infer<typeof findingSchema>;
 export type ReportVerdict = ReportRound['verdict'];

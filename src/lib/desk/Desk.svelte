@@ -98,7 +98,7 @@
         }),
     );
     keeping.begin();
-    desk.toQuery(Number(page.url.searchParams.get('query')));
+    desk.toAsked(page.url.searchParams);
     editor.focus();
   }
 
@@ -208,7 +208,7 @@
     />{/await}
 {/if}
 {#if theirs}<Conflict mine={desk.text} {theirs} settle={(winner: 'mine' | 'theirs') => keeping.settle(winner)} />{/if}
-<Offered {dropping} pattern={opened.id} settle={() => saver.flush()} />
+<Offered {dropping} pattern={opened.id} text={desk.text} settle={() => saver.flush()} />
 
 <style>
   .desk {

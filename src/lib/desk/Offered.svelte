@@ -3,19 +3,33 @@
   import Button from '../components/Button.svelte';
   import Dialog from '../components/Dialog.svelte';
   import { takeInFile, troubleIn } from '../client.js';
+  import { unlikeness } from '../drafts/unlike.js';
   import type { Dropping } from './dropping.svelte.js';
 
   interface Props {
     dropping: Dropping;
     /** The pattern that it was dropped on. */
     pattern: string;
+    /** Its text as it is now. */
+    text: string;
     /** Keeps all that is unsaved. */
     settle?: () => Promise<void>;
   }
 
-  let { dropping, pattern, settle }: Props = $props();
+  let { dropping, pattern, text, settle }: Props = $props();
   let problem = $state('');
   let busy = $state(false);
+  /** Why this may be a draft of another pattern. */
+  let unlike = $state('');
+
+  $effect(() => {
+    const { offered } = dropping;
+    unlike = '';
+    if (offered)
+      void unlikeness(text, offered.text).then((words) => {
+        if (dropping.offered === offered) unlike = words;
+      });
+  });
   const lines = $derived(dropping.offered?.text.trimEnd().split('\n') ?? []);
   const SHOWN = 6;
 
@@ -34,7 +48,7 @@
       const came = await takeInFile(offered.file, offered.name, of === null ? { again: true } : { pattern: of });
       if ('id' in came) {
         close();
-        await goto(`/intake/${came.id}`);
+        await goto(of === null ? `/intake/${came.id}` : `/drafts/${came.id}`);
         await invalidateAll();
         return;
       }
@@ -54,10 +68,15 @@
       {lines.length === 1 ? 'line' : 'lines'}. {left.join(' ')} It begins:
     </p>
     <pre>{lines.slice(0, SHOWN).join('\n')}{lines.length > SHOWN ? '\n…' : ''}</pre>
+    {#if unlike}<p class="problem" role="status">{unlike}</p>{/if}
     {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
     <div class="ends">
-      <Button weight="firm" disabled={busy} onclick={() => void take(pattern)}>Go on with it as the next draft</Button>
-      <Button disabled={busy} onclick={() => void take(null)}>Take it in as a pattern of its own</Button>
+      <Button weight={unlike ? 'plain' : 'firm'} disabled={busy} onclick={() => void take(pattern)}
+        >Go on with it as the next draft</Button
+      >
+      <Button weight={unlike ? 'firm' : 'plain'} disabled={busy} onclick={() => void take(null)}
+        >Take it in as a pattern of its own</Button
+      >
       <Button weight="quiet" onclick={close}>Neither</Button>
     </div>
     <p class="soft">

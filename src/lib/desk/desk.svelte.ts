@@ -217,10 +217,11 @@ export class DeskSession {
     this.goTo(lineStart(round.line, round.column));
   }
 
-  /** To the place of a query, where it has one. */
-  toQuery(number: number): void {
-    const placed = this.placedQueries.find(({ query }) => query.number === number);
-    if (placed) this.toLine(placed.line);
+  /** To the query or the line that an address asks for, where there is one. */
+  toAsked(asked: URLSearchParams): void {
+    const number = Number(asked.get('query'));
+    const line = this.placedQueries.find(({ query }) => query.number === number)?.line ?? Number(asked.get('line'));
+    if (line > 0) this.toLine(line);
   }
 
   /** The lines before the first part; null where there are none. */

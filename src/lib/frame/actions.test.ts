@@ -88,7 +88,18 @@ describe('going to a place', () => {
     const gone: string[] = [];
     const go = (href: string) => gone.push(href);
     for (const { run } of actionsOf(goingTo('p1', go))) run();
-    expect(gone).toEqual(['/', '/rules', '/style', '/card', '/intake/p1', '/desk/p1', '/terms/p1', '/desk/p1/rules']);
+    expect(gone).toEqual([
+      '/',
+      '/rules',
+      '/style',
+      '/card',
+      '/intake/p1',
+      '/desk/p1',
+      '/drafts/p1',
+      '/queries/p1',
+      '/terms/p1',
+      '/desk/p1/rules',
+    ]);
     expect(actionsOf(goingTo(null, go)).map(({ id }) => id)).toEqual(['go-shelf', 'go-rules', 'go-style', 'go-card']);
   });
 });

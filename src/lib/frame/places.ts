@@ -58,6 +58,13 @@ export const PATTERN: readonly PatternPlace[] = [
   { id: 'intake', text: 'Intake', href: (id) => `/intake/${id}`, keys: 'Alt Shift I', state: () => null },
   { id: 'desk', text: 'Desk', href: (id) => `/desk/${id}`, keys: 'Alt Shift D', state: deskState },
   {
+    id: 'drafts',
+    text: 'Drafts',
+    href: (id) => `/drafts/${id}`,
+    keys: 'Alt Shift V',
+    state: ({ drafts }) => (drafts > 1 ? { words: `${drafts}` } : null),
+  },
+  {
     id: 'queries',
     text: 'Queries',
     href: (id) => `/queries/${id}`,

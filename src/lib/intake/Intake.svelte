@@ -109,7 +109,7 @@
   </main>
 </div>
 
-<Offered {dropping} pattern={id} />
+<Offered {dropping} pattern={id} text={pattern.text} />
 
 <style>
   .intake {

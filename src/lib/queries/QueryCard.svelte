@@ -75,8 +75,7 @@
         {#if session.wouldBe !== null && query.state === 'answered'}<Button
             weight={fits ? 'firm' : 'plain'}
             title="Alt 4"
-            onclick={() => void session.apply()}
-            >{tried ? 'Write it so' : 'Write what was proposed'}</Button
+            onclick={() => void session.apply()}>{tried ? 'Write it so' : 'Write what was proposed'}</Button
           >{/if}
         <Button title="Alt 1" onclick={() => void session.settle()}>Settle</Button>
         {#if query.state !== 'open'}<Button title="Alt 2" onclick={() => void session.become('open')}>Send back</Button

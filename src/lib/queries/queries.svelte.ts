@@ -265,18 +265,16 @@ export class QueriesSession {
     return { from: place.from, to: place.to, written: proposal, words: proposal };
   }
 
+  /** Tries out the figure that the answer of the selected query names. */
   async #try(): Promise<void> {
     this.tried = null;
     const { query } = this;
-    const place = query?.place;
-    if (!query || !place || query.answer === '' || query.state === 'settled' || !this.report) return;
-    const [piece] = splitReply(query.answer, [query.number]).pieces;
-    if (typeof piece?.figure !== 'number') return;
-    const tried = await this.#checking?.tried({ from: place.from, to: place.to }, piece.figure).catch(() => null);
-    if (this.query?.number !== query.number) return;
-    // Who agrees to a proposal means that, where the figure alone does not come out.
-    const fits = tried?.verdict === 'agrees' || tried?.verdict === 'counted';
-    this.tried = fits || piece.says !== 'agrees' || !this.#proposal(query) ? (tried ?? null) : null;
+    const [piece] = query?.answer && query.state !== 'settled' ? splitReply(query.answer, [query.number]).pieces : [];
+    if (!query?.place || typeof piece?.figure !== 'number') return;
+    const { from, to } = query.place;
+    const tried = (await this.#checking?.tried({ from, to }, piece.figure).catch(() => null)) ?? null;
+    if (this.query?.number === query.number && !(isOff(tried) && piece.says === 'agrees' && this.#proposal(query)))
+      this.tried = tried;
   }
 
   async #saved(text: string): Promise<boolean> {
@@ -304,6 +302,11 @@ export class QueriesSession {
       return null;
     }
   }
+}
+
+/** Who agrees to a proposal means that, where the figure alone does not come out. */
+function isOff(tried: Tried | null): boolean {
+  return tried?.verdict !== 'agrees' && tried?.verdict !== 'counted';
 }
 
 function textOf({ number, part, round, text, answer, place }: Query): string {

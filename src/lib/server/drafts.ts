@@ -6,6 +6,7 @@ import {
   draftTextSchema,
   type Draft,
   type DraftText,
+  type OwnDecided,
   type KnownFile,
   type StoredPattern,
 } from '../patterns.js';
@@ -13,7 +14,7 @@ import type { Held } from '../../core/index.js';
 import { TooMuch, type Counting } from './counting/counting.js';
 import type { Work } from './counting/work.js';
 import type { OpenDatabase, Writing } from './db/client.js';
-import { dismissals, drafts, originals, patterns, ticks } from './db/schema.js';
+import { dismissals, drafts, originals, ownChanges, patterns, ticks } from './db/schema.js';
 import type { Taken } from './documents/document.js';
 import { insertPattern, saveIn, storable, type PatternStore } from './patterns.js';
 import { placesIn, setPlaces } from './places.js';
@@ -115,6 +116,7 @@ export class DraftStore {
         size: drafts.size,
         notes: drafts.notes,
         left: drafts.left,
+        sender: drafts.sender,
         at: drafts.at,
       })
       .from(drafts)
@@ -136,6 +138,29 @@ export class DraftStore {
       draftTextSchema,
       'drafts',
     );
+  }
+
+  /** Keeps what was decided on something that the editor had changed; false where there is no such draft. */
+  async decideOwn(id: string, draft: number, { key, taken }: OwnDecided): Promise<boolean> {
+    return this.#database.write(async (db) => {
+      const [there] = await db
+        .select({ id: drafts.id })
+        .from(drafts)
+        .where(and(eq(drafts.patternId, id), eq(drafts.number, draft)));
+      if (!there) return false;
+      const row = { patternId: id, draft, key, taken, at: Date.now() };
+      await db.insert(ownChanges).values(row).onConflictDoNothing();
+      return true;
+    });
+  }
+
+  /** Keys of the editor's own changes that have been decided for a draft. */
+  async decidedOwn(id: string, draft: number): Promise<string[]> {
+    const rows = await this.#database.db
+      .select({ key: ownChanges.key })
+      .from(ownChanges)
+      .where(and(eq(ownChanges.patternId, id), eq(ownChanges.draft, draft)));
+    return rows.map(({ key }) => key);
   }
 
   /** How many drafts have come. */
@@ -180,7 +205,7 @@ async function goOnIn(
   carried: CarriedNotes | null,
 ): Promise<boolean> {
   const [now] = await db
-    .select({ revision: patterns.revision })
+    .select({ revision: patterns.revision, designer: patterns.designer })
     .from(patterns)
     .where(and(eq(patterns.id, id), isNull(patterns.deletedAt)));
   if (now?.revision !== revision) return false;
@@ -189,7 +214,7 @@ async function goOnIn(
     .update(drafts)
     .set({ worked: text })
     .where(and(eq(drafts.patternId, id), eq(drafts.number, before)));
-  await insertDraft(db, id, before + 1, arrived);
+  await insertDraft(db, id, before + 1, arrived, now.designer);
   const places = await placesIn(db, id);
   await saveIn(db, id, arrived.taken.text, revision);
   if (!carried) return true;
@@ -224,7 +249,13 @@ async function lastDraft(db: Writing, id: string, text: string): Promise<number>
   return 1;
 }
 
-async function insertDraft(db: Writing, patternId: string, number: number, arrived: Arrived): Promise<void> {
+async function insertDraft(
+  db: Writing,
+  patternId: string,
+  number: number,
+  arrived: Arrived,
+  sender = '',
+): Promise<void> {
   const { file, bytes, taken } = arrived;
   const [draft] = await db
     .insert(drafts)
@@ -238,6 +269,7 @@ async function insertDraft(db: Writing, patternId: string, number: number, arriv
       text: taken.text,
       notes: JSON.stringify(taken.notes),
       left: JSON.stringify(taken.left),
+      sender,
       at: Date.now(),
     })
     .returning({ id: drafts.id });

@@ -1,8 +1,8 @@
-import { and, desc, eq, inArray, isNotNull, isNull } from 'drizzle-orm';
+import { and, count, desc, eq, inArray, isNotNull, isNull, max } from 'drizzle-orm';
 import * as z from 'zod/mini';
 import { momentSchema, patternSchema, summarySchema, UNTITLED, type AwayEntry, type ShelfEntry } from '../patterns.js';
 import type { OpenDatabase } from './db/client.js';
-import { editions, patterns } from './db/schema.js';
+import { editions, letters, patterns, queries } from './db/schema.js';
 import { parsed, readable } from './readable.js';
 
 const entryRow = z.object({
@@ -30,13 +30,14 @@ export class ShelfStore {
   /** All patterns that are not put away, the last changed first. */
   async list(): Promise<ShelfEntry[]> {
     const rows = await this.#entries().orderBy(desc(patterns.updatedAt), patterns.name);
-    return rows.map(shelfEntry);
+    const asked = await this.#asked();
+    return rows.map((row) => shelfEntry(row, asked));
   }
 
   /** A pattern as it stands on the shelf; null where it doesn't. */
   async entry(id: string): Promise<ShelfEntry | null> {
     const [row] = await this.#entries(id);
-    return row ? shelfEntry(row) : null;
+    return row ? shelfEntry(row, await this.#asked(id)) : null;
   }
 
   /** The names of the patterns on the shelf, the last changed first. */
@@ -75,6 +76,29 @@ export class ShelfStore {
     return changed.length;
   }
 
+  /** What is asked of the designers, by pattern; or of one. */
+  async #asked(id?: string): Promise<Asked> {
+    const { db } = this.#database;
+    const states = await db
+      .select({ id: queries.patternId, state: queries.state, times: count() })
+      .from(queries)
+      .where(
+        and(
+          inArray(queries.state, ['open', 'sent', 'answered']),
+          id === undefined ? undefined : eq(queries.patternId, id),
+        ),
+      )
+      .groupBy(queries.patternId, queries.state);
+    const sent = await db
+      .select({ id: letters.patternId, at: max(letters.at) })
+      .from(letters)
+      .where(id === undefined ? undefined : eq(letters.patternId, id))
+      .groupBy(letters.patternId);
+    const counts = new Map<string, Record<string, number>>();
+    for (const { id: of, state, times } of states) counts.set(of, { ...counts.get(of), [state]: times });
+    return { counts, sent: new Map(sent.map(({ id: of, at }) => [of, at])) };
+  }
+
   #entries(id?: string) {
     return this.#database.db
       .select({
@@ -95,14 +119,24 @@ export class ShelfStore {
   }
 }
 
+interface Asked {
+  /** By pattern how many queries are in each state. */
+  readonly counts: ReadonlyMap<string, Readonly<Record<string, number>>>;
+  /** By pattern when the last letter went out. */
+  readonly sent: ReadonlyMap<string, number | null>;
+}
+
 /** An entry that can't be read stands there and says so. */
-function shelfEntry(row: { id: unknown; name: unknown }): ShelfEntry {
+function shelfEntry(row: { id: unknown; name: unknown }, asked: Asked): ShelfEntry {
+  const id = String(row.id);
+  const { open = 0, sent = 0, answered = 0 } = asked.counts.get(id) ?? {};
+  const correspondence = { queries: { open, sent, answered }, sentAt: asked.sent.get(id) ?? null };
   const read = entryRow.safeParse(row);
   const summary = read.success ? storedSummary.safeParse(parsed(read.data.summary)) : null;
   if (!read.success || !summary?.success) {
     const name = typeof row.name === 'string' ? row.name : UNTITLED;
     return {
-      id: String(row.id),
+      id,
       name,
       createdAt: 0,
       updatedAt: 0,
@@ -110,10 +144,11 @@ function shelfEntry(row: { id: unknown; name: unknown }): ShelfEntry {
       terms: 'auto',
       edition: null,
       summary: null,
+      ...correspondence,
       state: 'unreadable',
     };
   }
   const { counted, summary: _stored, ...entry } = read.data;
   const state = counted !== entry.revision ? 'counting' : summary.data === null ? 'too-much' : 'counted';
-  return { ...entry, summary: summary.data, state };
+  return { ...entry, ...correspondence, summary: summary.data, state };
 }

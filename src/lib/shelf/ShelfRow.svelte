@@ -19,6 +19,7 @@
   const { id, name, summary, state } = $derived(entry);
   const NAMES = { us: 'US terms', uk: 'UK terms', mixed: 'mixed terms', unclear: 'terms unclear' };
   const open = $derived(summary ? summary.errors + summary.warnings : 0);
+  const asked = $derived(entry.queries.open + entry.queries.sent + entry.queries.answered);
   const stage = $derived(stageOf(entry));
 </script>
 
@@ -37,7 +38,12 @@
       {entry.edition ? `${entry.edition.toUpperCase()} edition` : NAMES[termsOf(entry)]}{summary
         ? ` · ${plural(summary.parts, 'part')}`
         : ''} ·
-      {#if entry.revision === 1}taken in <When at={entry.createdAt} />{:else}changed <When at={entry.updatedAt} />{/if}
+      {#if entry.queries.answered > 0}<strong>answered</strong
+        >{:else if entry.queries.sent > 0 && entry.sentAt !== null}with the designer since <When
+          at={entry.sentAt}
+        />{:else if entry.revision === 1}taken in <When at={entry.createdAt} />{:else}changed <When
+          at={entry.updatedAt}
+        />{/if}
     {/if}
   {/snippet}
   <div class="seen">
@@ -54,6 +60,7 @@
       </div>
       <p class="open">
         {#if open === 0 && summary.rounds > 0}<span class="calm"><Mark name="agrees" silent /> nothing open</span>{/if}
+        {#if asked > 0}<a href="/queries/{id}">{plural(asked, 'query', 'queries')}</a>{/if}
         {#if summary.errors > 0}<span><Mark name="error" silent /> {plural(summary.errors, 'error')}</span>{/if}
         {#if summary.warnings > 0}<span><Mark name="warning" silent /> {plural(summary.warnings, 'warning')}</span>{/if}
       </p>
@@ -67,6 +74,8 @@
     <Menu
       label="More for {name}"
       items={[
+        { text: 'Drafts', href: `/drafts/${id}` },
+        { text: 'Queries', href: `/queries/${id}` },
         { text: 'Terms: US and UK', href: `/terms/${id}` },
         { text: 'Its rules', href: `/desk/${id}/rules` },
         { text: 'Print with sums', href: `/desk/${id}/print` },

@@ -22,6 +22,8 @@ const entry = (name: string, updatedAt: number, rest: Partial<ShelfEntry> = {}):
   revision: 1,
   terms: 'auto',
   edition: null,
+  queries: { open: 0, sent: 0, answered: 0 },
+  sentAt: null,
   summary,
   state: 'counted',
   ...rest,
@@ -33,7 +35,7 @@ const SHELF = [
   entry('Faulty fish', 30, { summary: { ...summary, errors: 2, warnings: 1, off: 2 } }),
   entry('Warned whale 10', 20, { summary: { ...summary, warnings: 5 }, terms: 'uk' }),
   entry('Ticked toad 9', 10, { summary: { ...summary, ticked: 4, terms: 'mixed' }, edition: 'uk' }),
-  entry('Endless eel', 5, { summary: null, state: 'too-much' }),
+  entry('Endless eel', 5, { summary: null, state: 'too-much', queries: { open: 2, sent: 1, answered: 0 }, sentAt: 4 }),
 ];
 const names = (look: Partial<Look>) => arranged(SHELF, { ...USUAL, ...look }).map(({ id }) => id.split(' ')[0]);
 
@@ -45,6 +47,9 @@ describe('the shelf shows what is looked for', () => {
     [{ show: 'ticked' }, ['Ticked']],
     [{ show: 'mend' }, ['Faulty', 'Warned', 'Endless']],
     [{ show: 'editions' }, ['Ticked']],
+    [{ show: 'ask' }, ['Endless']],
+    [{ show: 'out' }, ['Endless']],
+    [{ show: 'answered' }, []],
     [{ terms: 'uk' }, ['Warned']],
     [{ terms: 'unclear' }, ['Endless']],
     [{ words: 'f  IS' }, ['Faulty']],
@@ -66,7 +71,17 @@ describe('the shelf shows what is looked for', () => {
   });
 
   it('says how many there are of each kind, of all that are there', () => {
-    expect(tallies(SHELF)).toEqual({ all: 6, new: 4, hand: 1, mend: 3, ticked: 1, editions: 1 });
+    expect(tallies(SHELF)).toEqual({
+      all: 6,
+      new: 4,
+      hand: 1,
+      mend: 3,
+      ask: 1,
+      out: 1,
+      answered: 0,
+      ticked: 1,
+      editions: 1,
+    });
   });
 
   it('a pattern without rounds is never all ticked', () => {

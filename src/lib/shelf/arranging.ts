@@ -5,7 +5,7 @@ import type { ShelfEntry } from '../patterns.js';
 export const lookSchema = z.object({
   /** Words of the name. */
   words: z.catch(z.string(), ''),
-  show: z.catch(z.enum(['all', 'mend', 'new', 'hand', 'ticked', 'editions']), 'all'),
+  show: z.catch(z.enum(['all', 'mend', 'new', 'hand', 'ask', 'out', 'answered', 'ticked', 'editions']), 'all'),
   terms: z.catch(z.enum(['any', 'us', 'uk', 'mixed', 'unclear']), 'any'),
   sort: z.catch(z.enum(['changed', 'taken', 'name', 'open']), 'changed'),
 });
@@ -18,6 +18,9 @@ export const SHOWN: readonly { readonly value: Look['show']; readonly text: stri
   { value: 'new', text: 'Not begun' },
   { value: 'hand', text: 'In hand' },
   { value: 'mend', text: 'To mend' },
+  { value: 'ask', text: 'Queries to send' },
+  { value: 'out', text: 'With the designer' },
+  { value: 'answered', text: 'Answered' },
   { value: 'ticked', text: 'All ticked' },
   { value: 'editions', text: 'Editions' },
 ];
@@ -56,6 +59,9 @@ const FITS: Readonly<Record<Look['show'], (entry: ShelfEntry) => boolean>> = {
   hand: (entry) => stageOf(entry) === 'hand',
   ticked: (entry) => stageOf(entry) === 'ticked',
   mend: (entry) => toMend(entry) > 0 || entry.state === 'too-much' || entry.state === 'unreadable',
+  ask: ({ queries }) => queries.open > 0,
+  out: ({ queries }) => queries.sent > 0,
+  answered: ({ queries }) => queries.answered > 0,
   editions: ({ edition }) => edition !== null,
 };
 
@@ -88,6 +94,9 @@ export function tallies(entries: readonly ShelfEntry[]): Readonly<Record<Look['s
     new: count('new'),
     hand: count('hand'),
     mend: count('mend'),
+    ask: count('ask'),
+    out: count('out'),
+    answered: count('answered'),
     ticked: count('ticked'),
     editions: count('editions'),
   };

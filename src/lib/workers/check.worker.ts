@@ -2,19 +2,23 @@ import { expose } from 'comlink';
 import * as z from 'zod/mini';
 import {
   checkPattern,
+  compareDrafts,
   convertTerms,
+  findingsBetween,
   handSchema,
   handWordSchema,
   houseStyleSchema,
   inStyle,
   termsEvidence,
   type Checked,
+  type Comparison,
   type Conversion,
   type HookSlip,
   type Meanings,
   type Overview,
   type Proposed,
   type Report,
+  type ReportFinding,
   type RoundAccount,
   type Styled,
   type TermsEvidence,
@@ -56,6 +60,17 @@ export interface EarlierRound {
   readonly words: string;
 }
 
+const compareSchema = z.object({ before: z.string(), after: z.string(), terms: termsSchema, hand: handSchema });
+export type AskedComparison = z.infer<typeof compareSchema>;
+
+/** Two drafts in step, with what was found in each. */
+export interface ComparedTexts {
+  readonly comparison: Comparison;
+  readonly before: Report;
+  readonly after: Report;
+  readonly findings: { readonly gone: readonly ReportFinding[]; readonly come: readonly ReportFinding[] };
+}
+
 /** What the page may ask of the worker. Accounts and slips are those of the text that was checked last. */
 export interface CheckWorker {
   /** Answers once the worker's code is there. */
@@ -71,6 +86,7 @@ export interface CheckWorker {
   /** What comes of a figure in the round at some words. */
   tried(asked: z.infer<typeof triedSchema>): Tried | null;
   earlier(text: string): EarlierRound[];
+  compare(asked: AskedComparison): ComparedTexts;
   convert(asked: AskedConversion): Conversion;
   evidence(text: string): TermsEvidence;
   inStyle(asked: z.infer<typeof styleSchema>): Styled;
@@ -106,6 +122,16 @@ const worker: CheckWorker = {
   inStyle(asked) {
     const { text, style, ...options } = styleSchema.parse(asked);
     return inStyle(text, style, options);
+  },
+  compare(asked) {
+    const { before, after, ...options } = compareSchema.parse(asked);
+    const drafts = compareDrafts({ ...options, text: before }, { ...options, text: after });
+    return {
+      comparison: drafts.comparison,
+      before: drafts.before.report,
+      after: drafts.after.report,
+      findings: findingsBetween(drafts.comparison, drafts.before, drafts.after),
+    };
   },
   evidence: (text) => termsEvidence(z.string().parse(text)),
   earlier(text) {
