@@ -19,6 +19,9 @@ for (const colorScheme of ['light', 'dark'] as const) {
       '/away',
       `/intake/${id}`,
       `/terms/${id}`,
+      `/drafts/${id}`,
+      `/queries/${id}`,
+      `/history/${id}`,
       `/desk/${id}/rules`,
       `/desk/${id}`,
       '/nowhere',
@@ -65,6 +68,14 @@ for (const colorScheme of ['light', 'dark'] as const) {
     for (const key of ['Alt+PageUp', 'Control+Home', 'Alt+l']) {
       await page.keyboard.press(key);
       await sound(`${key}, ${colorScheme}`);
+    }
+    // A correspondence: its queries, the letter, and the reply.
+    await openPattern(page, server.url, 'Tugboat');
+    await page.keyboard.press('Alt+Shift+Q');
+    for (const key of [null, 'Alt+l', 'Alt+r']) {
+      if (key) await page.keyboard.press(key);
+      await page.waitForTimeout(300);
+      await sound(`queries, ${key ?? 'list'}, ${colorScheme}`);
     }
     // Something to mend: the round, the list of all findings, and the finder over it.
     await openPattern(page, server.url, 'Tugboat');

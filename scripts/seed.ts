@@ -6,18 +6,28 @@ import { openDatabase } from '../src/lib/server/db/client.js';
 import { readEnvironment } from '../src/lib/server/environment.js';
 import { takenFrom } from '../src/lib/server/documents/index.js';
 import { DraftStore } from '../src/lib/server/drafts.js';
+import { LetterStore } from '../src/lib/server/letters.js';
 import { PatternStore } from '../src/lib/server/patterns.js';
+import { OUTBOX } from '../src/lib/server/post.js';
+import { QueryStore } from '../src/lib/server/queries.js';
+import { correspond } from './demoLetters.js';
+
+/** The demo pattern whose designer has been written to. */
+const WRITTEN_ABOUT = 'tugboat';
 
 try {
   const database = await openDatabase(readEnvironment(process.env), path.resolve('drizzle'));
   const patterns = new PatternStore(database);
   const drafts = new DraftStore(database, patterns, countingHere);
+  const letters = new LetterStore(database, OUTBOX);
   const known = await patterns.demoKeys();
   for (const file of readdirSync('demo').sort().reverse()) {
     const demoKey = file.replace(/\.txt$/, '');
     if (known.has(demoKey)) continue;
     const bytes = readFileSync(path.join('demo', file));
-    await drafts.takeIn({ file, bytes, taken: await takenFrom(bytes, file) }, '', demoKey);
+    const id = await drafts.takeIn({ file, bytes, taken: await takenFrom(bytes, file) }, '', demoKey);
+    if (demoKey === WRITTEN_ABOUT)
+      await correspond(id, { patterns, queries: new QueryStore(database, letters), letters });
   }
   database.close();
 } catch (error) {

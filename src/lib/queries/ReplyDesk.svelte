@@ -36,7 +36,7 @@
         {#if open === 0}<Button
             onclick={() => {
               session.shown = 'answered';
-              session.step(1);
+              session.first();
               done();
             }}>Go through the answers</Button
           >{/if}

@@ -100,6 +100,12 @@ export class QueriesSession {
     void this.#try();
   }
 
+  /** To the first query of those that are shown. */
+  first(): void {
+    const [first] = this.rows;
+    if (first) this.select(first.number);
+  }
+
   /** To the next query of those that are shown, or the one before. */
   step(by: 1 | -1): void {
     const at = this.rows.findIndex(({ number }) => number === this.selected);
