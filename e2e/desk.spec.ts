@@ -252,7 +252,7 @@ test('a changed round shows how it read before; the sums can be copied, and a fi
   await expect(offer).toContainText('Rnd 1: 7 sc in MR (7)');
   await expect(page.getByLabel('Manuscript')).toContainText('Dye pot');
   await offer.getByRole('button', { name: 'Go on with it as the next draft' }).click();
-  await expect(page.getByText('Draft 2')).toBeVisible();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Draft 2' })).toBeVisible();
   await page.keyboard.press('Alt+Shift+d');
   await expect(railRow(page, 'Rnd 1')).toHaveAttribute('title', 'Rnd 1: makes 7, states 7; agrees');
 });

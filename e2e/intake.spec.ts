@@ -61,6 +61,9 @@ test('a PDF is put right by keys alone, counted at the Desk, and the next draft 
   // The next draft is dropped on it.
   await drop(page, '.cm-content', 'tumbly-2.docx', readFileSync(path.join(FIXTURES, 'tumbly-later.lines.docx')));
   await page.getByRole('button', { name: 'Go on with it as the next draft' }).click();
+  // It stands beside the one before; how it was understood is one key away.
+  await expect(page.getByRole('region', { name: 'Both drafts' })).toContainText('Rnds 5-9: sc around');
+  await page.keyboard.press('Alt+Shift+i');
   await expect(page.getByRole('heading', { name: 'All 9 rounds read; every line has its place.' })).toBeVisible();
   await expect(page.getByText('Draft 2')).toBeVisible();
   await expect(lines).toContainText('Rnds 5-9: sc around');

@@ -1,4 +1,5 @@
 /** Takes the pictures in docs/screenshots from the demo data.   npm run screenshots */
+import { readFileSync } from 'node:fs';
 import { chromium, type Page } from '@playwright/test';
 import { Server } from '../e2e/server.js';
 import config from '../playwright.config.js';
@@ -32,6 +33,14 @@ async function go(page: Page, link: string): Promise<void> {
 
 const DOCUMENTS = 'src/lib/server/documents/fixtures';
 const COMING = ['radish.columns.pdf', 'slipper.list.docx', 'hedgehog.table.xlsx', 'locked.pdf'];
+
+/** What the designer of the hermit crab might send next: a part renamed, a round put in, two faults mended, one new. */
+const NEXT_CRAB = readFileSync('demo/hermit-crab.txt', 'utf8')
+  .replace('(4X, A)*7 (30)', '(4X, A)*6 (30)')
+  .replace('R19: 26X', 'R18: 26X')
+  .replace('R8: 30X (30)\n', 'R8: 30X (30)\nR8b: 30X (30)\n')
+  .replace('R6: 24X (24)', 'R6: (2X, V)*6, 6X (24)')
+  .replace('CLAW', 'PINCER');
 
 const SHOTS: readonly Shot[] = [
   { name: 'shelf', prepare: () => Promise.resolve() },
@@ -92,6 +101,24 @@ const SHOTS: readonly Shot[] = [
   },
   { name: 'desk-keys', prepare: (page) => desk(page, 'Lantern Point', 'Alt+k') },
   { name: 'desk-narrow', width: 390, prepare: (page) => desk(page, 'starfish') },
+  {
+    name: 'queries',
+    prepare: async (page) => {
+      await desk(page, 'Tugboat', 'Alt+Shift+q');
+      await page.getByText('With that figure').waitFor();
+    },
+  },
+  {
+    name: 'drafts',
+    prepare: async (page) => {
+      await desk(page, 'HERMIT CRAB', 'Alt+Shift+v');
+      await page.getByRole('button', { name: 'Take in the next draft' }).click();
+      await page.getByLabel('Or its text, pasted').fill(NEXT_CRAB);
+      await page.getByRole('button', { name: 'Take it in' }).click();
+      await page.getByText(/rounds changed/).waitFor();
+      await page.keyboard.press('Alt+Period');
+    },
+  },
   { name: 'terms', prepare: (page) => desk(page, 'PUFFIN', 'Alt+Shift+t', 'Alt+Period', 'Alt+Period') },
   { name: 'card', prepare: (page) => go(page, 'Reference card') },
   {

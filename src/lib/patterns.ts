@@ -48,35 +48,6 @@ export const fileAskedSchema = z.object({
   again: z.optional(z.literal('yes')),
 });
 
-/** Something that has come of a pattern, as it is told: the file itself is had by itself. */
-export const draftSchema = z.object({
-  number: z.int().check(z.gte(1)),
-  file: z.string(),
-  kind: z.string(),
-  size: z.int().check(z.gte(0)),
-  notes: z.array(
-    z.object({ line: z.int().check(z.gte(1)), about: z.string(), by: z.nullable(z.string()), text: z.string() }),
-  ),
-  left: z.array(z.string()),
-  /** Who has sent it; empty where that is not known. */
-  sender: z.string(),
-  at: momentSchema,
-});
-export type Draft = z.infer<typeof draftSchema>;
-
-/** A draft's text, and the working copy on top of it when the next one took its place (null while it is the newest). */
-export const draftTextSchema = z.object({ number: z.int(), text: z.string(), worked: z.nullable(z.string()) });
-export type DraftText = z.infer<typeof draftTextSchema>;
-
-/** How a change of the editor's own goes into the next draft: it does, it does not, or it becomes a query. */
-export const ownTakenSchema = z.enum(['mine', 'theirs', 'query']);
-export type OwnTaken = z.infer<typeof ownTakenSchema>;
-export const ownDecidedSchema = z.object({
-  key: z.string().check(z.minLength(1), z.maxLength(64)),
-  taken: ownTakenSchema,
-});
-export type OwnDecided = z.infer<typeof ownDecidedSchema>;
-
 /** A file that has come before, and with which pattern. */
 const knownFileSchema = z.object({ id: z.string(), name: z.string(), at: momentSchema });
 export type KnownFile = z.infer<typeof knownFileSchema>;
@@ -273,9 +244,13 @@ export interface ShelfEntry {
   readonly edition: 'us' | 'uk' | null;
   /** The figures as they were counted last; null where there are none. */
   readonly summary: Summary | null;
-  /** Queries that are to be sent, with the designer, and answered; and when the last letter went out (null for none). */
-  readonly queries: { readonly open: number; readonly sent: number; readonly answered: number };
-  readonly sentAt: number | null;
+  /** Queries that are to be sent, with the designer, and answered, and when the last letter went out; null where nothing is asked. */
+  readonly asked: {
+    readonly open: number;
+    readonly sent: number;
+    readonly answered: number;
+    readonly sentAt: number | null;
+  } | null;
   /** Whether they are those of the text as it is, are being counted, can't be, or the entry can't be read. */
   readonly state: 'counted' | 'counting' | 'too-much' | 'unreadable';
 }

@@ -10,16 +10,16 @@
   import SeveralBar from '../lib/components/SeveralBar.svelte';
   import { toasts } from '../lib/components/toasts.svelte.js';
   import { notKept, setAway } from '../lib/client.js';
-  import { whenSaved } from '../lib/desk/savers.js';
+  import { keptTexts } from '../lib/desk/kept.js';
+  import { whenSaved } from '../lib/desk/saved.js';
   import { arrivalsWait, filesIn, type NamedFile } from '../lib/dropped.js';
   import { fetched } from '../lib/fetched.js';
   import Frame from '../lib/frame/Frame.svelte';
   import { offering } from '../lib/frame/house.svelte.js';
   import PageHead from '../lib/frame/PageHead.svelte';
   import { plural } from '../lib/plural.js';
-  import { addressOf, arranged, lookFrom, SHOWN, SORTED, tallies, TERMS, USUAL } from '../lib/shelf/arranging.js';
+  import { addressOf, arranged, lookFrom, offered, SORTED, tallies, TERMS, USUAL } from '../lib/shelf/arranging.js';
   import EmptyShelf from '../lib/shelf/EmptyShelf.svelte';
-  import KeptTexts from '../lib/shelf/KeptTexts.svelte';
   import ShelfList from '../lib/shelf/ShelfList.svelte';
   import type { Taking } from '../lib/shelf/taking.svelte.js';
   import { short } from '../lib/short.js';
@@ -28,6 +28,7 @@
   let { data }: PageProps = $props();
   let pasting = $state(false);
   let taking = $state.raw<Taking | null>(null);
+  let kept = $state(false);
   let hovered = $state(false);
   let look = $state(lookFrom(page.url.searchParams));
   let search = $state<Search>();
@@ -114,6 +115,7 @@
   });
   // What was left at a Desk a moment ago is saved while the shelf is already there.
   onMount(() => whenSaved(refresh));
+  onMount(() => void (kept = keptTexts().length > 0));
   // What was dropped before the page was closed is gone on with.
   onMount(() => void (arrivalsWait() && takingIn().then((list) => list.resume())));
 
@@ -148,14 +150,16 @@
   {#if taking && taking.comings.length > 0}
     {#await import('../lib/shelf/ComingList.svelte') then { default: ComingList }}<ComingList {taking} />{/await}
   {/if}
-  <KeptTexts patterns={data.patterns} />
+  {#if kept}
+    {#await import('../lib/shelf/KeptTexts.svelte') then { default: KeptTexts }}<KeptTexts {...data} />{/await}
+  {/if}
   {#if data.patterns.length === 0}
     <EmptyShelf />
   {:else}
     <SeveralBar {rows} of={shown.length}>
       {#snippet filters()}
         <div class="shown" role="group" aria-label="Show">
-          {#each SHOWN as { value, text } (value)}
+          {#each offered(tally, look.show) as { value, text } (value)}
             <button type="button" aria-pressed={look.show === value} onclick={() => (look.show = value)}
               >{text} <span>{tally[value]}</span></button
             >

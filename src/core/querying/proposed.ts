@@ -26,21 +26,26 @@ export type AccountOf = (round: number) => RoundAccount | null;
  */
 export function proposedFor(report: Report, finding: ReportFinding, text: string, account: AccountOf): Proposed {
   const source = sourceText(text);
-  const round = roundAtLine(report, finding);
-  const span = round ? wordsOf(source, round.round) : wholeLines(source, finding.line, finding.endLine);
-  // Where the sums come out they are not what is in doubt.
-  const comesOut = round?.round.verdict === 'agrees' || round?.round.verdict === 'counted';
-  const open = round && !comesOut ? account(round.index)?.sentence : undefined;
+  const at = roundAtLine(report, finding);
+  const span = at ? wordsOf(source, at.round) : wholeLines(source, finding.line, finding.endLine);
   const [fix] = finding.fixes;
   const proposal = fix ? rewritten(source, span, fix) : '';
   return {
-    scope: round ? 'round' : 'words',
+    scope: at ? 'round' : 'words',
     at: { ...span },
-    part: round?.part ?? finding.part ?? '',
-    round: round?.round.label ?? '',
-    text: sentences([finding.message, open && `Worked out: ${lowerFirst(open)}`, asking(proposal, fix?.title)]),
+    part: at?.part ?? finding.part ?? '',
+    round: at?.round.label ?? '',
+    text: sentences([finding.message, at ? workedOut(at, account) : '', asking(proposal, fix?.title)]),
     proposal,
   };
+}
+
+/** A round laid open; nothing where its sums come out: they are not what is in doubt. */
+function workedOut({ round, index }: PlacedRound, account: AccountOf): string {
+  const open = account(index)?.sentence;
+  return open === undefined || round.verdict === 'agrees' || round.verdict === 'counted'
+    ? ''
+    : `Worked out: ${lowerFirst(open)}`;
 }
 
 /** A query at a selection, or at the round that a place stands in: its sums, below a line on which a person says what is asked. */
@@ -67,20 +72,27 @@ function asking(proposal: string, title: string | undefined): string {
   return title ? `${title}: is this what is meant?` : 'What is meant here?';
 }
 
-function sentences(parts: readonly (string | undefined)[]): string {
-  return parts.filter((part) => part !== undefined && part !== '').join('\n');
+function sentences(parts: readonly string[]): string {
+  return parts.filter((part) => part !== '').join('\n');
 }
 
 function lowerFirst(words: string): string {
   return words.charAt(0).toLowerCase() + words.slice(1);
 }
 
+interface PlacedRound {
+  readonly round: ReportRound;
+  readonly part: string;
+  /** Its number among all rounds. */
+  readonly index: number;
+}
+
 function roundAtLine(
   report: Report,
   { line, endLine, round: label }: Pick<ReportFinding, 'line' | 'endLine'> & { readonly round?: string | null },
-): { round: ReportRound; part: string; index: number } | null {
+): PlacedRound | null {
   let index = -1;
-  let at: { round: ReportRound; part: string; index: number } | null = null;
+  let at: PlacedRound | null = null;
   for (const { name, rounds } of report.parts)
     for (const round of rounds) {
       index += 1;

@@ -240,7 +240,7 @@ describe('a file that is dropped on the Desk is looked at first', () => {
     await expect.element(dialog.getByRole('alert')).toHaveTextContent('The disk is full.');
     server.answer = () => Response.json({ id: 'seal', left: [] });
     await dialog.getByRole('button', { name: 'Go on with it as the next draft' }).click();
-    await vi.waitFor(() => expect(goto).toHaveBeenCalledWith('/intake/seal'));
+    await vi.waitFor(() => expect(goto).toHaveBeenCalledWith('/drafts/seal'));
     expect(sent(/documents\?/).at(-1)?.path).toMatch(/^\/api\/documents\?file=whelk\.docx&pattern=./);
     await expect.element(page.getByText('Cotton: Sand 20 g')).toBeVisible();
   });

@@ -2,7 +2,8 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { StoredPattern } from '../patterns.js';
 import { keptTexts } from './kept.js';
 import { Saver } from './saver.svelte.js';
-import { flushAll, leave, saverFor, whenSaved } from './savers.js';
+import { whenSaved } from './saved.js';
+import { flushAll, leave, saverFor } from './savers.js';
 
 const PATTERN: StoredPattern = { id: 'p', name: 'Ball', text: 'old', revision: 3, terms: 'auto', hand: { words: {} } };
 const answer = (body: unknown, status = 200) => Promise.resolve(new Response(JSON.stringify(body), { status }));

@@ -1,9 +1,9 @@
 import type { StoredPattern } from '../patterns.js';
+import { wasSaved } from './saved.js';
 import { Saver } from './saver.svelte.js';
 
 /** Savers of the patterns that are open here, and of those that were left with something unsaved. */
 const savers = new Map<string, Saver>();
-const listeners = new Set<() => void>();
 
 /** The saver for a pattern: the one that has still something of it to save, or a new one. */
 export function saverFor(pattern: StoredPattern): Saver {
@@ -24,14 +24,8 @@ export function saverFor(pattern: StoredPattern): Saver {
 export function leave(saver: Saver): void {
   saver.leave(() => {
     savers.delete(saver.id);
-    for (const listener of listeners) listener();
+    wasSaved();
   });
-}
-
-/** Calls back whenever something that was left unsaved has been saved; returns how to stop that. */
-export function whenSaved(listener: () => void): () => void {
-  listeners.add(listener);
-  return () => listeners.delete(listener);
 }
 
 /** Sends at once all that is unsaved: the page is being left, or the network is back. */

@@ -11,7 +11,8 @@
   import { offering } from '../frame/house.svelte.js';
   import type { Standing } from '../frame/places.js';
   import Came from '../intake/Came.svelte';
-  import type { Draft, DraftText, StoredPattern } from '../patterns.js';
+  import type { Draft, DraftText } from '../drafts.js';
+  import type { StoredPattern } from '../patterns.js';
   import { Comparer } from '../workers/comparer.js';
   import { DESK, DraftsSession } from './drafts.svelte.js';
   import FoundBetween from './FoundBetween.svelte';
@@ -108,7 +109,7 @@
     {:else}<p class="waiting" role={session.trouble ? 'alert' : undefined}>{session.trouble || 'Comparing …'}</p>{/if}
   </main>
 </div>
-{#if next}<NextDraft id={pattern.id} onclose={() => (next = false)} />{/if}
+{#if next}<NextDraft id={pattern.id} now={pattern.text} onclose={() => (next = false)} />{/if}
 <Offered {dropping} pattern={pattern.id} text={pattern.text} />
 
 <style>

@@ -1,6 +1,7 @@
 import { follow, placeAt, type ComparedEntry, type Report, type ReportRound } from '../../core/index.js';
 import { saveText, troubleIn } from '../client.js';
-import type { DraftText, OwnTaken, StoredPattern } from '../patterns.js';
+import type { DraftText, OwnTaken } from '../drafts.js';
+import type { StoredPattern } from '../patterns.js';
 import { plural } from '../plural.js';
 import { makeQuery } from '../queries/asking.js';
 import type { Comparer, Compared } from '../workers/comparer.js';

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { compareDrafts, compareTexts, findingsBetween, NO_HAND } from '../../core/index.js';
-import type { DraftText, StoredPattern } from '../patterns.js';
+import type { DraftText } from '../drafts.js';
+import type { StoredPattern } from '../patterns.js';
 import { DraftsSession } from './drafts.svelte.js';
 import { ownChanges } from './ownChanges.js';
 

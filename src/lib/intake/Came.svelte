@@ -1,6 +1,6 @@
 <script lang="ts">
   import When from '../components/When.svelte';
-  import type { Draft } from '../patterns.js';
+  import type { Draft } from '../drafts.js';
 
   interface Props {
     /** The pattern. */
@@ -19,12 +19,12 @@
 </script>
 
 <ol>
-  {#each drafts as { number, file, kind, size, left, at } (number)}
+  {#each drafts as { number, file, kind, size, left, sender, at } (number)}
     <li>
       <strong>Draft {number}</strong>
       <span class="file">{file || kind}</span>
       <span class="soft"
-        >{file === '' ? '' : `${kind}, `}{sizeOf(size)}, <When {at} />
+        >{file === '' ? '' : `${kind}, `}{sizeOf(size)}{sender === '' ? '' : `, from ${sender}`}, <When {at} />
         · <a href="/api/patterns/{id}/drafts/{number}" download={file || 'pasted.txt'}>as it came</a></span
       >
       {#each left as sentence (sentence)}<span class="left">{sentence}</span>{/each}

@@ -10,7 +10,8 @@
   import { offering } from '../frame/house.svelte.js';
   import type { Standing } from '../frame/places.js';
   import { leavingWhenKept } from '../leaving.svelte.js';
-  import type { Draft, StoredPattern } from '../patterns.js';
+  import type { Draft } from '../drafts.js';
+  import type { StoredPattern } from '../patterns.js';
   import { Checker } from '../workers/checker.js';
   import Came from './Came.svelte';
   import { IntakeSession } from './intake.svelte.js';

@@ -1,5 +1,6 @@
 import { lineKey, senseInWords, type Hand, type LineRole } from '../../core/index.js';
-import type { Draft, HandChange } from '../patterns.js';
+import type { Draft } from '../drafts.js';
+import type { HandChange } from '../patterns.js';
 import { plural } from '../plural.js';
 import { short } from '../short.js';
 

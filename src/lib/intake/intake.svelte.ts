@@ -9,7 +9,8 @@ import {
   type Report,
   type Sense,
 } from '../../core/index.js';
-import { handWith, type Draft, type HandChange, type StoredPattern } from '../patterns.js';
+import type { Draft } from '../drafts.js';
+import { handWith, type HandChange, type StoredPattern } from '../patterns.js';
 import { plural } from '../plural.js';
 import { short } from '../short.js';
 import { secondPattern } from './twoPatterns.js';

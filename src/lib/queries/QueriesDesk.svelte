@@ -72,9 +72,12 @@
     return () => session.end();
   });
 
-  /** What became of the queries is told in the head and in the history. */
+  /** What became of a query stands in its history: that is fetched anew when one has changed here. */
+  let begun = false;
   $effect(() => {
-    if (session.list.all !== queries) void invalidate('dostik:queries');
+    const { all } = session.list;
+    if (begun && all.length > 0) void invalidate('dostik:queries');
+    begun = true;
   });
 
   async function sent(): Promise<void> {
@@ -206,6 +209,13 @@
     justify-items: start;
     max-width: 34rem;
     padding: var(--space-6) var(--space-4);
+  }
+
+  @media print {
+    .queries {
+      display: block;
+      height: auto;
+    }
   }
 
   @media (max-width: 900px) {

@@ -1,7 +1,11 @@
 <script lang="ts">
   import Button from '../components/Button.svelte';
+  import { troubleIn } from '../client.js';
+  import { toasts } from '../components/toasts.svelte.js';
+  import { filesIn } from '../dropped.js';
   import Field from '../components/Field.svelte';
   import Select from '../components/Select.svelte';
+  import { replyIn } from './replyIn.js';
   import { isUnsettled } from './queryList.svelte.js';
   import type { QueriesSession } from './queries.svelte.js';
 
@@ -12,18 +16,33 @@
   const wordsOf = (number: number) =>
     session.list.all.find((query) => query.number === number)?.text.split('\n')[0] ?? '';
 
+  /** A message that is dropped is the reply. */
+  async function dropped(event: DragEvent): Promise<void> {
+    if (event.dataTransfer?.types.includes('Files') !== true) return;
+    event.preventDefault();
+    event.stopPropagation();
+    const [file] = await filesIn(event);
+    if (!file) return;
+    try {
+      session.reply = await replyIn(file.file, file.name);
+      session.split();
+    } catch (error) {
+      toasts.say(`“${file.name}”: ${troubleIn(error)}`);
+    }
+  }
+
   function focusField(main: HTMLElement): void {
     main.querySelector('textarea')?.focus();
   }
 </script>
 
-<main {@attach focusField}>
+<main {@attach focusField} ondropcapture={(event) => void dropped(event)}>
   <section class="reply" aria-label="The reply">
     <Field
       label="What the designer has written"
       bind:value={session.reply}
       lines={16}
-      hint="The whole message as it came; what it quotes is left out."
+      hint="The whole message, pasted, or its file dropped here; what it quotes is left out."
     />
     <Button weight="firm" disabled={session.reply.trim() === ''} onclick={() => session.split()}>Take it apart</Button>
   </section>

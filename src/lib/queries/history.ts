@@ -1,5 +1,5 @@
 import type { Letter } from '../letter.js';
-import type { Draft } from '../patterns.js';
+import type { Draft } from '../drafts.js';
 import { plural } from '../plural.js';
 import type { HistoryEvent, Query } from '../queries.js';
 

@@ -1,15 +1,8 @@
 import { createHash } from 'node:crypto';
 import { and, asc, desc, eq, isNull } from 'drizzle-orm';
 import * as z from 'zod/mini';
-import {
-  draftSchema,
-  draftTextSchema,
-  type Draft,
-  type DraftText,
-  type OwnDecided,
-  type KnownFile,
-  type StoredPattern,
-} from '../patterns.js';
+import { draftSchema, draftTextSchema, type Draft, type DraftText, type OwnDecided } from '../drafts.js';
+import type { KnownFile, StoredPattern } from '../patterns.js';
 import type { Held } from '../../core/index.js';
 import { TooMuch, type Counting } from './counting/counting.js';
 import type { Work } from './counting/work.js';

@@ -127,10 +127,11 @@ interface Asked {
 }
 
 /** An entry that can't be read stands there and says so. */
-function shelfEntry(row: { id: unknown; name: unknown }, asked: Asked): ShelfEntry {
+function shelfEntry(row: { id: unknown; name: unknown }, correspondence: Asked): ShelfEntry {
   const id = String(row.id);
-  const { open = 0, sent = 0, answered = 0 } = asked.counts.get(id) ?? {};
-  const correspondence = { queries: { open, sent, answered }, sentAt: asked.sent.get(id) ?? null };
+  const counts = correspondence.counts.get(id);
+  const { open = 0, sent = 0, answered = 0 } = counts ?? {};
+  const asked = counts ? { open, sent, answered, sentAt: correspondence.sent.get(id) ?? null } : null;
   const read = entryRow.safeParse(row);
   const summary = read.success ? storedSummary.safeParse(parsed(read.data.summary)) : null;
   if (!read.success || !summary?.success) {
@@ -144,11 +145,11 @@ function shelfEntry(row: { id: unknown; name: unknown }, asked: Asked): ShelfEnt
       terms: 'auto',
       edition: null,
       summary: null,
-      ...correspondence,
+      asked,
       state: 'unreadable',
     };
   }
   const { counted, summary: _stored, ...entry } = read.data;
   const state = counted !== entry.revision ? 'counting' : summary.data === null ? 'too-much' : 'counted';
-  return { ...entry, ...correspondence, summary: summary.data, state };
+  return { ...entry, asked, summary: summary.data, state };
 }

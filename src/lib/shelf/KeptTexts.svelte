@@ -5,7 +5,7 @@
   import { toasts } from '../components/toasts.svelte.js';
   import { takeIn, troubleIn } from '../client.js';
   import { drop, keep, keptTexts, type KeptText } from '../desk/kept.js';
-  import { whenSaved } from '../desk/savers.js';
+  import { whenSaved } from '../desk/saved.js';
   import { saveAsText } from '../desk/saveAsText.js';
   import { LONGEST_NAME, type ShelfEntry } from '../patterns.js';
   import { openWindows, thisWindow } from '../thisWindow.js';

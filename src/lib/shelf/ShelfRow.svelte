@@ -19,7 +19,7 @@
   const { id, name, summary, state } = $derived(entry);
   const NAMES = { us: 'US terms', uk: 'UK terms', mixed: 'mixed terms', unclear: 'terms unclear' };
   const open = $derived(summary ? summary.errors + summary.warnings : 0);
-  const asked = $derived(entry.queries.open + entry.queries.sent + entry.queries.answered);
+  const asked = $derived(entry.asked ? entry.asked.open + entry.asked.sent + entry.asked.answered : 0);
   const stage = $derived(stageOf(entry));
 </script>
 
@@ -38,12 +38,10 @@
       {entry.edition ? `${entry.edition.toUpperCase()} edition` : NAMES[termsOf(entry)]}{summary
         ? ` · ${plural(summary.parts, 'part')}`
         : ''} ·
-      {#if entry.queries.answered > 0}<strong>answered</strong
-        >{:else if entry.queries.sent > 0 && entry.sentAt !== null}with the designer since <When
-          at={entry.sentAt}
-        />{:else if entry.revision === 1}taken in <When at={entry.createdAt} />{:else}changed <When
-          at={entry.updatedAt}
-        />{/if}
+      {#if entry.asked?.answered}<strong>answered</strong>{:else if entry.asked?.sent && entry.asked.sentAt}with the
+        designer since <When at={entry.asked.sentAt} />{:else if entry.revision === 1}taken in <When
+          at={entry.createdAt}
+        />{:else}changed <When at={entry.updatedAt} />{/if}
     {/if}
   {/snippet}
   <div class="seen">

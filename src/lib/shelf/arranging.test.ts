@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { ShelfEntry, Summary } from '../patterns.js';
-import { addressOf, arranged, lookFrom, stageOf, tallies, USUAL, type Look } from './arranging.js';
+import { addressOf, arranged, lookFrom, offered, stageOf, tallies, USUAL, type Look } from './arranging.js';
 
 const summary: Summary = {
   parts: 1,
@@ -22,8 +22,7 @@ const entry = (name: string, updatedAt: number, rest: Partial<ShelfEntry> = {}):
   revision: 1,
   terms: 'auto',
   edition: null,
-  queries: { open: 0, sent: 0, answered: 0 },
-  sentAt: null,
+  asked: null,
   summary,
   state: 'counted',
   ...rest,
@@ -35,7 +34,7 @@ const SHELF = [
   entry('Faulty fish', 30, { summary: { ...summary, errors: 2, warnings: 1, off: 2 } }),
   entry('Warned whale 10', 20, { summary: { ...summary, warnings: 5 }, terms: 'uk' }),
   entry('Ticked toad 9', 10, { summary: { ...summary, ticked: 4, terms: 'mixed' }, edition: 'uk' }),
-  entry('Endless eel', 5, { summary: null, state: 'too-much', queries: { open: 2, sent: 1, answered: 0 }, sentAt: 4 }),
+  entry('Endless eel', 5, { summary: null, state: 'too-much', asked: { open: 2, sent: 1, answered: 0, sentAt: 4 } }),
 ];
 const names = (look: Partial<Look>) => arranged(SHELF, { ...USUAL, ...look }).map(({ id }) => id.split(' ')[0]);
 
@@ -82,6 +81,14 @@ describe('the shelf shows what is looked for', () => {
       ticked: 1,
       editions: 1,
     });
+  });
+
+  it('offers what is about letters where there are any, or where that is looked for', () => {
+    const none = tallies([entry('Fresh fox', 50)]);
+    const kinds = (show: Look['show']) => offered(none, show).map(({ value }) => value);
+    expect(kinds('all')).toEqual(['all', 'new', 'hand', 'mend', 'ticked', 'editions']);
+    expect(kinds('answered')).toContain('answered');
+    expect(offered(tallies(SHELF), 'all').map(({ value }) => value)).toContain('out');
   });
 
   it('a pattern without rounds is never all ticked', () => {

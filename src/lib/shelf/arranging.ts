@@ -59,9 +59,9 @@ const FITS: Readonly<Record<Look['show'], (entry: ShelfEntry) => boolean>> = {
   hand: (entry) => stageOf(entry) === 'hand',
   ticked: (entry) => stageOf(entry) === 'ticked',
   mend: (entry) => toMend(entry) > 0 || entry.state === 'too-much' || entry.state === 'unreadable',
-  ask: ({ queries }) => queries.open > 0,
-  out: ({ queries }) => queries.sent > 0,
-  answered: ({ queries }) => queries.answered > 0,
+  ask: ({ asked }) => (asked?.open ?? 0) > 0,
+  out: ({ asked }) => (asked?.sent ?? 0) > 0,
+  answered: ({ asked }) => (asked?.answered ?? 0) > 0,
   editions: ({ edition }) => edition !== null,
 };
 
@@ -100,6 +100,12 @@ export function tallies(entries: readonly ShelfEntry[]): Readonly<Record<Look['s
     ticked: count('ticked'),
     editions: count('editions'),
   };
+}
+
+/** The kinds that are offered: those about letters only where there are any. */
+export function offered(tally: Readonly<Record<Look['show'], number>>, show: Look['show']): typeof SHOWN {
+  const aboutLetters = (value: Look['show']) => value === 'ask' || value === 'out' || value === 'answered';
+  return SHOWN.filter(({ value }) => !aboutLetters(value) || tally[value] > 0 || value === show);
 }
 
 /** A look as it stands in the address; what is usual is left out. */

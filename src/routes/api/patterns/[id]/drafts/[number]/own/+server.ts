@@ -1,4 +1,4 @@
-import { ownDecidedSchema } from '../../../../../../../lib/patterns.js';
+import { ownDecidedSchema } from '../../../../../../../lib/drafts.js';
 import { noting } from '../../../../../../../lib/server/answers.js';
 import { stores } from '../../../../../../../lib/server/store.js';
 import type { RequestHandler } from './$types.js';
