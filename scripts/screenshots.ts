@@ -105,7 +105,7 @@ const SHOTS: readonly Shot[] = [
     name: 'queries',
     prepare: async (page) => {
       await desk(page, 'Tugboat', 'Alt+Shift+q');
-      await page.getByText('With that figure').waitFor();
+      await page.getByRole('button', { name: 'Write what was proposed' }).waitFor();
     },
   },
   {

@@ -60,7 +60,8 @@ export class QueriesSession {
     this.list = list;
     this.text = pattern.text;
     this.#in = { save: saveText, putAside: saveDismissal, ...within };
-    this.selected = this.rows[0]?.number ?? null;
+    // What was answered is what one comes for.
+    this.selected = (this.rows.find(({ state }) => state === 'answered') ?? this.rows[0])?.number ?? null;
   }
 
   begin(open: (listener: CheckListener) => CheckingQueries): void {
