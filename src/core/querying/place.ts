@@ -105,6 +105,9 @@ function whereWordsAre(words: string, from: number, to: number, text: string): n
   return at < 0 || near.includes(words, at + 1) ? null : first + at;
 }
 
+/** A longer stretch that was replaced is one change: what stood in it is gone. Characters. */
+const MOST_LOOKED_AT = 200_000;
+
 /** What was replaced by what: by lines where several were changed, and within them by words. */
 function changesBetween(before: string, after: string): Change[] {
   // Most of a text is as it was: what lies between the first and the last line that differ is looked at closely.
@@ -112,6 +115,7 @@ function changesBetween(before: string, after: string): Change[] {
   const start = before.lastIndexOf('\n', from - 1) + 1;
   const next = before.indexOf('\n', to);
   const end = next < 0 ? before.length : next + 1;
+  if (end - start > MOST_LOOKED_AT || length > MOST_LOOKED_AT) return [{ from, to, length }];
   return byPieces(before.slice(start, end), after.slice(start, from + length + end - to), start, [LINES, WORDS]);
 }
 

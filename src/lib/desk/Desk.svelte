@@ -51,8 +51,7 @@
   // svelte-ignore state_referenced_locally
   const opened = pattern;
   const say = (words: string, action?: { text: string; act: () => void }) => toasts.say(words, action);
-  // svelte-ignore state_referenced_locally
-  const desk = new DeskSession(opened, stored, new QueryList(opened.id, queries, { say }));
+  const desk = untrack(() => new DeskSession(opened, stored, new QueryList(opened.id, queries, { say })));
   const saver = saverFor(opened);
   const walking = new Walking(desk, say);
   const asking = new Asking(desk, say);

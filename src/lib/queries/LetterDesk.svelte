@@ -113,17 +113,17 @@
     {#if letters.length > 0}
       <section aria-label="Letters before">
         <h2>Letters before</h2>
-        <ul>
-          {#each letters as { id, queries: numbers, way, at } (id)}
-            <li>
-              <When {at} />: {plural(numbers.length, 'query', 'queries')}
-              {#if way === 'own'}<span class="soft">sent by yourself</span>{:else}<a
-                  href="/api/patterns/{pattern.id}/letters/{id}"
-                  download="letter-{id}.eml">{way === 'smtp' ? 'as sent' : 'in the outbox'}</a
-                >{/if}
-            </li>
-          {/each}
-        </ul>
+        {#each letters as { id, queries: numbers, way, text, at } (id)}
+          <details>
+            <summary>
+              <When {at} />: {plural(numbers.length, 'query', 'queries')}{way === 'own' ? ', sent by yourself' : ''}
+            </summary>
+            <pre>{text}</pre>
+            {#if way !== 'own'}<a href="/api/patterns/{pattern.id}/letters/{id}" download="letter-{id}.eml"
+                >{way === 'smtp' ? 'As it was sent' : 'Out of the outbox'} (.eml)</a
+              >{/if}
+          </details>
+        {/each}
       </section>
     {/if}
   </aside>
@@ -188,10 +188,16 @@
     font-weight: 680;
   }
 
-  ul {
-    display: grid;
-    gap: 0.15rem;
+  details {
     font-size: var(--size-small);
+  }
+
+  pre {
+    max-height: 14rem;
+    overflow: auto;
+    font-family: var(--text-face);
+    white-space: pre-wrap;
+    overflow-wrap: anywhere;
   }
 
   .ends {

@@ -143,7 +143,8 @@ export class LetterStore {
     const letter = await this.compose(id, asked);
     if (!letter) return 'gone';
     if (letter.numbers.length === 0) return 'nothing';
-    if (asked.way === 'post' && letter.to === '' && this.post.way === 'smtp') return 'nobody';
+    const known = letter.to !== '' && letter.message.from.address !== NO_ADDRESS;
+    if (asked.way === 'post' && this.post.way === 'smtp' && !known) return 'nobody';
     const message = asked.way === 'post' ? Buffer.from(await this.post.send(letter.message)) : null;
     const { editor } = await this.namesFor(id);
     const at = Date.now();

@@ -32,7 +32,7 @@ export const POST: RequestHandler = answering(async ({ params, request, url }) =
   if (outcome === 'gone') throw new Refused(404, GONE);
   if (outcome === 'nothing') throw new Refused(409, 'None of these queries is still to be sent.');
   if (outcome === 'nobody')
-    throw new Refused(409, 'There is no address to send this to. Say who the designer is first.');
+    throw new Refused(409, 'To send this both addresses are needed: the designer’s and your own.');
   return done();
 });
 
