@@ -14,7 +14,8 @@ class Toasts {
   /** Says something, with at most one thing to do about it. */
   say(text: string, action?: Toast['action']): void {
     const toast: Toast = action ? { id: this.#next++, text, action } : { id: this.#next++, text };
-    this.list = [...this.list.slice(-2), toast];
+    // The same words again stand there once, and longer.
+    this.list = [...this.list.filter((one) => one.text !== text).slice(-2), toast];
     setTimeout(() => this.dismiss(toast.id), LASTS);
   }
 

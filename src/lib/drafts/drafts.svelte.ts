@@ -97,8 +97,10 @@ export class DraftsSession {
     if (changed.length === 0 && lines === 0) return 'Nothing has changed.';
     const rounds =
       changed.length === 0
-        ? `No round has changed, ${plural(lines, 'other line')}`
-        : `${plural(changed.length, 'round')} changed, ${stitches === 0 ? 'none' : stitches} of them in ${stitches === 1 ? 'its' : 'their'} stitches`;
+        ? `No round has changed, but ${plural(lines, 'other line has', 'other lines have')}`
+        : changed.length === 1
+          ? `1 round changed, ${stitches === 1 ? '' : 'not '}in its stitches`
+          : `${changed.length} rounds changed, ${stitches === 0 ? 'none' : stitches} of them in ${stitches === 1 ? 'its' : 'their'} stitches`;
     const found = [
       ...(gone.length > 0 ? [`${plural(gone.length, 'finding is', 'findings are')} gone`] : []),
       ...(come.length > 0 ? [`${come.length} ${come.length === 1 ? 'is' : 'are'} new`] : []),

@@ -66,10 +66,12 @@ describe('two drafts', () => {
   it('are one and the Desk where there is only one', async () => {
     const { session } = await sessionOn([draft(1, FIRST)], FIRST.replace('Ball', 'Big ball'));
     expect([session.before, session.after]).toEqual([1, 0]);
-    expect(session.sentence).toBe('No round has changed, 1 other line.');
+    expect(session.sentence).toBe('No round has changed, but 1 other line has.');
     expect(session.parts).toEqual(['Ball is called Big ball']);
     await session.choose(1, 1);
     expect(session.sentence).toBe('Nothing has changed.');
+    const other = await sessionOn([draft(1, FIRST)], FIRST.replace('(19)', '(18)'));
+    expect(other.session.sentence).toBe('1 round changed, not in its stitches; 1 finding is gone.');
   });
 });
 
