@@ -58,7 +58,7 @@ export function proposedAt(report: Report, text: string, selection: Span, accoun
   const span = chosen ? selection : found ? wordsOf(source, found.round) : wholeLines(source, line, line);
   const part = found?.part ?? report.parts.findLast((one) => one.line <= line)?.name ?? '';
   return {
-    scope: chosen ? 'words' : found ? 'round' : 'words',
+    scope: chosen ? 'words' : found ? 'round' : report.parts.some((one) => one.line === line) ? 'part' : 'words',
     at: { from: span.from, to: span.to },
     part,
     round: found?.round.label ?? '',

@@ -63,7 +63,7 @@
   }
 </script>
 
-<div class="drafts" role="presentation" ondropcapture={(event) => void dropping.take(event)}>
+<div class="workplace" role="presentation" ondropcapture={(event) => void dropping.take(event)}>
   <Frame at="drafts" {standing}>
     {#snippet tools()}
       <Button weight="firm" title="N" onclick={() => (next = true)}>Take in the next draft</Button>
@@ -113,21 +113,14 @@
 <Offered {dropping} pattern={pattern.id} text={pattern.text} />
 
 <style>
-  .drafts {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr);
-    grid-template-rows: auto minmax(0, 1fr);
-    height: 100dvh;
-  }
-
   main {
-    display: grid;
-    grid-template-columns: 21rem minmax(0, 1fr);
-    min-height: 0;
+    --columns: 21rem minmax(0, 1fr);
   }
 
   aside {
     display: grid;
+    /* Longer than the window it scrolls; nothing in it is pressed together. */
+    grid-auto-rows: max-content;
     align-content: start;
     gap: var(--space-3);
     padding: var(--space-4);
@@ -173,14 +166,6 @@
   }
 
   @media (max-width: 900px) {
-    .drafts {
-      height: auto;
-    }
-
-    main {
-      grid-template-columns: minmax(0, 1fr);
-    }
-
     aside {
       border-right: 0;
       border-bottom: 1px solid var(--rule-strong);

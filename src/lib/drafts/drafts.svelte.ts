@@ -46,6 +46,7 @@ export class DraftsSession {
   readonly #in: Asking;
   readonly #decided: readonly string[];
   #revision: number;
+  #newestReport: Report | null = null;
   #comparing: Pick<Comparer, 'compare' | 'close'> | null = null;
 
   readonly rows: readonly Row[] = $derived(this.#rows());
@@ -192,7 +193,7 @@ export class DraftsSession {
       ref: `own-${this.#newest}-${key}`.slice(0, 64),
       scope: 'words',
       at: { from: at?.from ?? 0, words },
-      part: '',
+      part: this.#partAt(at?.from ?? 0),
       round: '',
       text: lines.filter(Boolean).join(' '),
       proposal: mine,
@@ -200,6 +201,12 @@ export class DraftsSession {
       finding: '',
     });
     return true;
+  }
+
+  /** The part of the newest draft that an offset lies in; empty outside of all. */
+  #partAt(offset: number): string {
+    const line = this.#textOf(this.#newest).slice(0, offset).split('\n').length;
+    return this.#newestReport?.parts.findLast((part) => part.line <= line)?.name ?? '';
   }
 
   #textOf(side: Side): string {
@@ -231,6 +238,7 @@ export class DraftsSession {
     const texts = { base: base.text, mine: base.worked, theirs: newest.text };
     try {
       const [own, next] = [await this.#put(texts.base, texts.mine), await this.#put(texts.base, texts.theirs)];
+      this.#newestReport = next?.after ?? null;
       if (own && next)
         this.own = ownChanges(texts, own.comparison, next.comparison).filter(({ key }) => !this.#decided.includes(key));
     } catch {

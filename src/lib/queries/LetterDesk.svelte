@@ -151,9 +151,7 @@
 
 <style>
   main {
-    display: grid;
-    grid-template-columns: 21rem minmax(0, 1fr);
-    min-height: 0;
+    --columns: 21rem minmax(0, 1fr);
   }
 
   aside,
@@ -165,6 +163,8 @@
 
   aside {
     display: grid;
+    /* Longer than the window it scrolls; nothing in it is pressed together. */
+    grid-auto-rows: max-content;
     align-content: start;
     gap: var(--space-3);
     border-right: 1px solid var(--rule-strong);
@@ -217,10 +217,6 @@
   }
 
   @media (max-width: 900px) {
-    main {
-      grid-template-columns: minmax(0, 1fr);
-    }
-
     aside {
       order: 2;
       border-right: 0;
@@ -229,10 +225,6 @@
   }
 
   @media print {
-    main {
-      display: block;
-    }
-
     .no-print {
       display: none;
     }

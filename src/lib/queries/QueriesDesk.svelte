@@ -86,7 +86,7 @@
   }
 </script>
 
-<div class="queries">
+<div class="workplace">
   <Frame at="queries" standing={{ ...standing, queries: counts }}>
     {#snippet tools()}
       {#if mode === 'list'}
@@ -150,7 +150,7 @@
             text=""
             proposal=""
             keep={async (text: string, proposal: string) => {
-              const made = await session.makeFree(text, proposal, '');
+              const made = await session.makeFree(text, proposal);
               if (made) mode = 'list';
               return made;
             }}
@@ -163,17 +163,8 @@
 </div>
 
 <style>
-  .queries {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr);
-    grid-template-rows: auto minmax(0, 1fr);
-    height: 100dvh;
-  }
-
   main {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) 27rem;
-    min-height: 0;
+    --columns: minmax(0, 1fr) 27rem;
   }
 
   .list,
@@ -211,22 +202,7 @@
     padding: var(--space-6) var(--space-4);
   }
 
-  @media print {
-    .queries {
-      display: block;
-      height: auto;
-    }
-  }
-
   @media (max-width: 900px) {
-    .queries {
-      height: auto;
-    }
-
-    main {
-      grid-template-columns: minmax(0, 1fr);
-    }
-
     aside {
       border-left: 0;
       border-top: 2px solid var(--ink);

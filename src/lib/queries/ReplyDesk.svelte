@@ -98,12 +98,6 @@
 </main>
 
 <style>
-  main {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-    min-height: 0;
-  }
-
   section {
     display: grid;
     align-content: start;
@@ -158,10 +152,6 @@
   }
 
   @media (max-width: 900px) {
-    main {
-      grid-template-columns: minmax(0, 1fr);
-    }
-
     .pieces {
       border-left: 0;
       border-top: 1px solid var(--rule-strong);

@@ -1,11 +1,12 @@
 import type { Component, ComponentProps } from 'svelte';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { page, userEvent } from 'vitest/browser';
-import { NO_HAND, placeAt } from '../../core/index.js';
+import { NO_HAND } from '../../core/index.js';
 import { USUAL_LETTER } from '../letter.js';
 import type { Query } from '../queries.js';
 import { freshStart, refusal, renderInHouse, type MadeUpServer } from '../testing/house.js';
 import { justCome } from '../testing/standing.js';
+import { queryOn } from './testing.js';
 import QueriesDesk from './QueriesDesk.svelte';
 
 type Props = ComponentProps<typeof QueriesDesk>;
@@ -16,27 +17,7 @@ beforeEach(async () => {
   server = await freshStart();
 });
 
-function query(number: number, words: string, more: Partial<Query> = {}): Query {
-  const from = TEXT.indexOf(words);
-  const place = placeAt(TEXT, from, from + words.length);
-  return {
-    number,
-    revision: 1,
-    state: 'open',
-    scope: 'round',
-    place,
-    part: 'Limpet',
-    round: words.slice(0, 5),
-    text: `What of ${words}?`,
-    proposal: '',
-    rule: 'count/stated',
-    finding: '',
-    draft: 1,
-    answer: '',
-    at: 1,
-    ...more,
-  };
-}
+const query = (number: number, words: string, more: Partial<Query> = {}) => queryOn(TEXT, number, words, more);
 
 /** The Queries of a pattern. */
 async function queriesOf(queries: readonly Query[], more: Partial<Props> = {}): Promise<void> {

@@ -1,4 +1,4 @@
-import { keyOf, splitReply, type Proposed, type Report, type ReplyPiece, type Tried } from '../../core/index.js';
+import { splitReply, type Proposed, type Report, type ReplyPiece, type Tried } from '../../core/index.js';
 import { saveDismissal, saveText, troubleIn } from '../client.js';
 import { inOrder } from '../letter.js';
 import type { StoredPattern } from '../patterns.js';
@@ -223,13 +223,13 @@ export class QueriesSession {
       if (answer.says === 'mended' || answer.says === 'still') await this.accept(answer);
   }
 
-  /** Makes a query about the whole pattern, or about a part. */
-  async makeFree(text: string, proposal: string, part: string): Promise<boolean> {
-    const proposed: Proposed = { scope: part === '' ? 'pattern' : 'part', at: null, part, round: '', text, proposal };
+  /** Makes a query about the whole pattern. */
+  async makeFree(text: string, proposal: string): Promise<boolean> {
+    const proposed: Proposed = { scope: 'pattern', at: null, part: '', round: '', text, proposal };
     const made = await this.list.make(proposed, '', {
       rule: '',
       finding: '',
-      ref: keyOf(`${text}|${part}|${Date.now()}`),
+      ref: crypto.randomUUID(),
     });
     if (made) this.select(made.number);
     return made !== null;

@@ -7,30 +7,13 @@ import { draftAnswers } from './draftAnswers.js';
 import { happened } from './history.js';
 import { QueriesSession } from './queries.svelte.js';
 import { QueryList } from './queryList.svelte.js';
+import { queryOn } from './testing.js';
 
 const BALL =
   'Ball\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (13)\nRnd 3: (sc 1, inc) x 6 (18)\nRnd 4: (sc 2, inc) x 5 (24)\n\nEar\nRnd 1: 5 sc in MR (5)\n';
 
-function query(number: number, words: string, more: Partial<Query> = {}, text = BALL): Query {
-  const from = text.indexOf(words);
-  return {
-    number,
-    revision: 1,
-    state: 'open',
-    scope: 'round',
-    place: from < 0 ? null : placeAt(text, from, from + words.length),
-    part: 'Ball',
-    round: words.slice(0, 5),
-    text: `What of ${words}?`,
-    proposal: '',
-    rule: 'count/stated',
-    finding: '',
-    draft: 1,
-    answer: '',
-    at: 1000 + number,
-    ...more,
-  };
-}
+const query = (number: number, words: string, more: Partial<Query> = {}, text = BALL) =>
+  queryOn(text, number, words, more);
 
 const TWO = 'Rnd 2: inc x 6 (13)';
 const FOUR = 'Rnd 4: (sc 2, inc) x 5 (24)';

@@ -80,7 +80,7 @@
   }
 </script>
 
-<div class="terms">
+<div class="workplace">
   <Frame
     at="terms"
     standing={{ ...standing, settled: session.settled, editions: notes.editions, source: notes.source }}
@@ -152,17 +152,8 @@
 </div>
 
 <style>
-  .terms {
-    display: flex;
-    flex-direction: column;
-    height: 100dvh;
-  }
-
   main {
-    display: grid;
-    flex: 1;
-    grid-template-columns: 19rem minmax(0, 1fr);
-    min-height: 0;
+    --columns: 19rem minmax(0, 1fr);
   }
 
   aside {
@@ -203,14 +194,6 @@
   }
 
   @media (max-width: 900px) {
-    .terms {
-      height: auto;
-    }
-
-    main {
-      grid-template-columns: minmax(0, 1fr);
-    }
-
     aside {
       border-right: 0;
       border-bottom: 1px solid var(--rule-strong);
