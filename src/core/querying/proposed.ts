@@ -50,20 +50,23 @@ function workedOut({ round, index }: PlacedRound, account: AccountOf): string {
 
 /** A query at a selection, or at the round that a place stands in: its sums, below a line on which a person says what is asked. */
 export function proposedAt(report: Report, text: string, selection: Span, account: AccountOf): Proposed {
-  const source = sourceText(text);
   const line = text.slice(0, selection.from).split('\n').length;
-  const found = roundAtLine(report, { line, endLine: line });
-  const chosen = selection.to > selection.from;
-  const open = !chosen && found ? account(found.index)?.sentence : undefined;
-  const span = chosen ? selection : found ? wordsOf(source, found.round) : wholeLines(source, line, line);
-  const part = found?.part ?? report.parts.findLast((one) => one.line <= line)?.name ?? '';
+  const at = roundAtLine(report, { line, endLine: line });
+  const part = at?.part ?? report.parts.findLast((one) => one.line <= line)?.name ?? '';
+  const about = { part, round: at?.round.label ?? '', text: '', proposal: '' };
+  if (selection.to > selection.from)
+    return { ...about, scope: 'words', at: { from: selection.from, to: selection.to } };
+  const source = sourceText(text);
+  if (!at) {
+    const scope = report.parts.some((one) => one.line === line) ? 'part' : 'words';
+    return { ...about, scope, at: { ...wholeLines(source, line, line) } };
+  }
+  const open = account(at.index)?.sentence;
   return {
-    scope: chosen ? 'words' : found ? 'round' : report.parts.some((one) => one.line === line) ? 'part' : 'words',
-    at: { from: span.from, to: span.to },
-    part,
-    round: found?.round.label ?? '',
+    ...about,
+    scope: 'round',
+    at: { ...wordsOf(source, at.round) },
     text: open ? `\nWorked out: ${lowerFirst(open)}` : '',
-    proposal: '',
   };
 }
 
