@@ -24,12 +24,15 @@ function worker(): Worker {
   started += 1;
   const { port1, port2 } = new MessageChannel();
   let last: Checked | null = null;
-  const check = ({ text }: { text: string }): Report | Promise<never> => {
+  const check = ({ text }: { text: string }): Report | Promise<Report> => {
     if (text.startsWith('hang')) return new Promise(() => undefined);
+    if (text.startsWith('slow')) return late(text);
     if (text.startsWith('throw')) throw new Error('a fault');
     last = checkPattern(text, '');
     return last.report;
   };
+  const late = (text: string) =>
+    new Promise<Report>((resolve) => setTimeout(() => resolve(checkPattern(text, '').report), LIMIT * 2));
   const api: Partial<CheckWorker> = {
     ready: () => true,
     check: check as CheckWorker['check'],
@@ -81,6 +84,35 @@ describe('the check', () => {
     expect(states).toEqual(['busy', 'gave-up', 'busy', 'done']);
     expect(await check.account(0)).toMatchObject({ made: 6 });
     expect(started).toBe(2);
+    check.close();
+  });
+
+  it('tries a text that was given up once more, for longer, and tells it all the same', async () => {
+    const check = checker();
+    check.check('slow', '');
+    await vi.waitFor(() => expect(told).toEqual([['slow', 0]]), { timeout: 4000 });
+    expect(states).toEqual(['busy', 'gave-up', 'done']);
+    check.close();
+  });
+
+  it('lets a new text break in on what is tried once more', async () => {
+    const check = checker();
+    check.check('hang', '');
+    await vi.waitFor(() => expect(started).toBe(2), { timeout: 4000 });
+    check.check(FINE, '');
+    await vi.waitFor(() => expect(told).toEqual([[FINE, 0]]), { timeout: 4000 });
+    expect(states).toEqual(['busy', 'gave-up', 'busy', 'done']);
+    expect(started).toBe(3);
+    check.close();
+  });
+
+  it('tries nothing a third time', async () => {
+    const check = checker();
+    check.check('hang', '');
+    await vi.waitFor(() => expect(ended).toBe(2), { timeout: 4000 });
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+    expect(started).toBe(2);
+    expect(told).toEqual([]);
     check.close();
   });
 

@@ -41,18 +41,26 @@ export interface CheckListener {
   readonly state: (state: CheckState) => void;
 }
 
+/** A text that is to be checked; once more and with patience, where it was given up before. */
+interface Asked {
+  readonly text: string;
+  readonly name: string;
+  readonly patient: boolean;
+}
+
 /**
  * Checks texts in a worker, one at a time. While one is being checked only the newest of those that
  * came after it is kept: what nobody sees any more is never checked. A report with errors is told again
- * after a pause, with the fixes that were found for it. A text that takes too long is given up; the next one
- * is tried once its writer pauses.
+ * after a pause, with the fixes that were found for it. A text that takes too long is given up, and
+ * tried once more for much longer as long as no other comes; the next one is tried once its writer pauses.
  */
 export class Checker {
   readonly #worker: WatchedWorker;
   readonly #listener: CheckListener;
   #options: CheckOptions;
-  #waiting: { text: string; name: string } | null = null;
+  #waiting: Asked | null = null;
   #busy = false;
+  #patient = false;
   #state: CheckState = 'done';
   #timer: ReturnType<typeof setTimeout> | undefined;
 
@@ -84,12 +92,7 @@ export class Checker {
   }
 
   check(text: string, name: string): void {
-    this.#waiting = { text, name };
-    if (this.#busy) return;
-    clearTimeout(this.#timer);
-    if (this.#state === 'gave-up' || this.#state === 'failed')
-      this.#timer = setTimeout(() => void this.#run(), PAUSE_AFTER_FAILURE);
-    else void this.#run();
+    this.#ask({ text, name, patient: false });
   }
 
   /** How the figures of a round of the text that was checked last come about. */
@@ -129,10 +132,21 @@ export class Checker {
     this.#worker.close();
   }
 
+  #ask(asked: Asked): void {
+    this.#waiting = asked;
+    if (this.#patient) this.#worker.interrupt();
+    if (this.#busy) return;
+    clearTimeout(this.#timer);
+    if (this.#state === 'gave-up' || this.#state === 'failed')
+      this.#timer = setTimeout(() => void this.#run(), PAUSE_AFTER_FAILURE);
+    else void this.#run();
+  }
+
   async #run(): Promise<void> {
     this.#busy = true;
     for (let asked = this.#next(); asked; asked = this.#next()) {
-      this.#become('busy');
+      this.#patient = asked.patient;
+      if (!asked.patient) this.#become('busy');
       try {
         const { text } = asked;
         const report = await this.#checked(asked);
@@ -143,18 +157,20 @@ export class Checker {
           this.#timer = setTimeout(() => void this.#fix(text), PAUSE);
       } catch (error) {
         this.#become(error instanceof GaveUp ? 'gave-up' : 'failed');
+        if (error instanceof GaveUp && !asked.patient) this.#waiting ??= { ...asked, patient: true };
         break;
       }
     }
     this.#busy = false;
+    this.#patient = false;
     // What came meanwhile waits for its writer to pause.
-    if (this.#waiting) this.check(this.#waiting.text, this.#waiting.name);
+    if (this.#waiting) this.#ask(this.#waiting);
   }
 
-  async #checked(asked: { text: string; name: string }): Promise<Report> {
+  async #checked({ text, name, patient }: Asked): Promise<Report> {
     const { terms, hand = NO_HAND, rules, style } = this.#options;
-    const options = { terms, hand, rules: { ...rules }, style: { ...style } };
-    return reportSchema.parse(await this.#worker.ask((remote) => remote.check({ ...asked, ...options })));
+    const asked = { text, name, terms, hand, rules: { ...rules }, style: { ...style } };
+    return reportSchema.parse(await this.#worker.ask((remote) => remote.check(asked), patient));
   }
 
   /** The search for fixes waits for a pause, so that it never holds up a verdict; without them the report stands as it is. */
@@ -176,7 +192,7 @@ export class Checker {
     return this.#busy;
   }
 
-  #next(): { text: string; name: string } | null {
+  #next(): Asked | null {
     const asked = this.#waiting;
     this.#waiting = null;
     return asked;

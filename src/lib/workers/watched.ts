@@ -8,12 +8,15 @@ export class Failed extends Error {}
 
 /** What a person waits for at most; and how long the worker's own code may take to arrive. Milliseconds. */
 const LONGEST = 2000;
+/** How many times as long a question may take that nobody waits for any more: a machine can be busy with other things. */
+const PATIENCE = 5;
 const LONGEST_START = 20_000;
 
 interface Running {
   readonly worker: Worker;
   readonly remote: Remote<CheckWorker>;
   readonly broken: Promise<never>;
+  readonly stop: (why: Error) => void;
   readonly ready: Promise<unknown>;
 }
 
@@ -36,12 +39,18 @@ export class WatchedWorker {
 
   /**
    * Asks something, after all that was asked before.
+   * @param patient whether it may take much longer than a person waits for.
    * @throws GaveUp where there is no answer in time, Failed where there can't be one.
    */
-  ask<Answer>(question: (remote: Remote<CheckWorker>) => Promise<Answer>): Promise<Answer> {
-    const answer = this.#last.then(() => this.#ask(question));
+  ask<Answer>(question: (remote: Remote<CheckWorker>) => Promise<Answer>, patient = false): Promise<Answer> {
+    const answer = this.#last.then(() => this.#ask(question, patient ? this.#longest * PATIENCE : this.#longest));
     this.#last = answer.catch(() => undefined);
     return answer;
+  }
+
+  /** Gives up what is being asked. */
+  interrupt(): void {
+    this.#running?.stop(new GaveUp());
   }
 
   close(): void {
@@ -49,13 +58,13 @@ export class WatchedWorker {
     this.#end();
   }
 
-  async #ask<Answer>(question: (remote: Remote<CheckWorker>) => Promise<Answer>): Promise<Answer> {
+  async #ask<Answer>(question: (remote: Remote<CheckWorker>) => Promise<Answer>, longest: number): Promise<Answer> {
     if (this.#closed) throw new Failed('It was closed.');
     this.#running ??= this.#begin();
     const { remote, ready, broken } = this.#running;
     try {
       await inTime(Promise.race([ready, broken]), LONGEST_START);
-      return await inTime(Promise.race([question(remote), broken]), this.#longest);
+      return await inTime(Promise.race([question(remote), broken]), longest);
     } catch (error) {
       this.#end();
       throw error instanceof GaveUp ? error : new Failed(error instanceof Error ? error.message : String(error));
@@ -65,12 +74,14 @@ export class WatchedWorker {
   #begin(): Running {
     const worker = this.#start();
     const remote = wrap<CheckWorker>(worker);
+    let stop: (why: Error) => void = () => undefined;
     const broken = new Promise<never>((_, reject) => {
+      stop = reject;
       worker.addEventListener('error', (event) => reject(new Failed(event.message || 'It could not be started.')));
     });
     // Nobody may be waiting when it breaks.
     broken.catch(() => undefined);
-    return { worker, remote, broken, ready: remote.ready() };
+    return { worker, remote, broken, stop, ready: remote.ready() };
   }
 
   #end(): void {
