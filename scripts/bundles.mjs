@@ -1,4 +1,4 @@
-/** Bundles what runs beside the server: the processes that count and read documents, and the command line. */
+/** Bundles what runs beside the server: the processes that count, read documents and lay out files, and the command line. */
 import { build } from 'esbuild';
 
 // A package that is no module asks for its own parts in the old way.
@@ -12,8 +12,8 @@ const OPTIONS = {
   format: 'esm',
   target: 'node20',
   packages: 'bundle',
-  // It finds its own parts by where it lies.
-  external: ['pdfjs-dist'],
+  // They find their own parts by where they lie.
+  external: ['pdfjs-dist', 'sharp', 'fontkit', 'pdfkit', '@fontsource/*', 'dejavu-fonts-ttf'],
   outdir: 'dist',
   outExtension: { '.js': '.mjs' },
   logLevel: 'warning',
@@ -26,6 +26,7 @@ export async function bundle() {
     entryPoints: {
       counting: 'src/lib/server/counting/worker.ts',
       documents: 'src/lib/server/documents/worker.ts',
+      publishing: 'src/lib/server/publishing/worker.ts',
     },
     banner: { js: OWN_REQUIRE },
   });

@@ -48,17 +48,62 @@ export interface ConvertCall {
   readonly spelling: boolean;
 }
 
+const FORMS = ['pdf', 'docx', 'md', 'html', 'txt'] as const;
+type Form = (typeof FORMS)[number];
+
+/** "us,uk": each of them known, and named once. */
+const listOf = <Word extends string>(words: readonly Word[], says: string) =>
+  z
+    .string(says)
+    .transform((list) => list.split(',').map((word) => word.trim().toLowerCase()))
+    .pipe(z.array(z.enum(words, says)).transform((all) => [...new Set(all)]));
+
+const laidOut = {
+  out: z.string().min(1, '--out takes the name of a folder.').default('.'),
+  sheet: z.enum(['a4', 'letter'], '--sheet takes "a4" or "letter".').default('a4'),
+  print: z.enum(['normal', 'large'], '--print takes "normal" or "large".').default('normal'),
+  date: z.iso.date('--date takes a day as YYYY-MM-DD.').optional(),
+};
+const publishSchema = z.object({
+  ...laidOut,
+  to: listOf(['us', 'uk'], 'Say in which terms: --to us,uk'),
+  as: listOf(FORMS, `Say in which forms: --as ${FORMS.join(',')}`),
+});
+const reportSchema = z.object({ ...laidOut, as: listOf(['pdf', 'html'], 'Say in which forms: --as pdf,html') });
+
+/** How files are laid out, and where they go. */
+export interface LayoutCall {
+  readonly file: string;
+  readonly as: readonly Form[];
+  /** A folder. */
+  readonly out: string;
+  readonly sheet: 'a4' | 'letter';
+  readonly print: 'normal' | 'large';
+  /** The day that is written into them; that of the file without it. */
+  readonly date: string | undefined;
+}
+
+export interface PublishCall extends LayoutCall {
+  readonly to: readonly ('us' | 'uk')[];
+}
+
 export const USAGE = `dostik check FILE… [--format text|json] [--terms us|uk|auto] [--fail-on error|warning|never]
              [--explain] [--hand FILE.json] [--hand-out FILE.json]
 dostik convert FILE --to us|uk [--out FILE] [--report] [--from us|uk|auto]
                [--hooks] [--weights] [--spelling]
+dostik publish FILE --to us,uk --as pdf,docx,md,html,txt [--out DIR] [--sheet a4|letter]
+               [--print normal|large] [--date YYYY-MM-DD]
+dostik report FILE --as pdf,html [--out DIR] [--sheet a4|letter] [--print normal|large] [--date YYYY-MM-DD]
 
 check recounts every round of written crochet patterns and says what is wrong; with --explain also
 how each figure comes about, in plain words. --hand reads what words of this hand mean that the text
 explains nowhere, as { "words": { "bump": "increase" } }; --hand-out writes it, with what was worked
 out from the counts. convert writes a pattern in the other terms, and reads
 the result again to prove that no count has changed; with --report it tells on standard error, as
-JSON, what it changed. --hooks, --weights and --spelling convert those as well. FILE may be - for
+JSON, what it changed. --hooks, --weights and --spelling convert those as well. publish lays a
+pattern out in either terms, as files named FILE.us.pdf and so on; each is read again, and its
+counts must come out the same. report writes what was checked, each round with its sum. The day
+that is written into files is that of FILE: the same text makes the same bytes. FILE may be - for
 standard input. Ends with 0 where nothing was found, 1 where something was, or a conversion could
 not be made or proved, 2 where the call or a file could not be read.
 `;
@@ -79,6 +124,37 @@ export function convertCall(words: readonly string[]): ConvertCall {
   const [file, ...more] = positionals;
   if (file === undefined || more.length > 0) throw new CallError('Name one file to convert, or - for standard input.');
   return { file, ...options.data, out: options.data.out };
+}
+
+/** Reads the words after "dostik publish". @throws CallError */
+export function publishCall(words: readonly string[]): PublishCall {
+  return layoutCall(words, publishSchema, { to: { type: 'string' } });
+}
+
+/** Reads the words after "dostik report". @throws CallError */
+export function reportCall(words: readonly string[]): LayoutCall {
+  return layoutCall(words, reportSchema, {});
+}
+
+function layoutCall<Values extends { date?: string | undefined }>(
+  words: readonly string[],
+  schema: z.ZodType<Values>,
+  more: NonNullable<Parameters<typeof parseArgs>[0]>['options'],
+): Values & { file: string; date: string | undefined } {
+  const option = { type: 'string' } as const;
+  const { values, positionals } = parsedWords(words, {
+    as: option,
+    out: option,
+    sheet: option,
+    print: option,
+    date: option,
+    ...more,
+  });
+  const options = schema.safeParse(values);
+  if (!options.success) throw new CallError(options.error.issues[0]?.message ?? 'An option could not be read.');
+  const [file, ...others] = positionals;
+  if (file === undefined || others.length > 0) throw new CallError('Name one file, or - for standard input.');
+  return { file, ...options.data, date: options.data.date };
 }
 
 /** Reads the words after "dostik check". @throws CallError */

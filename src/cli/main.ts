@@ -1,4 +1,5 @@
-import { readFileSync, statSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import {
   checkPattern,
@@ -6,6 +7,7 @@ import {
   convertTerms,
   handSchema,
   LONGEST_TEXT,
+  recordOf,
   reportText,
   type Checked,
   type Hand,
@@ -13,7 +15,19 @@ import {
 } from '../core/index.js';
 import type { Documents } from '../lib/server/documents/aside.js';
 import { LARGEST_FILE, NotTaken, TOO_LARGE_A_FILE } from '../lib/server/documents/document.js';
-import { CallError, checkCall, convertCall, USAGE, type CheckCall, type ConvertCall } from './arguments.js';
+import type { Publishing } from '../lib/server/publishing/aside.js';
+import {
+  CallError,
+  checkCall,
+  convertCall,
+  publishCall,
+  reportCall,
+  USAGE,
+  type CheckCall,
+  type ConvertCall,
+  type LayoutCall,
+  type PublishCall,
+} from './arguments.js';
 
 /** Files that hold text as it is, for which nothing else has to be started. */
 const TEXT_FILES = /\.(?:txt|md|markdown|text)$|^-$|(?:^|\/)[^./]+$/i;
@@ -38,10 +52,12 @@ async function main(words: readonly string[]): Promise<number> {
   try {
     if (command === 'check') return await check(checkCall(rest));
     if (command === 'convert') return await convert(convertCall(rest));
+    if (command === 'publish') return await publish(publishCall(rest));
+    if (command === 'report') return await report(reportCall(rest));
     throw new CallError(
       command === undefined
         ? 'Say what to do: dostik check FILE, or dostik convert FILE --to us|uk'
-        : `"${command}" is not known; there are: dostik check FILE, dostik convert FILE --to us|uk`,
+        : `"${command}" is not known; there are: dostik check, convert, publish and report (dostik --help)`,
     );
   } catch (error) {
     if (!(error instanceof CallError)) throw error;
@@ -49,6 +65,7 @@ async function main(words: readonly string[]): Promise<number> {
     return 2;
   } finally {
     await documents?.close();
+    await publishing?.close();
   }
 }
 
@@ -78,6 +95,94 @@ async function convert({ file, out, report, ...options }: ConvertCall): Promise<
     process.stderr.write(`${[`dostik: ${file}: ${message}`, ...places].join('\n')}\n`);
   }
   return state === 'proved' || state === 'already' ? 0 : 1;
+}
+
+/** Lays a pattern out in each of the terms and forms; 1 where one of them could not be made, or not be proved. */
+async function publish({ file, to, as, ...call }: PublishCall): Promise<number> {
+  const text = await textOf(file);
+  const { terms: own } = checkPattern(text, file).report;
+  const layout = layoutOf(file, call);
+  let status = 0;
+  for (const terms of to) {
+    const converted = convertTerms(text, { to: terms, from: own.declared ?? 'auto' });
+    if (converted.state !== 'proved' && converted.state !== 'already') {
+      process.stderr.write(`dostik: ${file}: ${converted.message}\n`);
+      status = 1;
+      continue;
+    }
+    for (const form of as) {
+      const options = { terms, name: nameOf(file) };
+      const edition = { text: converted.text, options, version: '', pictures: [], ...layout, form };
+      const made = await had(file, (await files()).edition(edition));
+      if (!made.proved) {
+        process.stderr.write(`dostik: ${file}: as ${terms}.${form} it is not read with the same counts.\n`);
+        status = 1;
+      }
+      writeFile(path.join(call.out, `${nameOf(file)}.${terms}.${form}`), made.bytes);
+    }
+  }
+  return status;
+}
+
+/** Writes what was checked, each round with its sum. */
+async function report({ file, as, ...call }: LayoutCall): Promise<number> {
+  const checked = checkPattern(await textOf(file), file);
+  const none = new Map<string, string>();
+  const paper = recordOf({
+    name: checked.overview().title ?? nameOf(file),
+    signed: null,
+    report: checked.report,
+    account: checked.account,
+    aside: none,
+    trusted: none,
+    queries: [],
+    rules: {},
+  });
+  for (const form of as) {
+    const made = await had(file, (await files()).paper(paper, { ...layoutOf(file, call), form }));
+    writeFile(path.join(call.out, `${nameOf(file)}.report.${form}`), made.bytes);
+  }
+  return 0;
+}
+
+let publishing: Publishing | null = null;
+
+async function files(): Promise<Publishing> {
+  const { publishingAside } = await import('../lib/server/publishing/aside.js');
+  publishing ??= publishingAside(fileURLToPath(new URL('./publishing.mjs', import.meta.url)), { workers: 1 });
+  return publishing;
+}
+
+/** @throws CallError where the work can't be done. */
+async function had<Made>(file: string, work: Promise<Made>): Promise<Made> {
+  try {
+    return await work;
+  } catch (error) {
+    if (!(error instanceof NotTaken)) throw error;
+    throw new CallError(`${file}: ${error.message}`);
+  }
+}
+
+/** The day is that of the file, so that the same file makes the same bytes. */
+function layoutOf(file: string, { date, sheet, print }: Pick<LayoutCall, 'date' | 'sheet' | 'print'>) {
+  const at = date !== undefined ? new Date(date) : file === '-' ? new Date('2000-01-01') : statSync(file).mtime;
+  return { at, sheet, print };
+}
+
+/** What a file is called, without its folder and its kind. */
+function nameOf(file: string): string {
+  return file === '-' ? 'pattern' : path.basename(file).replace(/\.[^.]+$/, '');
+}
+
+/** @throws CallError where the file can't be written. */
+function writeFile(file: string, bytes: Uint8Array): void {
+  try {
+    mkdirSync(path.dirname(file), { recursive: true });
+    writeFileSync(file, bytes);
+    process.stdout.write(`${file}\n`);
+  } catch (error) {
+    throw new CallError(`${file}: ${error instanceof Error ? error.message : 'it could not be written'}.`);
+  }
 }
 
 /** What is settled about a hand. @throws CallError where the file can't be read, or says something else. */

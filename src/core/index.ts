@@ -65,6 +65,14 @@ export { changeSchema, comparisonSchema } from './comparing/schema.js';
 export type { Change, ComparedEntry, ComparedPart, Comparison } from './comparing/schema.js';
 export { markedLines, markedText, type MarkedLine } from './report/marked.js';
 export { reportText } from './report/text.js';
+export { editionOf, editionSchema, paperOf, type Edition, type EditionOptions } from './publishing/edition.js';
+export { blockSchema, paperSchema, type Block, type Paper } from './publishing/paper.js';
+export { asText, roundWords } from './publishing/text.js';
+export { checklistLineSchema, checklistOf } from './publishing/checklist.js';
+export type { ChecklistLine, ChecklistRest, Confirmation, EditionState, ReleaseFacts } from './publishing/checklist.js';
+export { erratumSchema, erratumWords, errataOf, type Erratum } from './publishing/errata.js';
+export { certificateOf, recordOf, type Fingerprint, type RecordedQuery, type Signature } from './publishing/record.js';
+export { comesAfter, nextVersion, since, type Since } from './publishing/version.js';
 
 /** How a text is to be read, and which rules are set otherwise than they are. */
 export interface CheckOptions extends ReadOptions {

@@ -35,6 +35,7 @@ export function overviewOf(counted: CountedPattern): Overview {
   const { declared, declaredAt, detected } = pattern.terms;
   const byPart = roundsByPart(counted.rounds);
   return {
+    title: pattern.title,
     terms: {
       declared,
       at: declaredAt && lineOf(declaredAt.from),

@@ -33,6 +33,7 @@ const partSchema = z.object({
 
 /** What was understood of a text besides its rounds: its terms, materials, words, parts and assembly. */
 export const overviewSchema = z.object({
+  title: z.nullable(z.string()),
   terms: z.object({
     declared: z.nullable(z.enum(['us', 'uk'])),
     /** The line of the statement. */

@@ -6,8 +6,9 @@ import { decoded } from './encoding.js';
 export const PLAIN: Format = {
   kind: 'text',
   is: () => true,
-  read: ({ bytes }): Contents => {
-    const { text } = decoded(bytes);
+  read: ({ bytes, name }): Contents => {
+    const { text: words } = decoded(bytes);
+    const text = MARKDOWN.test(name) ? words.replace(ESCAPED, '$1') : words;
     if (tooOdd(text))
       throw new NotTaken(
         'This is no text, and nothing that Dostik knows. Save the pattern as .docx, .pdf or plain text.',
@@ -15,6 +16,10 @@ export const PLAIN: Format = {
     return { blocks: unquoted(text) };
   },
 };
+
+/** In Markdown a sign behind a backslash is the sign itself: a star of a repeat, and no emphasis. */
+const MARKDOWN = /\.(?:md|markdown)$/i;
+const ESCAPED = /\\([\\`*_{}[\]()#+\-.!<>|])/g;
 
 const ODD = /[\0-\x08\x0e-\x1a\x1c-\x1f\x7f\ufffd]/g;
 

@@ -40,6 +40,7 @@ interface Paragraph {
 class WordReader {
   readonly #parts: ReadonlyMap<string, string>;
   readonly #lists: Lists;
+  readonly #headings: ReadonlySet<string>;
   readonly #comments: ReadonlyMap<string, Remark>;
   readonly #footnotes: ReadonlyMap<string, string>;
   readonly #endnotes: ReadonlyMap<string, string>;
@@ -49,6 +50,7 @@ class WordReader {
   constructor(parts: ReadonlyMap<string, string>) {
     this.#parts = parts;
     this.#lists = new Lists(this.#tree('word/numbering.xml'), this.#tree('word/styles.xml'));
+    this.#headings = this.#headingStyles();
     this.#comments = this.#commentsIn();
     this.#footnotes = this.#notesIn('word/footnotes.xml', 'w:footnote');
     this.#endnotes = this.#notesIn('word/endnotes.xml', 'w:endnote');
@@ -94,7 +96,22 @@ class WordReader {
     for (const inner of elementsIn(element)) this.#run(inner, paragraph);
     const { text, notes, boxes } = paragraph;
     const whole = mark === '' || text.trim() === '' ? text : `${mark} ${text.trimStart()}`;
-    return [{ kind: 'paragraph', text: whole, notes }, ...boxes];
+    // A heading stands apart by its style, where others leave a line empty.
+    const apart: Block[] = this.#isHeading(element) ? [{ kind: 'paragraph', text: '' }] : [];
+    return [...apart, { kind: 'paragraph', text: whole, notes }, ...boxes];
+  }
+
+  #isHeading(paragraph: Element): boolean {
+    const own = child(paragraph, 'w:pPr');
+    const style = own && child(own, 'w:pStyle');
+    return style !== undefined && this.#headings.has(style.attribs['w:val'] ?? '');
+  }
+
+  /** The styles of headings: they keep their English names in every language. */
+  #headingStyles(): ReadonlySet<string> {
+    const styles = allWithin(this.#tree('word/styles.xml'), 'w:style');
+    const isHeading = (style: Element) => /^heading \d/i.test(child(style, 'w:name')?.attribs['w:val'] ?? '');
+    return new Set(styles.filter(isHeading).map(({ attribs }) => attribs['w:styleId'] ?? ''));
   }
 
   #run(element: Element, into: Paragraph): void {

@@ -1,0 +1,24 @@
+/** A process of its own in which files are laid out. Bundled by scripts/bundles.mjs. */
+import { constants, setPriority } from 'node:os';
+import { worker } from 'workerpool';
+import { NotTaken } from '../documents/document.js';
+import type { PublishingWork } from './aside.js';
+import { photograph } from './photograph.js';
+import { published, publishedEdition } from './publish.js';
+
+const WORK: PublishingWork = {
+  edition: (asked) => publishedEdition(asked),
+  paper: async ({ paper, pictures, layout }) => ({ ...(await published(paper, pictures, layout)), proved: true }),
+  async photograph(bytes) {
+    try {
+      return await photograph(bytes);
+    } catch (error) {
+      if (error instanceof NotTaken) return { refused: error.message };
+      throw error;
+    }
+  },
+};
+
+// On a machine with one core requests go first.
+setPriority(constants.priority.PRIORITY_BELOW_NORMAL);
+worker(WORK);
