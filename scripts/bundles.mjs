@@ -13,7 +13,7 @@ const OPTIONS = {
   target: 'node20',
   packages: 'bundle',
   // They find their own parts by where they lie.
-  external: ['pdfjs-dist', 'sharp', 'fontkit', 'pdfkit', '@fontsource/*', 'dejavu-fonts-ttf'],
+  external: ['pdfjs-dist', 'sharp', 'fontkit', 'pdfkit', '@expo-google-fonts/*', 'dejavu-fonts-ttf'],
   outdir: 'dist',
   outExtension: { '.js': '.mjs' },
   logLevel: 'warning',

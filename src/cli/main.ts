@@ -132,7 +132,7 @@ async function report({ file, as, ...call }: LayoutCall): Promise<number> {
     name: checked.overview().title ?? nameOf(file),
     signed: null,
     report: checked.report,
-    account: checked.account,
+    sentences: checked.sentences(),
     aside: none,
     trusted: none,
     queries: [],

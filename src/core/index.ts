@@ -94,6 +94,8 @@ export interface Checked {
    * @returns null where there is no such round.
    */
   readonly account: (round: number) => RoundAccount | null;
+  /** Of each round, in order, how its figures come about, in plain words. */
+  readonly sentences: () => string[];
   /**
    * Which slips of the maker explain another count on the hook, the likeliest first.
    * @param round its number among all rounds, from 0.
@@ -132,6 +134,7 @@ export function checkPattern(text: string, file: string, options: CheckOptions =
     },
     fixed,
     account,
+    sentences: () => counted.rounds.map((round) => accountOf(counted, round).sentence),
     query: (key) => {
       const report = fixed();
       const finding = report.findings.find((one) => one.key === key);

@@ -1,5 +1,4 @@
 import { RULES, type RuleSettings } from '../checks/registry.js';
-import type { RoundAccount } from '../explaining/schema.js';
 import type { Report, ReportFinding, ReportRound } from '../report/schema.js';
 import type { Block, Paper } from './paper.js';
 
@@ -25,7 +24,8 @@ export interface Recorded {
   /** Null for a text that is not signed. */
   readonly signed: Signature | null;
   readonly report: Report;
-  readonly account: (round: number) => RoundAccount | null;
+  /** Of each round, in order: how its figures come about. */
+  readonly sentences: readonly string[];
   /** By the key of a finding: why it was put aside. */
   readonly aside: ReadonlyMap<string, string>;
   /** By the key of a round: why it is taken on trust. */
@@ -93,14 +93,14 @@ function summaryOf({ report, trusted }: Recorded): Block[] {
   ];
 }
 
-function partOf({ report, account, trusted }: Recorded, index: number): Block[] {
+function partOf({ report, sentences, trusted }: Recorded, index: number): Block[] {
   const part = report.parts[index];
   if (!part || part.rounds.length === 0) return [];
   const before = report.parts.slice(0, index).reduce((sum, { rounds }) => sum + rounds.length, 0);
   const rows = part.rounds.map((round, i) => [
     round.label,
     sumOf(round),
-    [account(before + i)?.sentence ?? '', trustOf(round, trusted)].filter(Boolean).join(' '),
+    [sentences[before + i] ?? '', trustOf(round, trusted)].filter(Boolean).join(' '),
     VERDICTS[round.verdict],
   ]);
   return [

@@ -4,6 +4,7 @@ import { TooMuch } from './counting/counting.js';
 import { describeFailure, Missing } from './db/client.js';
 import { NotTaken, TOO_LARGE_A_FILE } from './documents/document.js';
 import { Spoilt } from './patterns.js';
+import type { Form } from './publishing/form.js';
 
 /** A request that can't be carried out as it is; the message is for people. */
 export class Refused extends Error {
@@ -92,6 +93,31 @@ export function queryOf<Query>(url: URL, schema: z.ZodMiniType<Query>): Query {
   const read = schema.safeParse(Object.fromEntries(url.searchParams));
   if (!read.success) throw new Refused(400, read.error.issues[0]?.message ?? 'This request could not be read.');
   return read.data;
+}
+
+const TYPES: Readonly<Record<Form, string>> = {
+  pdf: 'application/pdf',
+  docx: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
+  md: 'text/markdown; charset=utf-8',
+  html: 'text/html; charset=utf-8',
+  txt: 'text/plain; charset=utf-8',
+};
+
+/**
+ * A file that was laid out.
+ * @param shown whether it is shown where it is asked for, and not put by.
+ */
+export function fileAnswer(bytes: Uint8Array, form: Form, name: string, shown: boolean): Response {
+  const file = encodeURIComponent(`${name.replace(/[\\/:*?"<>|]/g, ' ').trim()}.${form}`);
+  return new Response(bytes.slice().buffer, {
+    headers: {
+      'content-type': TYPES[form],
+      'content-disposition': `${shown ? 'inline' : 'attachment'}; filename*=UTF-8''${file}`,
+      // A page of words: its own looks and pictures, and nothing that runs.
+      'content-security-policy':
+        "default-src 'none'; img-src data:; style-src 'unsafe-inline'; frame-ancestors 'self'; sandbox",
+    },
+  });
 }
 
 export function done(): Response {

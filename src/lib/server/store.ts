@@ -7,15 +7,17 @@ import { readEnvironment } from './environment.js';
 import { LetterStore } from './letters.js';
 import { PatternStore } from './patterns.js';
 import { OUTBOX, smtpPost } from './post.js';
+import { publishingAside } from './publishing/aside.js';
 import { QueryStore } from './queries.js';
 import { Recounts } from './recounts.js';
+import { releaseStores, type ReleaseStores } from './releaseStores.js';
 import { RuleStore } from './rules.js';
 import { ShelfStore } from './shelf.js';
 import { StyleStore } from './style.js';
 import { TermsStore } from './terms.js';
 
 /** Everything that is kept, one store a matter, and who counts and reads documents. */
-export interface Stores {
+export interface Stores extends ReleaseStores {
   readonly patterns: PatternStore;
   readonly shelf: ShelfStore;
   readonly terms: TermsStore;
@@ -53,18 +55,25 @@ async function open(): Promise<Stores & { present: () => Promise<void> }> {
     environment.SMTP_URL === undefined ? OUTBOX : smtpPost(environment.SMTP_URL),
   );
   await recounts.askStale();
+  const drafts = new DraftStore(database, patterns, counting, recounts.ask);
+  const queries = new QueryStore(database, letters);
+  const terms = new TermsStore(database, patterns, counting, recounts.ask);
+  const style = new StyleStore(database);
+  const publishing = publishingAside(path.resolve('dist/publishing.mjs'));
+  const sources = { patterns, terms, queries, letters, drafts, style, counting };
   return {
     patterns,
     shelf: new ShelfStore(database),
     rules,
     recounts,
-    drafts: new DraftStore(database, patterns, counting, recounts.ask),
+    drafts,
     letters,
-    queries: new QueryStore(database, letters),
+    queries,
     counting,
     documents: documentsAside(path.resolve('dist/documents.mjs')),
-    terms: new TermsStore(database, patterns, counting, recounts.ask),
-    style: new StyleStore(database),
+    terms,
+    style,
+    ...releaseStores(database, sources, publishing),
     present: database.present,
   };
 }

@@ -134,6 +134,18 @@ export class TermsStore {
     return made;
   }
 
+  /** What there is of a pattern in other terms: its editions with their texts, and what has been decided. */
+  async forRelease(id: string): Promise<{
+    kept: { to: To; text: string; behind: boolean }[];
+    decisions: TermsNotes['decisions'];
+  }> {
+    const { decisions, editions: made } = await this.notes(id);
+    const kept = await Promise.all(
+      made.map(async ({ to, behind }) => ({ to, behind, text: (await this.#known(id, to))?.text ?? '' })),
+    );
+    return { kept, decisions };
+  }
+
   /** The edition of a pattern that is there already. */
   async #known(id: string, to: To): Promise<{ id: string; converted: string; revision: number; text: string } | null> {
     const [known] = await this.#database.db

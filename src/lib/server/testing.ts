@@ -10,8 +10,10 @@ import { DraftStore } from './drafts.js';
 import { LetterStore } from './letters.js';
 import { PatternStore } from './patterns.js';
 import { OUTBOX } from './post.js';
+import { publishingHere } from './publishing/here.js';
 import { QueryStore } from './queries.js';
 import { Recounts } from './recounts.js';
+import { releaseStores } from './releaseStores.js';
 import { RuleStore } from './rules.js';
 import { ShelfStore } from './shelf.js';
 import type { Stores } from './store.js';
@@ -41,21 +43,27 @@ export async function makeRig(counting: Counting = countingHere): Promise<Rig> {
   const recounts = new Recounts(database, rules, counting);
   const patterns = new PatternStore(database, recounts.ask);
   const letters = new LetterStore(database, OUTBOX);
+  const drafts = new DraftStore(database, patterns, counting, recounts.ask);
+  const queries = new QueryStore(database, letters);
+  const terms = new TermsStore(database, patterns, counting, recounts.ask);
+  const style = new StyleStore(database);
+  const sources = { patterns, terms, queries, letters, drafts, style, counting };
   return {
+    ...releaseStores(database, sources, publishingHere),
     folder,
     file,
     database,
     patterns,
     shelf: new ShelfStore(database),
-    style: new StyleStore(database),
-    drafts: new DraftStore(database, patterns, counting, recounts.ask),
+    style,
+    drafts,
     letters,
-    queries: new QueryStore(database, letters),
+    queries,
     documents: readHere,
     counting,
     rules,
     recounts,
-    terms: new TermsStore(database, patterns, counting, recounts.ask),
+    terms,
     counted: () => recounts.idle(30_000),
     end: async () => {
       await recounts.idle(30_000);

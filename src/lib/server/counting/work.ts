@@ -21,6 +21,7 @@ import {
   type StyleCount,
 } from '../../../core/index.js';
 import type { Summary, TermsWanted } from '../../patterns.js';
+import { corrected, released } from './release.js';
 
 type Terms = CheckOptions['terms'];
 
@@ -57,6 +58,9 @@ export type Carrying = CheckOptions & {
 
 /** All that the server has the core do, each with one argument and a result that can be sent. */
 export const WORK = {
+  released,
+  corrected,
+
   /** The figures that the shelf shows; findings that are put aside and rounds that are ticked are known by their keys. */
   summary({ text, aside, ticks, ...options }: Summarised): Summary {
     return summaryOf(checkText(text, '', options), new Set(aside), new Set(ticks));

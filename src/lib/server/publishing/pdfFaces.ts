@@ -21,17 +21,10 @@ export interface Face {
 }
 
 const require = createRequire(import.meta.url);
-const SETS = ['latin', 'latin-ext', 'greek', 'greek-ext', 'cyrillic', 'cyrillic-ext', 'vietnamese'];
-/** The last of them has nearly all other letters and signs. */
+/** The last of them has nearly all letters and signs that there are. */
 const FILES: Record<Weight, readonly string[]> = {
-  regular: [
-    ...SETS.map((set) => `@fontsource/literata/files/literata-${set}-400-normal.woff`),
-    'dejavu-fonts-ttf/ttf/DejaVuSans.ttf',
-  ],
-  bold: [
-    ...SETS.map((set) => `@fontsource/literata/files/literata-${set}-700-normal.woff`),
-    'dejavu-fonts-ttf/ttf/DejaVuSans-Bold.ttf',
-  ],
+  regular: ['@expo-google-fonts/literata/400Regular/Literata_400Regular.ttf', 'dejavu-fonts-ttf/ttf/DejaVuSans.ttf'],
+  bold: ['@expo-google-fonts/literata/700Bold/Literata_700Bold.ttf', 'dejavu-fonts-ttf/ttf/DejaVuSans-Bold.ttf'],
 };
 /** Signs that are nothing to be seen: joiners, marks of direction, variants. */
 const UNSEEN = /[\u00ad\u200b-\u200f\u202a-\u202e\u2060-\u2064\u2066-\u2069\ufe00-\ufe0f\ufeff]/gu;
