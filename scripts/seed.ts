@@ -9,25 +9,43 @@ import { DraftStore } from '../src/lib/server/drafts.js';
 import { LetterStore } from '../src/lib/server/letters.js';
 import { PatternStore } from '../src/lib/server/patterns.js';
 import { OUTBOX } from '../src/lib/server/post.js';
+import { publishingHere } from '../src/lib/server/publishing/here.js';
 import { QueryStore } from '../src/lib/server/queries.js';
+import { releaseStores } from '../src/lib/server/releaseStores.js';
+import { StyleStore } from '../src/lib/server/style.js';
+import { TermsStore } from '../src/lib/server/terms.js';
 import { correspond } from './demoLetters.js';
+import { release } from './demoRelease.js';
 
 /** The demo pattern whose designer has been written to. */
 const WRITTEN_ABOUT = 'tugboat';
+/** The one that has gone out. */
+const RELEASED = 'puffin';
 
 try {
   const database = await openDatabase(readEnvironment(process.env), path.resolve('drizzle'));
   const patterns = new PatternStore(database);
   const drafts = new DraftStore(database, patterns, countingHere);
   const letters = new LetterStore(database, OUTBOX);
+  const queries = new QueryStore(database, letters);
+  const sources = {
+    patterns,
+    drafts,
+    letters,
+    queries,
+    counting: countingHere,
+    terms: new TermsStore(database, patterns, countingHere),
+    style: new StyleStore(database),
+  };
+  const stores = { ...sources, ...releaseStores(database, sources, publishingHere) };
   const known = await patterns.demoKeys();
   for (const file of readdirSync('demo').sort().reverse()) {
     const demoKey = file.replace(/\.txt$/, '');
     if (known.has(demoKey)) continue;
     const bytes = readFileSync(path.join('demo', file));
     const id = await drafts.takeIn({ file, bytes, taken: await takenFrom(bytes, file) }, '', demoKey);
-    if (demoKey === WRITTEN_ABOUT)
-      await correspond(id, { patterns, queries: new QueryStore(database, letters), letters });
+    if (demoKey === WRITTEN_ABOUT) await correspond(id, { patterns, queries, letters });
+    if (demoKey === RELEASED) await release(id, stores);
   }
   database.close();
 } catch (error) {

@@ -7,7 +7,8 @@ if (!existsSync('build/index.js'))
 const { port, host } = await listenAt();
 process.env.PORT = String(port);
 process.env.HOST = host;
-process.env.BODY_SIZE_LIMIT ??= '24M';
+// Whole workspaces; what is smaller by its kind is refused by the application itself.
+process.env.BODY_SIZE_LIMIT ??= '512M';
 await import(new URL('../build/index.js', import.meta.url).href);
 // Only what answers is said to be there.
 const address = `http://${host.includes(':') ? `[${host}]` : host}:${port}`;

@@ -50,7 +50,7 @@ export { accountSchema, hookSlipSchema } from './explaining/schema.js';
 export type { AccountStep, HookSlip, Ladder, RoundAccount } from './explaining/schema.js';
 export { overviewSchema } from './overview/schema.js';
 export type { Overview, PartOverview } from './overview/schema.js';
-export { findingSchema, reportSchema } from './report/schema.js';
+export { findingSchema, reportSchema, roundSchema } from './report/schema.js';
 export type { Report, ReportFinding, ReportRound, ReportVerdict } from './report/schema.js';
 export { contentOf, type Encoding, type FileContent } from './text/bytes.js';
 export { LONGEST_TEXT } from './text/source.js';

@@ -184,3 +184,11 @@ export const knownAnswerSchema = z.object({ found: z.nullable(z.object({ version
 /** A text that is not signed yet, as it would go out. */
 export const draftAskedSchema = z.extend(layoutSchema, { terms, styled: z._default(z.enum(['yes', 'no']), 'no') });
 export const errataAskedSchema = z.extend(layoutSchema, { terms });
+
+/** The text of a version in its own terms, and where its rounds stand; lines from 1. */
+export const versionTextSchema = z.object({
+  terms,
+  text: z.string(),
+  rounds: z.array(z.object({ place: z.string(), line: z.int() })),
+});
+export type VersionText = z.infer<typeof versionTextSchema>;

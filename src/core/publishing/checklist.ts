@@ -1,13 +1,14 @@
 import * as z from 'zod/mini';
 import type { Overview } from '../overview/schema.js';
 import type { Report, ReportFinding, ReportRound } from '../report/schema.js';
+import { keyOf } from '../text/key.js';
 
 /** What a line of the checklist rests on: a place in the text, or somewhere else to go. */
 const restSchema = z.object({
   words: z.string(),
   line: z.nullable(z.int()),
-  /** The round whose count is to be taken on trust, by its key; empty for anything else. */
-  round: z.string(),
+  /** By which a person may say why it is all right; empty where it has to be put right. */
+  key: z.string(),
   /** Why it is so all the same; empty where it stands against the release. */
   reason: z.string(),
 });
@@ -48,7 +49,7 @@ export interface ReleaseFacts {
   readonly text: string;
   readonly report: Report;
   readonly overview: Overview;
-  /** By the key of a finding, and of a round: why. */
+  /** By the key of a finding, and of a round or another thing that is taken on trust: why. */
   readonly aside: ReadonlyMap<string, string>;
   readonly trusted: ReadonlyMap<string, string>;
   /** Queries that still wait for somebody, by their numbers. */
@@ -97,8 +98,8 @@ export function checklistOf(facts: ReleaseFacts): ChecklistLine[] {
   ];
 }
 
-function rest(words: string, line: number | null = null, reason = '', round = ''): ChecklistRest {
-  return { words, line, reason, round };
+function rest(words: string, line: number | null = null, reason = '', key = ''): ChecklistRest {
+  return { words, line, reason, key };
 }
 
 function computed(id: string, text: string, rests: ChecklistRest[], otherwise: string): ChecklistLine {
@@ -176,31 +177,37 @@ function terms({ report }: ReleaseFacts): ChecklistLine {
 
 /** "12 cm tall", "about 4 in high", "finished size: 12 cm". */
 const SIZE =
-  /(?:finished|size|measures?|tall|high|long|wide|height|length|stands?)[^\n.]{0,60}?\d+(?:[.,]\d+)?\s?(?:cm|mm|in(?:ch(?:es)?)?|["”″])|\d+(?:[.,]\d+)?\s?(?:cm|in(?:ch(?:es)?)?|["”″])[^\n.]{0,30}?(?:tall|high|long|wide|in height|in length|across)/iu;
+  /(?:finished|size|measures?|tall|high|long|wide|height|length|stands?)[^\n.]{0,60}?\d+(?:[.,]\d+)?\s?(?:cm|mm|in(?:ch(?:es)?)?|["”″])|\d+(?:[.,]\d+)?\s?(?:cm|in(?:ch(?:es)?)?|["”″])[^\n.]{0,30}?(?:tall|high|long|wide|in height|in length|across|from \p{L}+ to \p{L}+)/iu;
 /** What has a size of its own, and has to fit: then the tension decides. */
 const FITS =
-  /(?<!\p{L})(?:jar|cup|mug|bottle|glass|capsule|tin|tube|polystyrene|styrofoam|foam ball|cone form|armature|cosy|cozy|hat|slippers?|mittens?|gloves?|doll of|to fit|insert)(?!\p{L})/iu;
+  /(?<!\p{L})(?:jar|cup|mug|bottle|glass|capsule|tin|tube|polystyrene|styrofoam|foam ball|cone form|armature|cosy|cozy|hat|slippers?|mittens?|gloves?|doll of|to fit|(?:an?|the|rattle|weighted|plastic|foam) inserts?)(?!\p{L})/iu;
 const GAUGE =
   /(?<!\p{L})(?:gauge|tension)(?!\p{L})|\d+\s?(?:sts?|stitches)[^\n.]{0,40}?\d+\s?(?:rows|rnds|rounds)[^\n.]{0,30}?(?:cm|in|["”″])/iu;
 
-function materials({ text, overview }: ReleaseFacts): ChecklistLine {
+function materials({ text, overview, trusted }: ReleaseFacts): ChecklistLine {
   const yarns = overview.materials.filter(({ kind }) => kind === 'yarn');
   const hooks = overview.materials.filter(({ kind }) => kind === 'hook');
   const fits = FITS.exec(text)?.[0];
+  const lacks = (words: string, line: number | null = null) => {
+    const key = keyOf(`materials|${words}`);
+    return rest(words, line, trusted.get(key) ?? '', key);
+  };
   const rests = [
-    ...(yarns.length === 0 ? [rest('No yarn is listed')] : []),
-    ...yarns.filter(({ amount }) => amount === null).map(({ name, line }) => rest(`${name}: no amount`, line)),
+    ...(yarns.length === 0 ? [lacks('No yarn is listed')] : []),
+    ...yarns.filter(({ amount }) => amount === null).map(({ name, line }) => lacks(`${name}: no amount`, line)),
     ...(hooks.some(({ name }) => /\d\s?mm/i.test(name))
       ? []
-      : [rest('No hook in millimetres', hooks[0]?.line ?? null)]),
-    ...(SIZE.test(text) ? [] : [rest('The finished size is not said')]),
-    ...(fits !== undefined && !GAUGE.test(text) ? [rest(`It has to fit (${fits}), and no tension is given`)] : []),
+      : [lacks('No hook in millimetres', hooks[0]?.line ?? null)]),
+    ...(SIZE.test(text) ? [] : [lacks('The finished size is not said')]),
+    ...(fits !== undefined && !GAUGE.test(text) ? [lacks(`It has to fit (${fits}), and no tension is given`)] : []),
   ];
   return computed(
     'materials',
     'The materials are complete: amounts, hook, finished size',
     rests,
-    'Each yarn with its amount, the hook in millimetres, the size.',
+    rests.length === 0
+      ? 'Each yarn with its amount, the hook in millimetres, the size.'
+      : 'What is left out is left out for a reason.',
   );
 }
 

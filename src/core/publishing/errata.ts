@@ -19,12 +19,21 @@ export const erratumSchema = z.object({
 });
 export type Erratum = z.infer<typeof erratumSchema>;
 
-/** "Body, Rnd 18: for (4 sc, dec) x 6 read (3 sc, dec) x 6; 24 sts". */
+/** "Body, Rnd 18: for “(4 sc, dec) x 6 (24)” read “(3 sc, dec) x 6 (24)”; 24 sts." */
 export function erratumWords({ part, round, wrong, right, count, note }: Erratum): string {
   const place = [part, round].filter(Boolean).join(', ');
   const stitches = count === null ? '' : `; ${count} ${count === 1 ? 'st' : 'sts'}`;
-  const words = `${place === '' ? '' : `${place}: `}for “${wrong}” read “${right}”${stitches}.`;
-  return note === '' ? words : `${words} ${note}`;
+  const [old, now] = withoutLabel(round, wrong, right);
+  const words = `${place === '' ? 'For' : `${place}: for`} “${old}” read “${now}”${stitches}`;
+  const end = stitches === '' && /[.!?]$/.test(now) ? '' : '.';
+  return [`${words}${end}`, note].filter(Boolean).join(' ');
+}
+
+/** Both without the label that they begin with: it is said before them. */
+function withoutLabel(round: string, wrong: string, right: string): [string, string] {
+  const both = round !== '' && wrong.startsWith(round) && right.startsWith(round);
+  const rest = (words: string) => (both ? words.slice(round.length).replace(/^[\s:.)*–—-]+/, '') : words);
+  return [rest(wrong), rest(right)];
 }
 
 /**

@@ -15,7 +15,10 @@ const ORNAMENT = /^(?:>\s?)*\s*(?:#{1,6}\s+|[-–—•◦‣▪●○·]\s+|\*\
 const FRAME = /^[\s|*_.,;:•·☐☑>=~+–—-]*$/u;
 
 /** The head of a table of rounds: "Round | What to do | Stitches". */
-const TABLE_HEAD = /^[\s|]*(?:rnds?|rounds?|rows?|r|nos?|#)\.?\s*(?:\||\t|\s{3})[^\d]*$/iu;
+const ROUNDS_HEAD = /^[\s|]*(?:rnds?|rounds?|rows?|r|nos?|#)\.?\s*(?:\||\t|\s{3})[^\d]*$/iu;
+
+/** The rule below the head of any table. */
+const UNDER_HEAD = /^[\s|:+-]*-{3}[\s|:+-]*$/;
 
 /** A line, or what rounds leave of it. */
 interface Piece extends Span {
@@ -64,7 +67,7 @@ function roundBlock({ source }: Pattern, { round, outcome }: CountedRound, colum
   return {
     kind: 'round',
     label: labelled ? labelOf(round) : '',
-    words: inOneLine(last ? words.replace(/[\s([{=,;:.–—-]+$/u, '') : words).replace(/^[*_]{2}\s*/, ''),
+    words: inOneLine(last ? words.replace(/[\s([{=,;:.…·_–—-]+$/u, '') : words).replace(/^[*_]{2}\s*/, ''),
     count: columns && count !== null ? (stated ? statedWords(text, stated.span) : `(${count})`) : '',
   };
 }
@@ -121,12 +124,21 @@ class Prose {
       const end = Math.min(to, lineSpan(source, line).to);
       const text = source.text.slice(from, end);
       if (text.trim() === '') apart = true;
-      else if (!FRAME.test(text) && !TABLE_HEAD.test(text) && line !== this.#titleLine) {
+      else if (!FRAME.test(text) && !this.#isTableHead(line, text) && line !== this.#titleLine) {
         yield { from, to: end, text: text.replace(/\s+$/, ''), apart };
         apart = false;
       }
       from = end + 1;
     }
+  }
+
+  /** The head of a table says nothing where its columns are gone. */
+  #isTableHead(line: number, text: string): boolean {
+    const { source } = this.#pattern;
+    if (ROUNDS_HEAD.test(text)) return true;
+    if (!text.includes('|') || line + 1 >= source.lineStarts.length) return false;
+    const { from, to } = lineSpan(source, line + 1);
+    return UNDER_HEAD.test(source.text.slice(from, to));
   }
 
   #take(piece: Piece, last: Piece | null): void {
@@ -178,10 +190,13 @@ function goesOnWith(before: string, words: string): boolean {
 
 /** A line without the marks of its layout. */
 function plain(text: string): string {
-  return text
+  const words = text
     .replace(ORNAMENT, '')
     .replace(/\*\*([^*]+)\*\*|__([^_]+)__/g, (_, star?: string, line?: string) => star ?? line ?? '')
-    .replace(/\s*[|\t]\s*/g, (bar) => (bar.includes('|') ? ' | ' : '  '))
-    .replace(/^\s*\|\s*|\s*\|\s*$/g, '')
+    .replace(/^\*([^*]+)\*$/, '$1');
+  const cells = words.replace(/^\s*\|\s*|\s*\|\s*$/g, '').split(/\s*\|\s*/);
+  return cells
+    .join(cells.length === 2 ? ': ' : ' · ')
+    .replace(/\s*\t\s*/g, '  ')
     .trim();
 }

@@ -5,7 +5,7 @@ const atLeast = (least: number) => z.int().check(z.gte(least));
 const position = { line: atLeast(1), column: atLeast(1), endLine: atLeast(1), endColumn: atLeast(1) };
 const count = z.nullable(atLeast(0));
 
-const round = z.object({
+export const roundSchema = z.object({
   label: z.string(),
   from: atLeast(0),
   to: atLeast(0),
@@ -49,12 +49,12 @@ export const reportSchema = z.object({
     detected: z.enum(['us', 'uk', 'mixed', 'unclear']),
     confidence: z.number().check(z.gte(0), z.lte(1)),
   }),
-  parts: z.array(z.object({ name: z.string(), make: atLeast(1), line: atLeast(1), rounds: z.array(round) })),
+  parts: z.array(z.object({ name: z.string(), make: atLeast(1), line: atLeast(1), rounds: z.array(roundSchema) })),
   findings: z.array(findingSchema),
   coverage: z.object({ instructionLines: atLeast(0), read: atLeast(0) }),
 });
 
 export type Report = z.infer<typeof reportSchema>;
-export type ReportRound = z.infer<typeof round>;
+export type ReportRound = z.infer<typeof roundSchema>;
 export type ReportFinding = z.infer<typeof findingSchema>;
 export type ReportVerdict = ReportRound['verdict'];

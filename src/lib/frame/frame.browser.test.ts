@@ -28,6 +28,7 @@ const SEAL: Standing = {
   source: null,
   rules: 2,
   drafts: 1,
+  release: null,
   queries: {},
 };
 

@@ -24,6 +24,7 @@ const standing: Standing = {
   source: null,
   rules: 0,
   drafts: 1,
+  release: null,
   queries: {},
 };
 const edition = { id: '2', name: 'Ball (UK terms)', to: 'uk' as const, behind: false };

@@ -19,6 +19,8 @@ export interface Standing {
   readonly rules: number;
   /** How many drafts have come, and how many queries are in each state. */
   readonly drafts: number;
+  /** The newest version that is signed; null where none is. */
+  readonly release: string | null;
   readonly queries: Readonly<Partial<Record<QueryState, number>>>;
 }
 
@@ -30,7 +32,7 @@ export interface PlaceState {
 }
 
 export interface HousePlace {
-  readonly id: 'shelf' | 'rules' | 'style' | 'card';
+  readonly id: 'shelf' | 'rules' | 'style' | 'card' | 'workspace';
   readonly text: string;
   readonly href: string;
   readonly keys: string;
@@ -42,10 +44,11 @@ export const HOUSE: readonly HousePlace[] = [
   { id: 'rules', text: 'Rules', href: '/rules', keys: 'Alt Shift R' },
   { id: 'style', text: 'House style', href: '/style', keys: 'Alt Shift H' },
   { id: 'card', text: 'Reference card', href: '/card', keys: 'Alt Shift C' },
+  { id: 'workspace', text: 'Workspace', href: '/workspace', keys: 'Alt Shift W' },
 ];
 
 export interface PatternPlace {
-  readonly id: 'intake' | 'desk' | 'drafts' | 'queries' | 'terms' | 'pattern-rules';
+  readonly id: 'intake' | 'desk' | 'drafts' | 'queries' | 'terms' | 'release' | 'pattern-rules';
   readonly text: string;
   readonly href: (pattern: string) => string;
   readonly keys: string;
@@ -72,6 +75,13 @@ export const PATTERN: readonly PatternPlace[] = [
     state: ({ queries }) => queryState(queries),
   },
   { id: 'terms', text: 'Terms', href: (id) => `/terms/${id}`, keys: 'Alt Shift T', state: termsState },
+  {
+    id: 'release',
+    text: 'Release',
+    href: (id) => `/release/${id}`,
+    keys: 'Alt Shift L',
+    state: ({ release }) => (release === null ? null : { words: release }),
+  },
   {
     id: 'pattern-rules',
     text: 'Its rules',

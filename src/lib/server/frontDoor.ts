@@ -12,6 +12,20 @@ export const SECURITY_HEADERS: Readonly<Record<string, string>> = {
   'permissions-policy': 'camera=(), geolocation=(), microphone=()',
 };
 
+/** What a request may bring, in bytes: a pattern, a photograph, a whole workspace. */
+const MOST = 24_000_000;
+const MOST_BY_ROUTE: Readonly<Record<string, number>> = {
+  '/api/patterns/[id]/photographs': 48_000_000,
+  '/api/workspace': 512_000_000,
+};
+
+/** Why a request brings too much for where it goes; null where it does not. */
+export function tooLarge(request: Request, route: string | null): { status: 413; message: string } | null {
+  const bytes = Number(request.headers.get('content-length') ?? 0);
+  if (bytes <= (MOST_BY_ROUTE[route ?? ''] ?? MOST)) return null;
+  return { status: 413, message: 'This is larger than what can be taken in here. Split it, and take in the parts.' };
+}
+
 /** Whether an address or a name is this machine alone. */
 export function isLoopback(host: string): boolean {
   const bare = host.replace(/^\[|\]$/g, '').toLowerCase();

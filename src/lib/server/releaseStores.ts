@@ -1,5 +1,8 @@
 import type { OpenDatabase } from './db/client.js';
+import type { Brought } from '../exchange.js';
 import { ErrataStore } from './errata.js';
+import { broughtIn } from './exchange/in.js';
+import { takenOut } from './exchange/out.js';
 import { PhotographStore } from './photographs.js';
 import type { Publishing } from './publishing/aside.js';
 import { ReleaseFileStore } from './releaseFiles.js';
@@ -11,6 +14,8 @@ export interface ReleaseStores {
   readonly errata: ErrataStore;
   readonly releases: ReleaseStore;
   readonly files: ReleaseFileStore;
+  /** The whole workspace as an archive, and back again. */
+  readonly exchange: { readonly out: () => Promise<Uint8Array>; readonly in: (bytes: Uint8Array) => Promise<Brought> };
 }
 
 export function releaseStores(
@@ -26,5 +31,6 @@ export function releaseStores(
     errata,
     releases,
     files: new ReleaseFileStore(database, { releases, photographs, errata }, publishing),
+    exchange: { out: () => takenOut(database), in: (bytes) => broughtIn(database, bytes) },
   };
 }

@@ -3,7 +3,10 @@ import { notOnShelf } from './pages.js';
 import type { Stores } from './store.js';
 
 /** How a pattern stands in each of its places, for the head of its pages; without such a pattern the page says so. */
-export async function standingOf({ shelf, terms, rules, drafts, queries }: Stores, id: string): Promise<Standing> {
+export async function standingOf(
+  { shelf, terms, rules, drafts, queries, releases }: Stores,
+  id: string,
+): Promise<Standing> {
   const entry = await shelf.entry(id);
   if (!entry) return notOnShelf();
   const { editions, source } = await terms.notes(id);
@@ -17,6 +20,7 @@ export async function standingOf({ shelf, terms, rules, drafts, queries }: Store
     source,
     rules: Object.keys(await rules.of(id)).length,
     drafts: await drafts.count(id),
+    release: (await releases.of(id))[0]?.number ?? null,
     queries: await queries.states(id),
   };
 }

@@ -31,6 +31,7 @@ async function termsOf(text: string, { notes = NOTES } = {}) {
     source: notes.source,
     rules: 0,
     drafts: 1,
+    release: null,
     queries: {},
   };
   renderInHouse(TermsDesk as Component<Props>, { pattern, notes, standing });

@@ -12,6 +12,7 @@ export function justCome(id: string, name: string): Standing {
     source: null,
     rules: 0,
     drafts: 1,
+    release: null,
     queries: {},
   };
 }

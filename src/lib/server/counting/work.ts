@@ -1,6 +1,7 @@
 import { diff3Merge } from 'node-diff3';
 import {
   carriedOver,
+  checkPattern,
   checkText,
   compareDrafts,
   convertTerms,
@@ -16,8 +17,10 @@ import {
   type Held,
   type HouseStyle,
   type MarkedLine,
+  type Overview,
   type Report,
   type ReportVerdict,
+  type RoundAccount,
   type StyleCount,
 } from '../../../core/index.js';
 import type { Summary, TermsWanted } from '../../patterns.js';
@@ -105,6 +108,18 @@ export const WORK = {
   }): Edited {
     const { state, text: converted } = convertTerms(text, { ...wanted, from, hand, decisions: new Map(decisions) });
     return { state, converted, merged: known && merged(known.text, known.converted, converted) };
+  },
+
+  /** All that was understood of a text, round by round. */
+  understood({ text, name, ...options }: CheckOptions & { text: string; name: string }): {
+    report: Report;
+    overview: Overview;
+    accounts: (RoundAccount | null)[];
+  } {
+    const checked = checkPattern(text, name, options);
+    const report = checked.fixed();
+    const rounds = report.parts.flatMap((part) => part.rounds);
+    return { report, overview: checked.overview(), accounts: rounds.map((_, i) => checked.account(i)) };
   },
 
   /** What was noted on a text, as it holds in another draft of it. */

@@ -7,5 +7,5 @@ import type { RequestHandler } from './$types.js';
 
 /** What would come of a correction. */
 export const POST: RequestHandler = answering(async ({ params: { id }, request }) =>
-  json(await triedErratum(await stores(), id, await bodyOf(request, erratumAskedSchema))),
+  json(await triedErratum(await stores(), id, await bodyOf(request, erratumAskedSchema), false)),
 );
