@@ -67,7 +67,7 @@ function roundBlock({ source }: Pattern, { round, outcome }: CountedRound, colum
   return {
     kind: 'round',
     label: labelled ? labelOf(round) : '',
-    words: inOneLine(last ? words.replace(/[\s([{=,;:.…·_–—-]+$/u, '') : words).replace(/^[*_]{2}\s*/, ''),
+    words: inOneLine(last ? words.replace(/(?:[\s([{=,;:.…·_–—-]|\*\*)+$/u, '') : words).replace(/^[*_]{2}\s*/, ''),
     count: columns && count !== null ? (stated ? statedWords(text, stated.span) : `(${count})`) : '',
   };
 }

@@ -1,3 +1,4 @@
+import { TOO_LARGE_A_FILE } from './documents/document.js';
 import { isIP } from 'node:net';
 import { hostname } from 'node:os';
 import type { FrontDoor } from './environment.js';
@@ -23,7 +24,9 @@ const MOST_BY_ROUTE: Readonly<Record<string, number>> = {
 export function tooLarge(request: Request, route: string | null): { status: 413; message: string } | null {
   const bytes = Number(request.headers.get('content-length') ?? 0);
   if (bytes <= (MOST_BY_ROUTE[route ?? ''] ?? MOST)) return null;
-  return { status: 413, message: 'This is larger than what can be taken in here. Split it, and take in the parts.' };
+  const file = MOST_BY_ROUTE[route ?? ''] !== undefined || route?.startsWith('/api/documents') === true;
+  const message = file ? TOO_LARGE_A_FILE : 'This is larger than a pattern can be. Split it, and take in the parts.';
+  return { status: 413, message };
 }
 
 /** Whether an address or a name is this machine alone. */
