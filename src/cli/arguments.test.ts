@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { CallError, checkCall, convertCall } from './arguments.js';
+import { CallError, checkCall, convertCall, publishCall, reportCall } from './arguments.js';
 
 describe('dostik convert', () => {
   it('reads its options', () => {
@@ -20,6 +20,38 @@ describe('dostik convert', () => {
     [['a.txt', '--to', 'uk', '--loud'], 'loud'],
   ])('%j is refused', (words, says) => {
     expect(() => convertCall(words)).toThrow(says);
+  });
+});
+
+describe('dostik publish and dostik report', () => {
+  it('read their lists, each thing once', () => {
+    expect(publishCall(['a.txt', '--to', 'us, UK,us', '--as=pdf,txt', '--out', 'o', '--print', 'large'])).toEqual({
+      file: 'a.txt',
+      to: ['us', 'uk'],
+      as: ['pdf', 'txt'],
+      out: 'o',
+      sheet: 'a4',
+      print: 'large',
+      date: undefined,
+    });
+    expect(reportCall(['-', '--as', 'html', '--date', '2026-03-04'])).toMatchObject({
+      as: ['html'],
+      date: '2026-03-04',
+    });
+  });
+
+  it.each([
+    [publishCall, ['a.txt', '--as', 'pdf'], '--to us,uk'],
+    [publishCall, ['a.txt', '--to', 'fr', '--as', 'pdf'], '--to us,uk'],
+    [publishCall, ['a.txt', '--to', 'us'], '--as pdf'],
+    [publishCall, ['a.txt', '--to', 'us', '--as', 'pdf,doc'], '--as pdf'],
+    [publishCall, ['a.txt', 'b.txt', '--to', 'us', '--as', 'pdf'], 'one file'],
+    [publishCall, ['a.txt', '--to', 'us', '--as', 'pdf', '--sheet', 'a5'], '--sheet'],
+    [reportCall, ['a.txt', '--as', 'docx'], '--as pdf,html'],
+    [reportCall, ['a.txt', '--as', 'pdf', '--date', 'today'], '--date'],
+  ])('%# is refused', (call, words, says) => {
+    expect(() => call(words)).toThrow(CallError);
+    expect(() => call(words)).toThrow(says);
   });
 });
 

@@ -125,3 +125,47 @@ describe('dostik convert', () => {
     expect(readFileSync(path.join(folder, 'uk.txt'), 'utf8')).toContain('Rnd 1: 6 dc in MR (6)');
   });
 });
+
+describe('dostik publish', () => {
+  it('writes each of the files, the same bytes for the same file', () => {
+    const name = file('ball.txt', GOOD);
+    const words = ['publish', name, '--to', 'us,uk', '--as', 'pdf,docx,md,html,txt', '--out', 'out'];
+    const { status, stdout, stderr } = dostik(words);
+    expect([status, stderr]).toEqual([0, '']);
+    const written = stdout.trim().split('\n');
+    expect(written).toHaveLength(10);
+    expect(written).toContain(path.join('out', 'ball.uk.pdf'));
+    const read = (one: string) => readFileSync(path.join(folder, one));
+    expect(read('out/ball.uk.txt').toString()).toContain('6 dc in MR');
+    const before = written.map((one) => read(one).toString('base64'));
+    expect(dostik(words).status).toBe(0);
+    expect(written.map((one) => read(one).toString('base64'))).toEqual(before);
+  });
+
+  it('says what could not be converted, and ends with 1; nothing is written that is none', () => {
+    const name = file('either.txt', 'CORD\nRow 1: ch 7, sl st in 2nd ch from hook, sl st in next 5 ch (6)\n');
+    const { status, stdout, stderr } = dostik(['publish', name, '--to', 'us,uk', '--as', 'txt', '--out', 'either']);
+    expect([status, stdout]).toEqual([1, '']);
+    expect(stderr).toMatch(/^dostik: either\.txt: Nothing in this text tells/);
+  });
+
+  it('ends with 2 where it is called otherwise, or there is no file', () => {
+    expect(dostik(['publish', 'ball.txt', '--to', 'us'])).toMatchObject({ status: 2, stdout: '' });
+    expect(dostik(['publish', 'nothing.txt', '--to', 'us', '--as', 'txt'])).toMatchObject({ status: 2, stdout: '' });
+  });
+});
+
+describe('dostik report', () => {
+  it('writes each round with its sum, and what was found', () => {
+    const name = file('bad.txt', BAD);
+    expect(dostik(['report', name, '--as', 'pdf,html', '--out', 'reports'])).toMatchObject({ status: 0, stderr: '' });
+    const words = readFileSync(path.join(folder, 'reports', 'bad.report.html'), 'utf8');
+    expect(words).toContain('uses 6 of 6, makes 12, states 13');
+    expect(words).toContain('This text has not been signed.');
+    expect(
+      readFileSync(path.join(folder, 'reports', 'bad.report.pdf'))
+        .subarray(0, 5)
+        .toString(),
+    ).toBe('%PDF-');
+  });
+});

@@ -1,4 +1,6 @@
+import { Ajv2020 } from 'ajv/dist/2020.js';
 import { sql } from 'drizzle-orm';
+import sharp from 'sharp';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { TooMuch } from '../lib/server/counting/counting.js';
 import { countingHere } from '../lib/server/counting/here.js';
@@ -12,16 +14,33 @@ import * as earlier from './api/patterns/[id]/earlier/+server.js';
 import * as editions from './api/patterns/[id]/editions/+server.js';
 import * as hand from './api/patterns/[id]/hand/+server.js';
 import * as ownRules from './api/patterns/[id]/rules/+server.js';
+import * as errata from './api/patterns/[id]/errata/+server.js';
+import * as erratum from './api/patterns/[id]/errata/[number]/+server.js';
+import * as errataList from './api/patterns/[id]/errata/list/+server.js';
+import * as photographs from './api/patterns/[id]/photographs/+server.js';
+import * as photograph from './api/patterns/[id]/photographs/[photograph]/+server.js';
+import * as release from './api/patterns/[id]/release/+server.js';
+import * as confirm from './api/patterns/[id]/release/confirm/+server.js';
+import * as draft from './api/patterns/[id]/release/draft/+server.js';
+import * as known from './api/patterns/[id]/release/known/+server.js';
+import * as trust from './api/patterns/[id]/release/trust/+server.js';
+import * as version from './api/patterns/[id]/release/versions/[number]/+server.js';
+import * as versionFile from './api/patterns/[id]/release/versions/[number]/[file]/+server.js';
+import * as understood from './api/patterns/[id]/understood/+server.js';
 import * as settle from './api/patterns/[id]/settle/+server.js';
 import * as terms from './api/patterns/[id]/terms/+server.js';
 import * as decisions from './api/patterns/[id]/terms/decisions/+server.js';
 import * as ticks from './api/patterns/[id]/ticks/+server.js';
 import * as patterns from './api/patterns/+server.js';
+import * as releaseLines from './api/release-lines/+server.js';
 import * as rules from './api/rules/+server.js';
+import * as jsonSchema from './api/schema/+server.js';
+import * as workspace from './api/workspace/+server.js';
 import * as shelf from './api/shelf/+server.js';
 import * as style from './api/style/+server.js';
 import { load as deskPage } from './(pattern)/desk/[id]/+page.server.js';
 import { load as layout } from './(pattern)/+layout.server.js';
+import { load as releasePage } from './(pattern)/release/[id]/+page.server.js';
 import { load as termsPage } from './(pattern)/terms/[id]/+page.server.js';
 import { load as awayPage } from './away/+page.server.js';
 import { load as printPage } from './desk/[id]/print/+page.server.js';
@@ -134,6 +153,48 @@ const TAKING: readonly (readonly [
   ],
   ['settle a conflict', settle.POST, { mine: 'mine', keep: 'mine' }, 200, [{}, { mine: 'mine', keep: 'both' }], 404],
   ['make an edition', editions.POST, { to: 'uk' }, 201, [{}, { to: 'fr' }], 409],
+  [
+    'confirm a line',
+    confirm.PUT,
+    { line: 'read', who: 'Ines', basis: 'b' },
+    204,
+    [{}, { line: 'read', who: 'x'.repeat(121), basis: '' }, { line: 5, who: '', basis: '' }],
+    404,
+  ],
+  ['take on trust', trust.PUT, { key: 'k', reason: 'by feel' }, 204, [{}, { key: '', reason: 'x' }], 404],
+  [
+    'sign',
+    release.POST,
+    { number: '1.0', who: 'Oda', note: '', styled: false, base: 1 },
+    422,
+    [
+      {},
+      { number: '1', who: 'Oda', note: '', styled: false, base: 1 },
+      { number: '1.0', who: ' ', note: '', styled: false, base: 1 },
+    ],
+    404,
+  ],
+  [
+    'enter an erratum',
+    errata.POST,
+    { version: '1.0', line: 5, right: 'x', note: '', source: '' },
+    404,
+    [
+      {},
+      { version: '1.0', line: 0, right: 'x', note: '', source: '' },
+      { version: 'one', line: 1, right: 'x', note: '', source: '' },
+    ],
+    404,
+  ],
+  ['know a file', known.POST, { hash: 'a'.repeat(64) }, 200, [{}, { hash: 'A' }, { hash: 'a'.repeat(63) }], null],
+  [
+    'set lines of the house',
+    releaseLines.PUT,
+    [{ id: 'own-1', text: 'Priced' }],
+    204,
+    [{}, [{ id: 'read', text: 'x' }], [{ id: 'own-1', text: ' ' }]],
+    null,
+  ],
   ['set a rule', rules.PUT, { rule: 'count/stated', severity: 'off' }, 204, [{}, { rule: 5, severity: null }], null],
   ['set the house style', style.PUT, { count: '(n)' }, 204, [{ count: 'loud' }, []], null],
 ];
@@ -359,4 +420,105 @@ it('a failure that nobody expected is told, and goes to the terminal', async () 
   expect(answer.status).toBe(507);
   expect(complained).toHaveBeenCalled();
   vi.restoreAllMocks();
+});
+
+describe('what goes out', () => {
+  const VOLE =
+    'Vole\nUS terms. 9 cm tall.\n\nMaterials: cotton in Sand (20 g), 3 mm hook\n\nBODY (make 1)\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nFasten off.\n';
+
+  /** Asks for a file. */
+  async function file(handler: Handler, params: Record<string, string>, query = '') {
+    const url = new URL(`http://here/?${query}`);
+    const answer = (await handler({ url, params, request: new Request(url) } as unknown as never)) as Response;
+    return {
+      status: answer.status,
+      type: answer.headers.get('content-type') ?? '',
+      bytes: Buffer.from(await answer.arrayBuffer()),
+    };
+  }
+
+  async function signed(): Promise<string> {
+    const vole = await rig.patterns.add({ name: 'Vole', text: VOLE });
+    for (const { id: line, person } of (await rig.releases.readiness(vole))?.checklist ?? [])
+      if (person) await ask(confirm.PUT, { line, who: 'Ines', basis: person.basis }, vole);
+    const body = { number: '1.0', who: 'Oda', note: '', styled: false, base: 1 };
+    expect(await ask(release.POST, body, vole)).toMatchObject({ status: 200, said: { number: '1.0' } });
+    return vole;
+  }
+
+  it('is signed, had as files, and entered errata for', async () => {
+    const vole = await signed();
+    const text = await file(versionFile.GET, { id: vole, number: '1.0', file: 'uk-a4-normal.txt' });
+    expect(text).toMatchObject({ status: 200, type: 'text/plain; charset=utf-8' });
+    expect(text.bytes.toString()).toContain('6 dc in MR');
+    expect((await file(version.GET, { id: vole, number: '1.0' })).bytes.toString()).toContain('"place":"Body, Rnd 2"');
+    const mistake = { version: '1.0', line: 8, right: 'Rnd 2: 2 sc in each st (12)', note: '', source: '' };
+    expect(await ask(errata.POST, mistake, vole)).toEqual({ status: 200, said: { number: 1 } });
+    const list = await file(errataList.GET, { id: vole }, 'terms=us&form=md');
+    expect(list.bytes.toString()).toContain('read “2 sc in each st (12)”; 12 sts.');
+    expect((await file(erratum.DELETE, { id: vole, number: '1' })).status).toBe(204);
+    expect((await file(erratum.DELETE, { id: vole, number: '1' })).status).toBe(404);
+    const data = await releasePage({
+      params: { id: vole },
+      url: new URL('http://here/'),
+      depends: () => undefined,
+    } as never);
+    expect(data).toMatchObject({ name: 'Vole', versions: [{ number: '1.0' }], errata: [] });
+  });
+
+  it('is shown before it is signed, as nothing that could run', async () => {
+    const url = new URL('http://here/?terms=uk&form=html');
+    const answer = (await (draft.GET as Handler)({ url, params: { id } } as unknown as never)) as Response;
+    expect(await answer.text()).toContain('6 dc in MR');
+    expect(answer.headers.get('content-security-policy')).toMatch(/default-src 'none'.*sandbox/);
+    expect((await file(draft.GET, { id }, 'terms=fr&form=html')).status).toBe(400);
+    expect((await file(draft.GET, { id: 'nobody' }, 'terms=us&form=html')).status).toBe(404);
+  });
+
+  it.each([
+    [{ number: '1.0', file: 'us-a4-normal.exe' }],
+    [{ number: '../1', file: 'us-a4-normal.txt' }],
+    [{ number: '3.0', file: 'us-a4-normal.txt' }],
+  ])('has no file %j', async (params) => {
+    expect((await file(versionFile.GET, { id: await signed(), ...params })).status).toBe(404);
+  });
+
+  it('takes photographs in, says what is on them, and lets them go', async () => {
+    const bytes = await sharp({ create: { width: 8, height: 6, channels: 3, background: '#123' } })
+      .png()
+      .toBuffer();
+    const post = (body: Uint8Array, of = id) =>
+      (photographs.POST as Handler)({
+        request: new Request('http://here/', { method: 'POST', body: Buffer.from(body) }),
+        params: { id: of },
+      } as unknown as never) as Promise<Response>;
+    const added = (await (await post(bytes)).json()) as { id: number };
+    expect(added).toMatchObject({ width: 8, height: 6 });
+    expect((await post(new Uint8Array([1]))).status).toBe(422);
+    expect((await post(bytes, 'nobody')).status).toBe(422);
+    const params = { id, photograph: String(added.id) };
+    expect(await file(photograph.GET, params)).toMatchObject({ status: 200, type: 'image/jpeg' });
+    expect((await file(photograph.DELETE, params)).status).toBe(204);
+    expect((await file(photograph.DELETE, params)).status).toBe(404);
+    expect((await file(photograph.GET, { id, photograph: '99' })).status).toBe(404);
+  });
+
+  it('is had as data, by a schema that says what stands in it', async () => {
+    const data = JSON.parse((await file(understood.GET, { id })).bytes.toString()) as unknown;
+    const schema = JSON.parse((await file(jsonSchema.GET, {})).bytes.toString()) as object;
+    expect(new Ajv2020({ strict: false }).validate(schema, data)).toBe(true);
+    expect((await file(understood.GET, { id: 'nobody' })).status).toBe(404);
+  });
+
+  it('goes out whole, and comes in again', async () => {
+    const { bytes, type } = await file(workspace.GET, {});
+    expect(type).toBe('application/zip');
+    const request = new Request('http://here/', { method: 'POST', body: bytes });
+    const answer = (await (workspace.POST as Handler)({ request, params: {} } as unknown as never)) as Response;
+    expect(await answer.json()).toEqual({ patterns: 0, known: 1 });
+    const none = new Request('http://here/', { method: 'POST', body: 'nothing' });
+    expect(
+      ((await (workspace.POST as Handler)({ request: none, params: {} } as unknown as never)) as Response).status,
+    ).toBe(422);
+  });
 });

@@ -113,6 +113,7 @@ it('a part with a round that can’t be counted has no sum of its stitches, and 
 
 it('nothing is made up where nothing is said', () => {
   expect(overviewOf('A letter to a friend.\n')).toEqual({
+    title: 'A letter to a friend',
     terms: { declared: null, at: null, detected: 'unclear', words: [] },
     materials: [],
     words: [],

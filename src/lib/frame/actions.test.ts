@@ -93,13 +93,21 @@ describe('going to a place', () => {
       '/rules',
       '/style',
       '/card',
+      '/workspace',
       '/intake/p1',
       '/desk/p1',
       '/drafts/p1',
       '/queries/p1',
       '/terms/p1',
+      '/release/p1',
       '/desk/p1/rules',
     ]);
-    expect(actionsOf(goingTo(null, go)).map(({ id }) => id)).toEqual(['go-shelf', 'go-rules', 'go-style', 'go-card']);
+    expect(actionsOf(goingTo(null, go)).map(({ id }) => id)).toEqual([
+      'go-shelf',
+      'go-rules',
+      'go-style',
+      'go-card',
+      'go-workspace',
+    ]);
   });
 });

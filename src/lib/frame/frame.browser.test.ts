@@ -42,7 +42,13 @@ describe('the head of a page', () => {
   it('leads to the places of the house, and says at which one is', async () => {
     frame({ at: 'rules' });
     const links = house().getByRole('link');
-    expect(links.elements().map((link) => link.getAttribute('href'))).toEqual(['/', '/rules', '/style', '/card']);
+    expect(links.elements().map((link) => link.getAttribute('href'))).toEqual([
+      '/',
+      '/rules',
+      '/style',
+      '/card',
+      '/workspace',
+    ]);
     await expect.element(house().getByRole('link', { name: 'Rules' })).toHaveAttribute('aria-current', 'page');
     await expect.element(house().getByRole('link', { name: 'Shelf' })).not.toHaveAttribute('aria-current');
     await expect.element(contents()).not.toBeInTheDocument();

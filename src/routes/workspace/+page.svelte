@@ -18,7 +18,8 @@
     busy = true;
     words = '';
     try {
-      const init = { method: 'POST', body: file, signal: AbortSignal.timeout(LONGEST) };
+      const headers = { 'content-type': 'application/octet-stream' };
+      const init = { method: 'POST', headers, body: file, signal: AbortSignal.timeout(LONGEST) };
       const { patterns, known } = await said(await ask('/api/workspace', init), broughtSchema);
       const left =
         known === 0
