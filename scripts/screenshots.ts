@@ -31,9 +31,6 @@ async function go(page: Page, link: string): Promise<void> {
   await page.waitForLoadState('networkidle');
 }
 
-const DOCUMENTS = 'src/lib/server/documents/fixtures';
-const COMING = ['radish.columns.pdf', 'slipper.list.docx', 'hedgehog.table.xlsx', 'locked.pdf'];
-
 /** What the designer of the hermit crab might send next: a part renamed, a round put in, two faults mended, one new. */
 const NEXT_CRAB = readFileSync('demo/hermit-crab.txt', 'utf8')
   .replace('(4X, A)*7 (30)', '(4X, A)*6 (30)')
@@ -51,14 +48,6 @@ const SHOTS: readonly Shot[] = [
       await page
         .getByLabel('Pattern text')
         .fill('Limpet\n\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 6 (18)\n');
-    },
-  },
-  {
-    name: 'coming',
-    prepare: async (page) => {
-      await page.getByRole('button', { name: 'Take in a pattern' }).click();
-      await page.locator('input[type=file]').setInputFiles([...COMING.map((file) => `${DOCUMENTS}/${file}`)]);
-      await page.getByText('3 patterns taken in').waitFor();
     },
   },
   {
@@ -99,7 +88,6 @@ const SHOTS: readonly Shot[] = [
       await page.getByRole('list', { name: /could mean/ }).waitFor();
     },
   },
-  { name: 'desk-keys', prepare: (page) => desk(page, 'Lantern Point', 'Alt+k') },
   { name: 'desk-narrow', width: 390, prepare: (page) => desk(page, 'starfish') },
   {
     name: 'queries',
@@ -120,6 +108,16 @@ const SHOTS: readonly Shot[] = [
     },
   },
   { name: 'terms', prepare: (page) => desk(page, 'PUFFIN', 'Alt+Shift+t', 'Alt+Period', 'Alt+Period') },
+  { name: 'release', prepare: (page) => desk(page, 'Lantern Point', 'Alt+Shift+l') },
+  {
+    name: 'edition',
+    prepare: async (page) => {
+      await desk(page, 'PUFFIN', 'Alt+Shift+l', 'Alt+2');
+      const rounds = page.frameLocator('iframe').getByText('BODY AND HEAD');
+      await rounds.scrollIntoViewIfNeeded();
+      await rounds.evaluate((heading) => heading.scrollIntoView());
+    },
+  },
   { name: 'card', prepare: (page) => go(page, 'Reference card') },
   {
     name: 'rules',

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, it } from 'vitest';
-import { rulesDocument, withTables } from './docs.js';
+import { patternSchemaDocument, rulesDocument, withTables } from './docs.js';
 
 it('docs/reading.md shows the data that the reader works with (npm run docs)', () => {
   const document = readFileSync('docs/reading.md', 'utf8');
@@ -9,4 +9,8 @@ it('docs/reading.md shows the data that the reader works with (npm run docs)', (
 
 it('docs/rules.md lists every rule as it is (npm run docs)', () => {
   expect(readFileSync('docs/rules.md', 'utf8')).toBe(rulesDocument());
+});
+
+it('docs/pattern.schema.json is the schema of what goes out (npm run docs)', async () => {
+  expect(readFileSync('docs/pattern.schema.json', 'utf8')).toBe(await patternSchemaDocument());
 });

@@ -1,4 +1,6 @@
 /** The generated tables of docs/reading.md, and docs/rules.md as a whole.   npm run docs */
+import { format } from 'prettier';
+import { understoodJsonSchema } from '../src/lib/exchange.js';
 import { ruleCards } from '../src/core/index.js';
 import { COSTS } from '../src/core/counting/plausible.js';
 import { FORMS } from '../src/core/reading/forms/index.js';
@@ -80,4 +82,9 @@ export function rulesDocument(): string {
 
 function anchor(id: string): string {
   return id.replace('/', '');
+}
+
+/** The JSON Schema of a pattern as understood, as it stands in docs/. */
+export async function patternSchemaDocument(): Promise<string> {
+  return format(JSON.stringify(understoodJsonSchema()), { parser: 'json', printWidth: 120 });
 }

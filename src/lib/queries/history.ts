@@ -51,6 +51,8 @@ export function happened({ id, drafts, letters, events, queries }: Kept): Happen
     })),
     // Letters are told by themselves, with all their queries.
     ...events.flatMap(({ query, what, who, said, at }): Happened[] => {
+      if (what === 'released')
+        return [{ at, what: `Version ${said} was signed`, who, said: '', href: `/release/${id}` }];
       const state = STATES[what];
       if (query === null || state === undefined) return [];
       const about = asked.get(query);

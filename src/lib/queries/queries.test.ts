@@ -226,6 +226,9 @@ it('the history tells drafts, letters, queries and answers in order, and a lette
   const letters = [
     { id: 7, to: 'ida@example.org', subject: 'Queries', queries: [1], text: '', way: 'outbox' as const, at: 30 },
   ];
+  const signed = { query: null, what: 'released', who: 'Oda', said: '1.0', at: 99 };
+  const released = happened({ id: 'one', drafts: [], letters: [], events: [signed], queries: [] });
+  expect(released).toEqual([{ at: 99, what: 'Version 1.0 was signed', who: 'Oda', said: '', href: '/release/one' }]);
   const told = happened({ id: 'one', drafts, letters, events, queries: [query(1, TWO)] });
   expect(told.map(({ what, who, said }) => [what, who, said])).toEqual([
     ['Draft 1 came, “ball.docx” (Word document)', 'Ida', ''],

@@ -114,7 +114,7 @@
   iframe {
     display: block;
     width: 100%;
-    height: calc(100dvh - 15rem);
+    height: calc(100dvh - 17rem);
     min-height: 24rem;
     border: 1px solid var(--rule);
     background: var(--paper-raised);

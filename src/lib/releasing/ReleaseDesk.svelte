@@ -49,6 +49,9 @@
   }
 </script>
 
+<!-- What has changed at the Desk meanwhile is seen at once. -->
+<svelte:window onfocus={() => void invalidate('dostik:release')} />
+
 <div class="workplace">
   <Frame at="release" {standing} />
   <main>
