@@ -8,6 +8,7 @@ const SHORT: readonly (readonly [RegExp, string, string])[] = [
   [/(?<!\p{L})inc(?!\p{L})/iu, 'inc', 'increase: two stitches in the same one'],
   [/(?<!\p{L})dec(?!\p{L})/iu, 'dec', 'decrease: two stitches worked together'],
   [/(?<!\p{L})inv ?dec(?!\p{L})/iu, 'invdec', 'invisible decrease, through the front loops'],
+  [/(?<!\p{L})[a-z]+2tog(?!\p{L})/iu, '…2tog', 'two stitches worked together'],
   [/(?<!\p{L})BLO(?!\p{L})/iu, 'BLO', 'in the back loops only'],
   [/(?<!\p{L})FLO(?!\p{L})/iu, 'FLO', 'in the front loops only'],
   [/(?<!\p{L})sts?(?!\p{L})/iu, 'st(s)', 'stitch(es)'],
@@ -19,8 +20,10 @@ const SHORT: readonly (readonly [RegExp, string, string])[] = [
  */
 export function explained({ pattern, rounds }: CountedPattern): Block[] {
   const { source, legend, terms, sections } = pattern;
-  if (legend.length > 0 || sections.some(({ kind }) => kind === 'legend')) return [];
   const words = rounds.map(({ round }) => source.text.slice(round.bodyFrom, round.span.to)).join('\n');
+  // "Cotton: Sand 20 g" explains no word of the rounds.
+  const explains = legend.some(({ term }) => words.toLowerCase().includes(term.toLowerCase()));
+  if (explains || sections.some(({ kind }) => kind === 'legend')) return [];
   const entries = [
     ...stitchesIn(words, terms.used),
     ...SHORT.flatMap(([used, short, means]) => (used.test(words) ? [`${short} = ${means}`] : [])),

@@ -81,6 +81,12 @@ const LINES: readonly (readonly [id: string, fails: ReleaseFacts, says: RegExp, 
     /no amount/,
     factsOf(FINE.replace(' (20 g)', ''), { trusted: new Map([[keyOf('materials|Sand: no amount'), 'a scrap']]) }),
   ],
+  [
+    'materials',
+    factsOf(FINE.replace(' About 9 cm tall.', '')),
+    /size/,
+    factsOf(FINE.replace(' About 9 cm tall.', '').replace('Vole', 'Vole, 9 cm')),
+  ],
   ['cautions', factsOf(EYES), /small parts/, factsOf(`${EYES}Not for children under three: small parts.\n`)],
   ['errata', factsOf(FINE, { errata: [{ number: 1, words: 'Rnd 3' }] }), /Erratum 1: Rnd 3/, factsOf(FINE)],
   [

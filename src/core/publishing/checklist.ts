@@ -178,6 +178,8 @@ function terms({ report }: ReleaseFacts): ChecklistLine {
 /** "12 cm tall", "about 4 in high", "finished size: 12 cm". */
 const SIZE =
   /(?:finished|size|measures?|tall|high|long|wide|height|length|stands?)[^\n.]{0,60}?\d+(?:[.,]\d+)?\s?(?:cm|mm|in(?:ch(?:es)?)?|["”″])|\d+(?:[.,]\d+)?\s?(?:cm|in(?:ch(?:es)?)?|["”″])[^\n.]{0,30}?(?:tall|high|long|wide|in height|in length|across|from \p{L}+ to \p{L}+)/iu;
+/** "Little Leek - 14 cm". */
+const IN_TITLE = /\d\s?(?:cm|in(?:ch(?:es)?)?|["”″])(?!\p{L})/iu;
 /** What has a size of its own, and has to fit: then the tension decides. */
 const FITS =
   /(?<!\p{L})(?:jar|cup|mug|bottle|glass|capsule|tin|tube|polystyrene|styrofoam|foam ball|cone form|armature|cosy|cozy|hat|slippers?|mittens?|gloves?|doll of|to fit|(?:an?|the|rattle|weighted|plastic|foam) inserts?)(?!\p{L})/iu;
@@ -198,7 +200,7 @@ function materials({ text, overview, trusted }: ReleaseFacts): ChecklistLine {
     ...(hooks.some(({ name }) => /\d\s?mm/i.test(name))
       ? []
       : [lacks('No hook in millimetres', hooks[0]?.line ?? null)]),
-    ...(SIZE.test(text) ? [] : [lacks('The finished size is not said')]),
+    ...(SIZE.test(text) || IN_TITLE.test(overview.title ?? '') ? [] : [lacks('The finished size is not said')]),
     ...(fits !== undefined && !GAUGE.test(text) ? [lacks(`It has to fit (${fits}), and no tension is given`)] : []),
   ];
   return computed(

@@ -78,7 +78,7 @@ With Sand.
 Rnd 1: 6 sc in MR (6)
 Rnd 2: sc around (6)
 
-Pad it firmly, and
+Pad it firmly up to the last round of the body, and
 leave a tail.
 
 ## To finish
@@ -105,7 +105,7 @@ describe('what stands around the rounds', () => {
       { kind: 'paragraph', text: 'With Sand.' },
       { kind: 'round', label: 'Rnd 1', words: '6 sc in MR', count: '(6)' },
       { kind: 'round', label: 'Rnd 2', words: 'sc around', count: '(6)' },
-      { kind: 'paragraph', text: 'Pad it firmly, and leave a tail.' },
+      { kind: 'paragraph', text: 'Pad it firmly up to the last round of the body, and leave a tail.' },
       { kind: 'heading', level: 2, text: 'To finish' },
       { kind: 'paragraph', text: 'Sew it shut.' },
     ]);

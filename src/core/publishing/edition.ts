@@ -4,7 +4,7 @@ import { decide } from '../deciding/decide.js';
 import type { ReadOptions } from '../reading/read.js';
 import { blockSchema, type Block, type Paper } from './paper.js';
 import { explained } from './abbreviations.js';
-import { linesOf, sheetOf } from './sheet.js';
+import { linesOf, sheetOf, titleOf } from './sheet.js';
 import { asText } from './text.js';
 
 /** What goes out in one vocabulary: the pattern as understood, laid out anew, and proved to count as before. */
@@ -36,10 +36,14 @@ export function editionOf(text: string, options: EditionOptions): Edition {
   const counted = decide(text, options);
   const { pattern } = counted;
   const terms = pattern.terms.used;
-  const title = pattern.title ?? options.name;
+  const title = titleOf(counted) ?? options.name;
   const list = explained(counted);
+  const withList = (place: PlaceOf) => (): Laid => {
+    const blocks = sheetOf(counted, true);
+    return { how: 'columns', added: true, blocks: blocks.toSpliced(place(blocks), 0, ...list) };
+  };
   const ways: readonly (() => Laid)[] = [
-    () => ({ how: 'columns', added: list.length > 0, blocks: [...withAdded(sheetOf(counted, true), list)] }),
+    ...(list.length === 0 ? [] : PLACES.map((place) => withList(place))),
     () => ({ how: 'columns', added: false, blocks: sheetOf(counted, true) }),
     () => ({ how: 'words', added: false, blocks: sheetOf(counted, false) }),
     () => ({ how: 'lines', added: false, blocks: linesOf(counted) }),
@@ -85,15 +89,25 @@ export function paperOf(
   };
 }
 
-/** Before the first round or the heading that it stands under. */
-function* withAdded(blocks: readonly Block[], added: readonly Block[]): Iterable<Block> {
-  const round = blocks.findIndex(({ kind }) => kind === 'round');
-  const heading = blocks.slice(0, Math.max(0, round)).findLastIndex(({ kind }) => kind === 'heading');
-  const at = heading < 0 ? Math.max(0, round) : heading;
-  yield* blocks.slice(0, at);
-  yield* added;
-  yield* blocks.slice(at);
-}
+/** Where something that was put in stands among the blocks. */
+type PlaceOf = (blocks: readonly Block[]) => number;
+
+const firstRound: PlaceOf = (blocks) =>
+  Math.max(
+    0,
+    blocks.findIndex(({ kind }) => kind === 'round'),
+  );
+
+/** Before the heading that the first round stands under or what leads to it, before the round itself, or behind everything. */
+const PLACES: readonly PlaceOf[] = [
+  (blocks) => {
+    const round = firstRound(blocks);
+    const heading = blocks.slice(0, round).findLastIndex(({ kind }) => kind === 'heading');
+    return heading < 0 ? Math.max(0, round - 1) : heading;
+  },
+  firstRound,
+  (blocks) => blocks.length,
+];
 
 function* told({ rounds }: CountedPattern, { how, added }: Laid): Iterable<string> {
   if (rounds.length === 0) return;

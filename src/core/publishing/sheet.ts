@@ -9,6 +9,10 @@ const LISTS: ReadonlySet<SectionKind | null> = new Set<SectionKind>(['materials'
 /** Words of a caution for those who buy or give the toy. */
 const CAUTION =
   /(?<!\p{L})(?:caution|warning|choking|strangulation|swallow(?:ed)?|small parts|not (?:suitable|fit|safe|meant) for|under (?:the age of )?(?:3|three|36 months)|keep (?:away|out of reach|from))(?!\p{L})/iu;
+/** The mark of a thing in a list. */
+const BULLET = /^(?:>\s?)*\s*(?:[-–—•◦‣▪●○·]\s+|\*\s+(?=[\p{L}\d]))/u;
+/** A line that was broken by hand is at least so long; letters. */
+const BROKEN = 40;
 /** Marks of lists, quotations and headings before a line. */
 const ORNAMENT = /^(?:>\s?)*\s*(?:#{1,6}\s+|[-–—•◦‣▪●○·]\s+|\*\s+(?=[\p{L}\d])|\[[ xX]?\]\s+|[☐☑☒✓✔]\s*)*/u;
 /** What is left of the frame of a round: the bars of a table, bullets, the sign of emphasis. */
@@ -46,6 +50,19 @@ export function sheetOf(counted: CountedPattern, columns: boolean): Block[] {
   prose.add(at, pattern.source.text.length);
   return blocks;
 }
+
+/** What a pattern is called: the whole line that its name stands in, where that says little more. */
+export function titleOf({ pattern: { source, title } }: CountedPattern): string | null {
+  if (title === null) return null;
+  const at = source.text.indexOf(title);
+  if (at < 0) return title;
+  const { from, to } = lineSpan(source, lineIndexAt(source, at));
+  const line = plain(source.text.slice(from, to));
+  return line.length <= title.length + LITTLE ? line : title;
+}
+
+/** A pair of quotation marks, a full stop; letters. */
+const LITTLE = 4;
 
 /** The lines of a text as they are, without a heading among them: where nothing else is read as it was. */
 export function linesOf({ pattern: { source, title } }: CountedPattern): Block[] {
@@ -150,9 +167,10 @@ class Prose {
     }
     const section = this.#sectionAt(piece.from);
     const before = this.#blocks.at(-1);
-    const listed = this.#isListed(piece, section);
+    const listed = BULLET.test(piece.text) || this.#isListed(piece, section);
     const sentence = before?.kind === 'paragraph' || before?.kind === 'caution' ? before.text : null;
-    if (!listed && sentence !== null && last !== null && !piece.apart && goesOnWith(sentence, words))
+    const broken = last !== null && !piece.apart && last.text.length >= BROKEN;
+    if (!listed && sentence !== null && broken && goesOnWith(sentence, words))
       this.#blocks.splice(-1, 1, proseBlock(`${sentence} ${words}`, listed));
     else this.#blocks.push(proseBlock(words, listed));
   }

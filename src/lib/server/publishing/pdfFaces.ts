@@ -40,7 +40,7 @@ export class Faces {
   /** A text in runs of one face each. Letters that no face has are written as a question mark. */
   runs(text: string, weight: Weight): Run[] {
     const runs: { text: string; face: Face }[] = [];
-    for (const letter of text.replace(UNSEEN, '')) {
+    for (const letter of text.replace(UNSEEN, '').replaceAll('\t', '    ')) {
       const last = runs.at(-1);
       const face = this.#faceOf(letter, weight, last?.face);
       const written = face ? letter : INSTEAD;
