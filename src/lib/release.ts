@@ -42,6 +42,10 @@ export function fileName({ kind, sheet, print, form }: FileWanted): string {
   return `${kind}-${sheet}-${print}.${form}`;
 }
 
+/** The header in which an answer says what there is to say of a file: sentences, as JSON, escaped as in an address. */
+export const TOLD = 'x-dostik-told';
+export const toldSchema = z.array(z.string());
+
 /** What a person says of a line, or takes back. */
 export const confirmSchema = z.object({
   line: z.string().check(z.maxLength(64)),
@@ -115,10 +119,11 @@ export const photographSchema = z.object({
   alt: z.string(),
   width: z.int(),
   height: z.int(),
-  /** It came larger than it is kept. */
-  smaller: z.boolean(),
 });
 export type Photograph = z.infer<typeof photographSchema>;
+/** A photograph that has come in, and whether it came larger than it is kept. */
+export const photographAddedSchema = z.extend(photographSchema, { smaller: z.boolean() });
+export type PhotographAdded = z.infer<typeof photographAddedSchema>;
 export const altSchema = z.object({ alt: z.string().check(z.trim(), z.maxLength(300)) });
 
 /** The words of an erratum in both terms; the same in both where nothing differs. */

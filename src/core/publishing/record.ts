@@ -214,7 +214,7 @@ export function certificateOf({ name, signed, report, fingerprint, texts }: Cert
       { kind: 'heading', level: 2, text: 'How to know it again' },
       {
         kind: 'paragraph',
-        text: 'The fingerprints below are the SHA-256 of the texts. Whoever drops a file on the Release page of this pattern is told whether it belongs to this version.',
+        text: 'The fingerprint of the version is over the texts of both editions; those below it are the SHA-256 of the editions as .txt. Whoever drops a file on the Release page of this pattern is told whether it belongs to this version.',
       },
       {
         kind: 'table',

@@ -81,8 +81,13 @@
         <Button disabled={session.making !== null} onclick={() => void all(number)}>All files in one</Button>
       </header>
       {#if note}<p class="note">{note}</p>{/if}
-      {#if session.making}
+      {#if session.making?.version === number}
         <progress value={session.making.done} max={session.making.of} aria-label="Files that are made"></progress>
+      {/if}
+      {#if session.told.version === number}
+        <ul class="told">
+          {#each session.told.words as words (words)}<li>{words}</li>{/each}
+        </ul>
       {/if}
       <table>
         <tbody>
@@ -154,6 +159,11 @@
 
   .note {
     font-family: var(--text-face);
+  }
+
+  .told {
+    color: var(--ink-soft);
+    font-size: var(--size-small);
   }
 
   progress {

@@ -2,12 +2,14 @@ import { ask, body, said } from '../client.js';
 import {
   erratumTriedSchema,
   knownAnswerSchema,
-  photographSchema,
+  photographAddedSchema,
   releaseSchema,
+  TOLD,
+  toldSchema,
   versionTextSchema,
   type ErratumAsked,
   type ErratumTried,
-  type Photograph,
+  type PhotographAdded,
   type Release,
   type SignAsked,
   type VersionText,
@@ -35,8 +37,15 @@ export async function signVersion(id: string, asked: SignAsked): Promise<Release
   return said(await ask(at(id, 'release'), { ...body('POST', asked), ...patient() }), releaseSchema);
 }
 
-export async function versionFile(id: string, number: string, file: string): Promise<Uint8Array> {
-  return bytesOf(await ask(at(id, `release/versions/${number}/${file}`), patient()));
+/** A file of a version, and what there is to say of it. */
+export async function versionFile(
+  id: string,
+  number: string,
+  file: string,
+): Promise<{ bytes: Uint8Array; told: readonly string[] }> {
+  const response = await ask(at(id, `release/versions/${number}/${file}`), patient());
+  const told = toldSchema.safeParse(JSON.parse(decodeURIComponent(response.headers.get(TOLD) ?? '%5B%5D')));
+  return { bytes: new Uint8Array(await response.arrayBuffer()), told: told.data ?? [] };
 }
 
 export async function versionText(id: string, number: string): Promise<VersionText> {
@@ -49,9 +58,9 @@ export async function draftPage(id: string, asked: Readonly<Record<string, strin
   return (await ask(at(id, `release/draft?${words}`), patient())).text();
 }
 
-export async function addPhotograph(id: string, file: Blob): Promise<Photograph> {
+export async function addPhotograph(id: string, file: Blob): Promise<PhotographAdded> {
   const init = { method: 'POST', headers: { 'content-type': 'application/octet-stream' }, body: file };
-  return said(await ask(at(id, 'photographs'), { ...init, ...patient() }), photographSchema);
+  return said(await ask(at(id, 'photographs'), { ...init, ...patient() }), photographAddedSchema);
 }
 
 export async function describePhotograph(id: string, photograph: number, alt: string): Promise<void> {
@@ -79,8 +88,4 @@ export async function keepErratum(id: string, asked: ErratumAsked): Promise<void
 
 export async function removeErratum(id: string, number: number): Promise<void> {
   await ask(at(id, `errata/${number}`), { method: 'DELETE' });
-}
-
-async function bytesOf(response: Response): Promise<Uint8Array> {
-  return new Uint8Array(await response.arrayBuffer());
 }

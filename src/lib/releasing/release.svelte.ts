@@ -52,7 +52,9 @@ export class ReleaseSession {
   print = $state<LayoutWanted['print']>('normal');
   busy = $state(false);
   /** How many files of a version are made, of how many; null while none are being made. */
-  making = $state<{ readonly done: number; readonly of: number } | null>(null);
+  making = $state<{ readonly version: string; readonly done: number; readonly of: number } | null>(null);
+  /** What is laid out otherwise than in the text, in the files that were made last. */
+  told = $state.raw<{ readonly version: string; readonly words: readonly string[] }>({ version: '', words: [] });
   /** What is said of a file that was dropped to be known. */
   known = $state('');
   readonly #around: Around;
@@ -126,15 +128,19 @@ export class ReleaseSession {
   async all(version: string): Promise<Uint8Array<ArrayBuffer> | null> {
     const wanted = FORMS.map(([kind, form]): FileWanted => ({ kind, form, sheet: this.sheet, print: this.print }));
     const files: Record<string, Uint8Array> = {};
-    this.making = { done: 0, of: wanted.length };
+    const said: Record<string, string[]> = {};
+    this.making = { version, done: 0, of: wanted.length };
     const done = await this.#do(async () => {
       for (const one of wanted) {
         const name = fileName(one);
-        files[`${one.kind} ${version}.${one.form}`] = await this.#server.versionFile(this.id, version, name);
-        this.making = { done: Object.keys(files).length, of: wanted.length };
+        const { bytes, told } = await this.#server.versionFile(this.id, version, name);
+        files[`${one.kind} ${version}.${one.form}`] = bytes;
+        for (const words of told) said[words] = [...(said[words] ?? []), `${one.kind}.${one.form}`];
+        this.making = { version, done: Object.keys(files).length, of: wanted.length };
       }
     });
     this.making = null;
+    this.told = { version, words: Object.entries(said).map(([words, names]) => `${words} (${names.join(', ')})`) };
     return done ? zipSync(files, { level: 0 }) : null;
   }
 

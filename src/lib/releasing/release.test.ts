@@ -76,7 +76,8 @@ describe('a release', () => {
     const open = session({
       versionFile: (_, version, file) => {
         told.push(open.making?.done);
-        return Promise.resolve(new Uint8Array(Buffer.from(`${version} ${file}`)));
+        const bytes = new Uint8Array(Buffer.from(`${version} ${file}`));
+        return Promise.resolve({ bytes, told: file.startsWith('u') ? ['Boxes to tick.'] : [] });
       },
     });
     [open.sheet, open.print] = ['letter', 'large'];
@@ -85,6 +86,7 @@ describe('a release', () => {
     expect(Buffer.from(files['us 1.0.pdf'] ?? []).toString()).toBe('1.0 us-letter-large.pdf');
     expect(told).toEqual([0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12]);
     expect(open.making).toBeNull();
+    expect(open.told.words).toEqual([expect.stringMatching(/^Boxes to tick\. \(us\.pdf, us\.docx, .*uk\.txt\)$/)]);
   });
 
   it('gives no archive with a file missing', async () => {

@@ -1,10 +1,12 @@
 import { json, type RequestEvent } from '@sveltejs/kit';
 import type * as z from 'zod/mini';
+import { TOLD } from '../release.js';
 import { TooMuch } from './counting/counting.js';
 import { describeFailure, Missing } from './db/client.js';
 import { NotTaken, TOO_LARGE_A_FILE } from './documents/document.js';
 import { Spoilt } from './patterns.js';
 import type { Form } from './publishing/form.js';
+import type { ReleaseFile } from './releaseFiles.js';
 
 /** A request that can't be carried out as it is; the message is for people. */
 export class Refused extends Error {
@@ -107,11 +109,12 @@ const TYPES: Readonly<Record<Form, string>> = {
  * A file that was laid out.
  * @param shown whether it is shown where it is asked for, and not put by.
  */
-export function fileAnswer(bytes: Uint8Array, form: Form, name: string, shown: boolean): Response {
+export function fileAnswer({ bytes, told }: ReleaseFile, form: Form, name: string, shown: boolean): Response {
   const file = encodeURIComponent(`${name.replace(/[\\/:*?"<>|]/g, ' ').trim()}.${form}`);
   return new Response(bytes.slice().buffer, {
     headers: {
       'content-type': TYPES[form],
+      [TOLD]: encodeURIComponent(JSON.stringify(told)),
       'content-disposition': `${shown ? 'inline' : 'attachment'}; filename*=UTF-8''${file}`,
       // A page of words: its own looks and pictures, and nothing that runs.
       'content-security-policy':

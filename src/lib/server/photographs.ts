@@ -1,5 +1,5 @@
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
-import { photographSchema, type Photograph } from '../release.js';
+import { photographSchema, type Photograph, type PhotographAdded } from '../release.js';
 import type { OpenDatabase } from './db/client.js';
 import { photographs } from './db/schema.js';
 import { isThere } from './patterns.js';
@@ -27,11 +27,7 @@ export class PhotographStore {
       .from(photographs)
       .where(and(eq(photographs.patternId, id), isNull(photographs.removedAt)))
       .orderBy(asc(photographs.id));
-    return readable(
-      rows.map((row) => ({ ...row, smaller: false })),
-      photographSchema,
-      'photographs',
-    );
+    return readable(rows, photographSchema, 'photographs');
   }
 
   /** Some photographs with their bytes, in the order of their ids, taken out or not. */
@@ -55,7 +51,7 @@ export class PhotographStore {
    * Takes a photograph in, made smaller where it is larger than a page needs; null where there is no such pattern, or no room.
    * @throws NotTaken where it is no picture.
    */
-  async add(id: string, bytes: Uint8Array): Promise<Photograph | null> {
+  async add(id: string, bytes: Uint8Array): Promise<PhotographAdded | null> {
     const { smaller, ...made } = await this.#publishing.photograph(bytes);
     const added = await this.#database.write(async (db) => {
       if (!(await isThere(db, id))) return null;

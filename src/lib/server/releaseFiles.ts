@@ -1,9 +1,10 @@
 import { and, eq } from 'drizzle-orm';
-import * as z from 'zod/mini';
 import { certificateOf, errataOf, recordOf, type Paper, type Signature } from '../../core/index.js';
 import type { StoredPattern } from '../patterns.js';
 import {
+  fileName,
   fileWanted,
+  toldSchema,
   type FileKind,
   type FileWanted,
   type Frozen,
@@ -25,7 +26,6 @@ export interface ReleaseFile {
   readonly told: readonly string[];
 }
 
-const toldSchema = z.array(z.string());
 const KIND_WORDS: Record<FileKind, string> = {
   us: 'the US edition',
   uk: 'the UK edition',
@@ -80,7 +80,7 @@ export class ReleaseFileStore {
   async #make(id: string, release: Release, frozen: Frozen, { kind, ...layout }: FileWanted): Promise<ReleaseFile> {
     const laid = { ...layout, at: new Date(release.at) };
     if (kind === 'report') return this.#publishing.paper(reportOf(release, frozen), laid);
-    if (kind === 'certificate') return this.#publishing.paper(certificateFor(release, frozen), laid);
+    if (kind === 'certificate') return this.#publishing.paper(await this.#certificate(id, release, frozen), laid);
     return this.#publishing.edition({
       ...laid,
       text: frozen.editions[kind],
@@ -88,6 +88,16 @@ export class ReleaseFileStore {
       version: `Version ${release.number}`,
       pictures: await this.#photographs.pictures(id, frozen.photographs),
     });
+  }
+
+  async #certificate(id: string, release: Release, { name, report }: Frozen): Promise<Paper> {
+    const textOf = async (terms: 'us' | 'uk') => {
+      const wanted = { kind: terms, form: 'txt', sheet: 'a4', print: 'normal' } as const;
+      const file = await this.of(id, release.number, fileName(wanted));
+      return { name: `${terms.toUpperCase()} edition, .txt`, hash: hashOf(file?.bytes ?? '') };
+    };
+    const texts = [await textOf('us'), await textOf('uk')];
+    return certificateOf({ name, signed: signatureOf(release), report, fingerprint: release.fingerprint, texts });
   }
 
   /** How a text that is not signed yet would go out in one of the terms. @throws NotTaken, TooMuch */
@@ -159,18 +169,5 @@ function reportOf(release: Release, frozen: Frozen): Paper {
     trusted: new Map(frozen.trusted),
     queries,
     rules,
-  });
-}
-
-function certificateFor(release: Release, { name, report, editions }: Frozen): Paper {
-  return certificateOf({
-    name,
-    signed: signatureOf(release),
-    report,
-    fingerprint: release.fingerprint,
-    texts: [
-      { name: 'US terms', hash: hashOf(editions.us) },
-      { name: 'UK terms', hash: hashOf(editions.uk) },
-    ],
   });
 }

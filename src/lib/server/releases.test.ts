@@ -157,7 +157,9 @@ describe('a version', () => {
     expect(await words('report-a4-normal.html')).toMatch(/Rnd 2[^]*uses 6 of 6, makes 12, states 12/);
     const frozen = await rig.releases.frozen(id, '1.0');
     const certificate = await words('certificate-a4-normal.html');
-    expect(certificate).toContain(sha(frozen?.editions.us ?? ''));
+    const text = await rig.files.of(id, '1.0', 'us-a4-normal.txt');
+    expect(certificate).toContain(sha(text?.bytes ?? ''));
+    expect(certificate).toContain(sha(`${frozen?.editions.us}\0${frozen?.editions.uk}`));
     expect(certificate).not.toContain('inc x 6');
     expect(await rig.files.of(id, '7.0', 'us-a4-normal.txt')).toBeNull();
   });

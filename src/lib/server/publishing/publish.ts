@@ -54,7 +54,12 @@ export async function publishedEdition(asked: EditionAsked): Promise<Made> {
     return { bytes, told: [...edition.anew, ...told], proved };
   };
   const made = await file(laidOut(text, options));
-  return made.proved ? made : file(laidOut(text, { ...options, asWritten: true }));
+  if (made.proved) return made;
+  const again = await file(laidOut(text, { ...options, asWritten: true }));
+  const told = again.proved
+    ? again.told
+    : [...again.told, 'Taken in again, it is read with other counts than the text.'];
+  return { ...again, told };
 }
 
 /** What was read last: the same text is asked for in one form after the other. */

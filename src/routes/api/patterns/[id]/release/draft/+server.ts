@@ -9,6 +9,6 @@ export const GET: RequestHandler = answering(async ({ params, url }) => {
   const { patterns, files } = await stores();
   const pattern = await patterns.get(params.id);
   if (!pattern) throw new Refused(404, GONE);
-  const { bytes } = await files.preview(pattern, terms, layout, styled === 'yes');
-  return fileAnswer(bytes, layout.form, `${pattern.name} (${terms}, not signed)`, layout.form === 'html');
+  const file = await files.preview(pattern, terms, layout, styled === 'yes');
+  return fileAnswer(file, layout.form, `${pattern.name} (${terms}, not signed)`, layout.form === 'html');
 });

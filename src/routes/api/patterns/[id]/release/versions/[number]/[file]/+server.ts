@@ -9,5 +9,5 @@ export const GET: RequestHandler = answering(async ({ params: { id, number, file
   const made = known ? await (await stores()).files.of(id, number, file) : null;
   if (!made) throw new Refused(404, 'There is no such file of this version.');
   const { kind, form } = fileWanted(file);
-  return fileAnswer(made.bytes, form, `${kind} ${number}`, url.searchParams.has('show'));
+  return fileAnswer(made, form, `${kind} ${number}`, url.searchParams.has('show'));
 });
