@@ -64,7 +64,7 @@ test('a pattern with faults is put right, confirmed, signed, had as files, and g
   const coming = page.waitForEvent('download');
   await page.getByRole('button', { name: 'All files in one' }).click();
   const files = unzipSync(readFileSync(await (await coming).path()));
-  expect(Object.keys(files)).toHaveLength(13);
+  expect(Object.keys(files)).toHaveLength(14);
   expect(Buffer.from(files['uk 1.0.txt'] ?? []).toString()).toMatch(
     /Rnd 5: \(dc 1, dec\) x 6 +\(12\)[^]*Version 1\.0 · UK terms/,
   );

@@ -5,10 +5,12 @@
   let { session }: { session: IntakeSession } = $props();
   type Part = Overview['parts'][number];
 
+  /** Each by its place: a row stays, with what is being typed in it, when its part gets another name. */
   const parts = $derived(
-    (session.overview?.parts ?? []).map((part, i) => {
+    (session.overview?.parts ?? []).map((part, i, all) => {
+      const place = `${part.line} ${all.slice(0, i).filter(({ line }) => line === part.line).length}`;
       const rounds = session.report?.parts[i]?.rounds ?? [];
-      return { part, rounds: rounds.length, counted: rounds.filter(({ made }) => made !== null).length };
+      return { part, place, rounds: rounds.length, counted: rounds.filter(({ made }) => made !== null).length };
     }),
   );
 
@@ -39,7 +41,7 @@
         >
       </thead>
       <tbody>
-        {#each parts as { part, rounds, counted } (`${part.line} ${part.name}`)}
+        {#each parts as { part, place, rounds, counted } (place)}
           <tr>
             <td
               ><input

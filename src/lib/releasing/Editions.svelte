@@ -3,9 +3,9 @@
   import Select from '../components/Select.svelte';
   import { troubleIn } from '../client.js';
   import { draftPage } from './asking.js';
+  import LayoutChoice from './LayoutChoice.svelte';
   import type { ReleaseSession } from './release.svelte.js';
   import type { ReleaseData } from './releaseData.js';
-  import { PRINT_WORDS, SHEET_WORDS } from './words.js';
 
   interface Props {
     data: ReleaseData;
@@ -55,20 +55,7 @@
     ]}
     chosen={(wanted: 'us' | 'uk') => (terms = wanted)}
   />
-  <Select
-    label="Paper"
-    shown
-    value={session.sheet}
-    options={SHEET_WORDS}
-    chosen={(sheet: 'a4' | 'letter') => (session.sheet = sheet)}
-  />
-  <Select
-    label="Print"
-    shown
-    value={session.print}
-    options={PRINT_WORDS}
-    chosen={(print: 'normal' | 'large') => (session.print = print)}
-  />
+  <LayoutChoice {session} />
   <Check checked={data.styled} changed={style}>In house style</Check>
   <span class="forms">
     {#each ['pdf', 'docx', 'html', 'md', 'txt'] as form (form)}<a href={href(form)} download>.{form}</a>{/each}<a

@@ -1,19 +1,12 @@
 <script lang="ts">
   import Button from '../components/Button.svelte';
-  import Select from '../components/Select.svelte';
   import When from '../components/When.svelte';
   import { fileName, type FileKind, type LayoutWanted } from '../release.js';
-  import type { ReleaseSession } from './release.svelte.js';
+  import LayoutChoice from './LayoutChoice.svelte';
+  import { VERSION_FILES, type ReleaseSession } from './release.svelte.js';
   import type { ReleaseData } from './releaseData.js';
-  import { PRINT_WORDS, SHEET_WORDS } from './words.js';
 
   let { data, session }: { data: ReleaseData; session: ReleaseSession } = $props();
-  const ROWS: readonly (readonly [FileKind, string, readonly LayoutWanted['form'][]])[] = [
-    ['us', 'US edition', ['pdf', 'docx', 'html', 'md', 'txt']],
-    ['uk', 'UK edition', ['pdf', 'docx', 'html', 'md', 'txt']],
-    ['report', 'Report of the checking', ['pdf', 'html']],
-    ['certificate', 'Certificate', ['pdf', 'html']],
-  ];
   const hrefOf = (version: string, kind: FileKind, form: LayoutWanted['form']) =>
     `/api/patterns/${data.id}/release/versions/${version}/${fileName({ kind, form, sheet: session.sheet, print: session.print })}`;
 
@@ -39,20 +32,7 @@
   </p>
 {:else}
   <div class="choices">
-    <Select
-      label="Paper"
-      shown
-      value={session.sheet}
-      options={SHEET_WORDS}
-      chosen={(sheet: 'a4' | 'letter') => (session.sheet = sheet)}
-    />
-    <Select
-      label="Print"
-      shown
-      value={session.print}
-      options={PRINT_WORDS}
-      chosen={(print: 'normal' | 'large') => (session.print = print)}
-    />
+    <LayoutChoice {session} />
     <label
       class="known"
       ondragover={(event) => event.preventDefault()}
@@ -91,7 +71,7 @@
       {/if}
       <table>
         <tbody>
-          {#each ROWS as [kind, text, forms] (kind)}
+          {#each VERSION_FILES as { kind, text, forms } (kind)}
             <tr>
               <th scope="row">{text}</th>
               <td

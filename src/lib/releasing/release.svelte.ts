@@ -3,6 +3,7 @@ import type { ChecklistLine } from '../../core/index.js';
 import { troubleIn } from '../client.js';
 import {
   fileName,
+  FORMS,
   type ErratumAsked,
   type FileKind,
   type FileWanted,
@@ -15,21 +16,16 @@ import * as server from './asking.js';
 /** A file that is larger is not sent; bytes. */
 const LARGEST_PHOTOGRAPH = 40_000_000;
 
-/** The forms that a version is had in: either edition in each, and what was checked. */
-const FORMS: readonly (readonly [FileKind, LayoutWanted['form']])[] = [
-  ['us', 'pdf'],
-  ['us', 'docx'],
-  ['us', 'html'],
-  ['us', 'md'],
-  ['us', 'txt'],
-  ['uk', 'pdf'],
-  ['uk', 'docx'],
-  ['uk', 'html'],
-  ['uk', 'md'],
-  ['uk', 'txt'],
-  ['report', 'pdf'],
-  ['report', 'html'],
-  ['certificate', 'pdf'],
+/** What a version is had as: either edition in each form, and what was checked. */
+export const VERSION_FILES: readonly {
+  readonly kind: FileKind;
+  readonly text: string;
+  readonly forms: readonly LayoutWanted['form'][];
+}[] = [
+  { kind: 'us', text: 'US edition', forms: FORMS },
+  { kind: 'uk', text: 'UK edition', forms: FORMS },
+  { kind: 'report', text: 'Report of the checking', forms: ['pdf', 'html'] },
+  { kind: 'certificate', text: 'Certificate', forms: ['pdf', 'html'] },
 ];
 
 /** What is asked of others: the server, and whoever says things to the person. */
@@ -126,7 +122,10 @@ export class ReleaseSession {
 
   /** All files of a version, in one archive; null where one of them could not be made. */
   async all(version: string): Promise<Uint8Array<ArrayBuffer> | null> {
-    const wanted = FORMS.map(([kind, form]): FileWanted => ({ kind, form, sheet: this.sheet, print: this.print }));
+    const { sheet, print } = this;
+    const wanted = VERSION_FILES.flatMap(({ kind, forms }) =>
+      forms.map((form): FileWanted => ({ kind, form, sheet, print })),
+    );
     const files: Record<string, Uint8Array> = {};
     const said: Record<string, string[]> = {};
     this.making = { version, done: 0, of: wanted.length };

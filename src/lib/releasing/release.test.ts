@@ -82,9 +82,9 @@ describe('a release', () => {
     });
     [open.sheet, open.print] = ['letter', 'large'];
     const files = unzipSync((await open.all('1.0')) ?? new Uint8Array());
-    expect(Object.keys(files)).toHaveLength(13);
+    expect(Object.keys(files)).toHaveLength(14);
     expect(Buffer.from(files['us 1.0.pdf'] ?? []).toString()).toBe('1.0 us-letter-large.pdf');
-    expect(told).toEqual([0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12]);
+    expect(told).toEqual([0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13]);
     expect(open.making).toBeNull();
     expect(open.told.words).toEqual([expect.stringMatching(/^Boxes to tick\. \(us\.pdf, us\.docx, .*uk\.txt\)$/)]);
   });
