@@ -1,9 +1,22 @@
 import { sveltekit } from '@sveltejs/kit/vite';
 import { defineConfig } from 'vitest/config';
 
+const HOUSE =
+  /src\/lib\/(?:frame\/(?:Frame|HouseKeys|PageHead|actions|house|places|preferences)|components\/(?:Button|Mark|Menu|Toaster|When|marks|toasts|when)|client|fetched|plural)\b/;
+
 export default defineConfig({
   plugins: [sveltekit()],
   worker: { format: 'es' },
+  environments: {
+    client: {
+      build: {
+        rolldownOptions: {
+          // What stands on every page comes in one piece: a piece costs its heads, however small it is.
+          output: { codeSplitting: { groups: [{ name: 'house', test: HOUSE }] } },
+        },
+      },
+    },
+  },
   test: {
     exclude: ['**/node_modules/**', '**/*.browser.test.ts'],
     include: ['src/**/*.test.ts', 'tools/**/*.test.ts', 'scripts/**/*.test.ts'],
