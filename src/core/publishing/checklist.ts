@@ -115,10 +115,11 @@ function computed(id: string, text: string, rests: ChecklistRest[], otherwise: s
 
 function rounds({ report, aside, trusted }: ReleaseFacts): ChecklistLine {
   const all = report.parts.flatMap((part) => part.rounds.map((round) => ({ round, part: part.name })));
+  const found = byLine(report.findings);
   const rests = all
     .filter(({ round }) => !ON_ITS_OWN.has(round.verdict))
     .map(({ round, part }) => {
-      const why = trusted.get(round.key) ?? asideAt(report, round, aside);
+      const why = trusted.get(round.key) ?? asideAt(found, round, aside);
       const able = round.verdict === 'off' ? '' : round.key;
       return rest(`${part}, ${round.label}: ${VERDICTS[round.verdict]}`, round.line, why, able);
     });
@@ -137,11 +138,32 @@ const VERDICTS: Partial<Record<ReportRound['verdict'], string>> = {
   'on-trust': 'gives no count by its words',
 };
 
+/** Errors and warnings by the line that they begin in. */
+function byLine(findings: readonly ReportFinding[]): ReadonlyMap<number, readonly ReportFinding[]> {
+  const lines = new Map<number, ReportFinding[]>();
+  for (const finding of findings) {
+    if (finding.severity === 'hint') continue;
+    const here = lines.get(finding.line);
+    if (here) here.push(finding);
+    else lines.set(finding.line, [finding]);
+  }
+  return lines;
+}
+
 /** Why all that was found in a round was put aside; empty where something stands, or nothing was found. */
-function asideAt(report: Report, { line, endLine }: ReportRound, aside: ReadonlyMap<string, string>): string {
-  const here = report.findings.filter((one) => one.severity !== 'hint' && one.line >= line && one.line <= endLine);
-  if (here.some(({ key }) => !aside.has(key))) return '';
-  return here.map(({ key }) => aside.get(key) ?? '').find(Boolean) ?? '';
+function asideAt(
+  found: ReadonlyMap<number, readonly ReportFinding[]>,
+  { line, endLine }: ReportRound,
+  aside: ReadonlyMap<string, string>,
+): string {
+  let why = '';
+  for (let at = line; at <= endLine; at += 1)
+    for (const { key } of found.get(at) ?? []) {
+      const reason = aside.get(key);
+      if (reason === undefined) return '';
+      why ||= reason;
+    }
+  return why;
 }
 
 function findings({ report, aside }: ReleaseFacts, severity: 'error' | 'warning', text: string): ChecklistLine {

@@ -70,15 +70,19 @@ function* fitting(word: Said, size: number, width: number, faces: Faces): Iterab
     yield word;
     return;
   }
-  let piece = '';
-  for (const letter of word.text) {
-    if (piece !== '' && wideOf([{ ...word, text: piece + letter }], size, faces) > width) {
-      yield { ...word, text: piece };
-      piece = '';
+  const measure = (text: string) => wideOf([{ ...word, text }], size, faces);
+  const letters = Array.from(word.text);
+  for (let from = 0; from < letters.length;) {
+    // Letter by letter it is about as wide as it is in one; the whole is measured once more.
+    let to = from + 1;
+    for (let sum = measure(letters[from] ?? ''); to < letters.length; to += 1) {
+      sum += measure(letters[to] ?? '');
+      if (sum > width) break;
     }
-    piece += letter;
+    while (to > from + 1 && measure(letters.slice(from, to).join('')) > width) to -= 1;
+    yield { ...word, text: letters.slice(from, to).join('') };
+    from = to;
   }
-  yield { ...word, text: piece };
 }
 
 function wideOf(said: readonly Said[], size: number, faces: Faces): number {
