@@ -108,6 +108,8 @@ function* childrenOf(
   for (const block of blocks) {
     const child = childOf(block, pictures, width);
     if (child) yield child;
+    // Lines as they were written are set apart as they were.
+    if (block.kind === 'paragraph' && block.text.includes('\n')) yield new Paragraph({});
   }
 }
 
