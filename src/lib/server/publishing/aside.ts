@@ -39,7 +39,12 @@ const OVER = 'This takes too long to lay out, or too much memory. Split the patt
  * @param script the bundle of `worker.ts`.
  */
 export function publishingAside(script: string, { workers = 2 } = {}): Publishing {
-  const aside = workingAside<PublishingWork>(script, { longest: LONGEST, memory: MOST_MEMORY, workers, ready: false });
+  const aside = workingAside<PublishingWork>(script, {
+    longest: LONGEST,
+    memory: MOST_MEMORY,
+    workers,
+    ready: workers > 1,
+  });
   const had = async <Answer>(work: Promise<Answer>): Promise<Answer> => {
     try {
       return await work;
