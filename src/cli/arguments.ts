@@ -1,5 +1,6 @@
 import { parseArgs } from 'node:util';
 import * as z from 'zod';
+import { FORMS, type Form } from '../lib/server/publishing/form.js';
 
 /** The call can't be carried out as written; the message is one plain line. */
 export class CallError extends Error {}
@@ -47,9 +48,6 @@ export interface ConvertCall {
   readonly weights: boolean;
   readonly spelling: boolean;
 }
-
-const FORMS = ['pdf', 'docx', 'md', 'html', 'txt'] as const;
-type Form = (typeof FORMS)[number];
 
 /** "us,uk": each of them known, and named once. */
 const listOf = <Word extends string>(words: readonly Word[], says: string) =>

@@ -24,7 +24,10 @@
     () =>
       new ReleaseSession(data.id, data.editor, {
         say: (words) => toasts.say(words),
-        refresh: () => invalidate('dostik:release'),
+        refresh: async () => {
+          // The head of the page says which version is out.
+          await Promise.all([invalidate('dostik:release'), invalidate('dostik:standing')]);
+        },
       }),
   );
   type Mode = 'checklist' | 'editions' | 'versions' | 'errata';

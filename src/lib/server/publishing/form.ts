@@ -1,4 +1,5 @@
 import type { Paper } from '../../../core/index.js';
+import { FORMS } from '../../release.js';
 
 /** A photograph as it is laid out. */
 export interface Picture {
@@ -21,5 +22,5 @@ export interface Publication {
   readonly print: 'normal' | 'large';
 }
 
-export const FORMS = ['pdf', 'docx', 'md', 'html', 'txt'] as const;
+export { FORMS };
 export type Form = (typeof FORMS)[number];
