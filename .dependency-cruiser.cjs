@@ -1,6 +1,6 @@
 /**
  * The import rule: arrows point one way. Inside the core
- *   text → vocabulary → pattern → reading → counting → deciding → explaining → style → checks → fixes → report → terms → overview → comparing → querying → publishing
+ *   text → vocabulary → pattern → reading → counting → deciding → explaining → style → materials → document → shape → checks → fixes → report → terms → overview → comparing → querying → publishing
  * each folder knows only those before it; the core knows nothing outside itself but Zod.
  */
 const order = [
@@ -12,6 +12,9 @@ const order = [
   'deciding',
   'explaining',
   'style',
+  'materials',
+  'document',
+  'shape',
   'checks',
   'fixes',
   'report',

@@ -1,6 +1,6 @@
 import { cardinal, writtenLike } from '../vocabulary/numbers.js';
 import type { Part } from '../pattern/pattern.js';
-import { nounOf, singular, type Talk } from './prose.js';
+import { nounOf, singular, type Talk } from '../document/prose.js';
 import type { Fix, Found, Rule } from './rule.js';
 
 /** "both arms", "all four arms", "the 4 small arms": the last word is what is counted. */

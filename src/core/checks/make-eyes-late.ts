@@ -2,7 +2,7 @@ import { openingOf, stitchWidth } from './opening.js';
 import type { CountedRound } from '../counting/counted.js';
 import type { Part, Pattern, Round } from '../pattern/pattern.js';
 import { lineIndexAt, lineSpan, type Span } from '../text/source.js';
-import { formsOf, nounOf, wordsOf } from './prose.js';
+import { formsOf, nounOf, wordsOf } from '../document/prose.js';
 import type { Found, Rule } from './rule.js';
 
 const CLOSED = /clos(?:e|ed)|pull (?:it )?tight|gather|draw|sew (?:the hole |it )?shut|through the (?:last )?\d+ st/iu;

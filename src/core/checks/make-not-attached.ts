@@ -1,6 +1,6 @@
 import type { Part, Pattern } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
-import { formsOf, nounOf } from './prose.js';
+import { formsOf, nounOf } from '../document/prose.js';
 import type { Found, Rule } from './rule.js';
 
 export const makeNotAttached: Rule = {

@@ -1,7 +1,7 @@
 import { roundsByPart, type CountedRound } from '../counting/counted.js';
 import type { Part, Pattern, Round } from '../pattern/pattern.js';
 import { lineIndexAt, lineSpan, type SourceText } from '../text/source.js';
-import type { Document, MakingEvent } from './document.js';
+import type { Document, MakingEvent } from '../document/document.js';
 import { NARROW, openingOf, stitchWidth } from './opening.js';
 import type { Found, Rule } from './rule.js';
 import { stitches } from './wording.js';

@@ -2,8 +2,8 @@ import type { Step } from '../pattern/instruction.js';
 import type { Span } from '../text/source.js';
 import { COLOUR_WORDS } from '../vocabulary/words.js';
 import type { Material } from '../materials/materials.js';
-import { outsideMaterials } from './document.js';
-import type { Talk } from './prose.js';
+import { outsideMaterials } from '../document/document.js';
+import type { Talk } from '../document/prose.js';
 import type { Found, Rule } from './rule.js';
 
 /** "in sand", "With Moss.", "Using Canvas:" on a line of its own below a heading. */

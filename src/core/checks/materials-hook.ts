@@ -1,4 +1,4 @@
-import { firstMention, type Prose, type Talk } from './prose.js';
+import { firstMention, type Prose, type Talk } from '../document/prose.js';
 import type { Found, Rule } from './rule.js';
 
 const SIZE =

@@ -1,5 +1,5 @@
 import type { Span } from '../text/source.js';
-import { outsideMaterials } from './document.js';
+import { outsideMaterials } from '../document/document.js';
 import type { Found, Rule } from './rule.js';
 
 export const materialsNotion: Rule = {

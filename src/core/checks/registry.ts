@@ -46,8 +46,8 @@ import { termsInconsistent } from './terms-inconsistent.js';
 import { termsUnused } from './terms-unused.js';
 import type { HouseStyle } from '../style/style.js';
 import { HOUSE_STYLE, styleRule } from './style-house.js';
-import { documentOf, NO_DOCUMENT } from './document.js';
-import { NO_PROSE, proseOf } from './prose.js';
+import { documentOf, NO_DOCUMENT } from '../document/document.js';
+import { NO_PROSE, proseOf } from '../document/prose.js';
 import type { Found, Rule, Severity } from './rule.js';
 
 /** Every rule there is. A new one is a file named after its id, and a line here. */

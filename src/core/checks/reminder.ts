@@ -1,4 +1,4 @@
-import { firstMention } from './prose.js';
+import { firstMention } from '../document/prose.js';
 import type { Rule } from './rule.js';
 
 /** A reminder of a danger: what brings it, and the words that show that the pattern has thought of it. */

@@ -1,4 +1,4 @@
-import { firstMention } from './prose.js';
+import { firstMention } from '../document/prose.js';
 import type { Rule } from './rule.js';
 
 const BORROWED =

@@ -1,6 +1,6 @@
 import type { CountedPattern, CountedRound } from '../counting/counted.js';
-import type { Document } from './document.js';
-import type { Prose } from './prose.js';
+import type { Document } from '../document/document.js';
+import type { Prose } from '../document/prose.js';
 import type { Span } from '../text/source.js';
 
 export type Severity = 'error' | 'warning' | 'hint';

@@ -4,8 +4,8 @@ import {
   type AssemblyStep,
   type Document,
   type MakingEvent,
-} from '../checks/document.js';
-import { proseOf, type Talk } from '../checks/prose.js';
+} from '../document/document.js';
+import { proseOf, type Talk } from '../document/prose.js';
 import { roundsByPart, type CountedPattern, type CountedRound } from '../counting/counted.js';
 import { senseInWords } from '../deciding/why.js';
 import type { Part, Pattern } from '../pattern/pattern.js';
