@@ -85,6 +85,7 @@ function countPart(
           blame,
           carried,
           trace: () => link.trace(into),
+          works: () => link.works(into),
           instead: (instruction, edge) => link.instead(instruction, edge ?? into),
           on: link.on,
           along: link.along,

@@ -19,6 +19,11 @@ export interface CountedRound {
   readonly carried: number | null;
   /** Works the round once more, and tells what each step did (of its last round, where it is a range). */
   readonly trace: () => Outcome;
+  /**
+   * As `trace`, of each round that the label stands for, from the first. It ends early where one does not fit, and where
+   * those that follow are the same.
+   */
+  readonly works: () => readonly Outcome[];
   /** What another instruction would do in its place, on its edge or on one of so many stitches. */
   readonly instead: (instruction: Instruction, edge?: number) => Outcome;
   /** What it would do along so many chains; null where it is not worked along a chain that was laid before it. */

@@ -21,7 +21,7 @@ export function linkOf(
   if (round.reference) known.settled.set(round, again?.at(-1) ?? null);
   const stated = round.stated?.total ?? null;
   const size = fixedSize(round.steps);
-  const on = (edge: number | null, tracing: boolean): Outcome => {
+  const works = (edge: number | null, tracing: boolean): readonly Outcome[] => {
     const first = ground && ground.kind !== 'edge' ? ground : ({ kind: 'edge', length: edge } as const);
     return workRounds(round, again, first, { chainCounts, tracing });
   };
@@ -33,14 +33,15 @@ export function linkOf(
     on: (edge) => {
       const known = remembered.get(edge);
       if (known) return known;
-      const outcome = on(edge, false);
+      const outcome = lastOf(works(edge, false));
       remembered.set(edge, outcome);
       return outcome;
     },
-    trace: (edge) => on(edge, true),
+    trace: (edge) => lastOf(works(edge, true)),
+    works: (edge) => works(edge, true),
     along:
       ground?.kind === 'chains'
-        ? (chains) => workRounds(round, again, { ...ground, chains }, { chainCounts, tracing: false })
+        ? (chains) => lastOf(workRounds(round, again, { ...ground, chains }, { chainCounts, tracing: false }))
         : null,
     instead: (instruction, edge) => {
       const own = foundationIn(instruction.steps);
@@ -51,10 +52,8 @@ export function linkOf(
           : (ground ?? { kind: 'edge', length: edge });
       const other = { ...round, ...instruction };
       const referring = instruction.reference && instruction.reference !== round.reference;
-      return workRounds(other, referring ? referred(run.with(index, other), index, known) : again, grounds, {
-        chainCounts,
-        tracing: false,
-      });
+      const instead = referring ? referred(run.with(index, other), index, known) : again;
+      return lastOf(workRounds(other, instead, grounds, { chainCounts, tracing: false }));
     },
   };
 }
@@ -70,6 +69,7 @@ function keepsCount({ steps, unread, reference }: Round): boolean {
 /** A link that can also tell what each step did. */
 interface TracedLink extends Link {
   readonly trace: (edge: number | null) => Outcome;
+  readonly works: (edge: number | null) => readonly Outcome[];
   readonly along: CountedRound['along'];
   /** What another instruction would do in its place. */
   readonly instead: (instruction: Instruction, edge: number | null) => Outcome;
@@ -83,28 +83,34 @@ interface Manner {
 /** A round of more stitches than this is a slip of the pen, and is not worked on from. */
 const MOST_STITCHES = 100_000;
 
-/** Works a round, or each round of a range, or the rounds it refers to, one into the other. */
-function workRounds(round: Round, again: (readonly Step[])[] | null, ground: Ground, manner: Manner): Outcome {
-  if (isUnread(round)) return hindered(ground, [{ kind: 'unread' }]);
+/** Works a round, or each round of a range, or the rounds it refers to, one into the other: what each of them does. */
+function workRounds(round: Round, again: (readonly Step[])[] | null, ground: Ground, manner: Manner): Outcome[] {
+  if (isUnread(round)) return [hindered(ground, [{ kind: 'unread' }])];
   if (!round.reference) return workEach(round, ownRounds(round), ground, manner);
-  if (!again) return hindered(ground, [{ kind: 'reference', span: round.reference.span }]);
+  if (!again) return [hindered(ground, [{ kind: 'reference', span: round.reference.span }])];
   return workEach(round, again, ground, manner);
 }
 
-function workEach(round: Round, worked: readonly (readonly Step[])[], ground: Ground, manner: Manner): Outcome {
+function workEach(round: Round, worked: readonly (readonly Step[])[], ground: Ground, manner: Manner): Outcome[] {
   const stated = round.stated?.total ?? null;
+  const outcomes: Outcome[] = [];
   let on = ground;
-  let outcome: Outcome | null = null;
   for (const [i, steps] of worked.entries()) {
     if (round.reference && startsInRing(steps)) on = { kind: 'start' };
-    outcome = onGround(steps, on, manner, i === worked.length - 1 ? stated : null);
-    if (outcome.made === null || outcome.misfits.length > 0) return outcome;
-    if (outcome.made > MOST_STITCHES) return hindered(ground, [{ kind: 'edge-unknown' }]);
+    const outcome = onGround(steps, on, manner, i === worked.length - 1 ? stated : null);
+    outcomes.push(outcome);
+    if (outcome.made === null || outcome.misfits.length > 0) return outcomes;
+    if (outcome.made > MOST_STITCHES) return [hindered(ground, [{ kind: 'edge-unknown' }])];
     // The rounds that remain of a range are worked on the same edge, and are the same.
     if (on.kind === 'edge' && outcome.made === on.length && !round.reference) break;
     on = { kind: 'edge', length: outcome.made };
   }
-  return outcome ?? hindered(ground, [{ kind: 'unread' }]);
+  return outcomes.length > 0 ? outcomes : [hindered(ground, [{ kind: 'unread' }])];
+}
+
+/** What the last round does; the rounds of a range are never none. */
+function lastOf(outcomes: readonly Outcome[]): Outcome {
+  return outcomes[outcomes.length - 1] as Outcome;
 }
 
 /** Something in it could not be read. */
