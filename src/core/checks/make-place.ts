@@ -1,11 +1,10 @@
+import { locatedIn } from '../document/located.js';
 import { madeBy, Pieces, type Piece, type Where } from '../document/pieces.js';
 import type { Place } from '../document/places.js';
 import type { Found, Rule } from './rule.js';
 import { rounds as roundsInWords, stitches } from './wording.js';
 
 const SETS = /eye|ear|arm|leg|wing|horn|nose|cheek|sew|set|place|attach|insert|push/iu;
-
-const FREE_LOOPS = /(?:front|back|free|unused|unworked|remaining)\s+(?:loops?|lps?)(?!\p{L})/iu;
 
 export const makePlace: Rule = {
   id: 'make/place',
@@ -19,21 +18,9 @@ export const makePlace: Rule = {
   passing:
     'US terms\n\nHEAD\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nSet the eyes between Rnds 2 and 3, 4 sts apart.\nFasten off.\n',
   *check({ pattern, rounds }, _, { assembly }): Iterable<Found> {
-    const pieces = new Pieces(pattern.parts, rounds);
-    for (const { text, places, span, talk } of assembly) {
-      // Loops left free are asked for where they are worked into.
-      if (places.length === 0 || FREE_LOOPS.test(text)) continue;
-      const whole = pieces.of(talk, text);
-      let clause = 0;
-      for (const place of places) {
-        // "on the balloon, at rnd 29, the other end to the basket at rnd 10": each by what stands before it.
-        const where = pieces.named(text.slice(clause, place.to)) ?? whole;
-        clause = place.to;
-        const found = fault(place, text, where);
-        if (!found) continue;
-        const from = span.from + place.from;
-        yield { ...found, span: { from, to: from + place.to - place.from }, round: null };
-      }
+    for (const { step, place, where, from } of locatedIn(assembly, new Pieces(pattern.parts, rounds))) {
+      const found = fault(place, step.text, where);
+      if (found) yield { ...found, span: { from, to: from + place.to - place.from }, round: null };
     }
   },
 };
@@ -78,7 +65,7 @@ function distanceFault(
   // Two thirds of the way round is no distance between two eyes: the other way is what is meant, or another figure.
   if (apart !== null && apart * 3 >= made * 2)
     return {
-      message: `${stitches(apart)} apart on the ${made} of ${label}: the other way round they are ${made - apart} apart.`,
+      message: `${stitches(apart)} apart on the ${made} of ${label}: ${degreesOf(apart, made)}° round it. The other way round they are ${made - apart} apart, ${degreesOf(made - apart, made)}°.`,
     };
   if (opposite && made % 2 === 1)
     return {
@@ -86,4 +73,9 @@ function distanceFault(
       message: `Opposite each other on ${label}, which has ${made}: ${(made - 1) / 2} one way and ${(made + 1) / 2} the other.`,
     };
   return null;
+}
+
+/** The angle between two things so many stitches apart on a round of so many, seen from its middle. */
+function degreesOf(apart: number, made: number): number {
+  return Math.round((apart * 360) / made);
 }

@@ -1,5 +1,5 @@
 import type { Found, Rule } from './rule.js';
-import { growingFlat } from './shape.js';
+import { growingFlat } from './flatness.js';
 
 export const shapeCup: Rule = {
   id: 'shape/cup',

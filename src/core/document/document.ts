@@ -2,7 +2,7 @@ import { MaterialList, type Material } from '../materials/materials.js';
 import type { Part, Pattern, Round } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
 import { namesPlace, placesIn, type Place } from './places.js';
-import { formsOf, nounOf, sentencesOf, wordsOf, type Talk } from './prose.js';
+import { formsOf, nounsOf, sentencesOf, wordsOf, type Talk } from './prose.js';
 
 /** Something that happens in the making besides crochet, with the round that it stands behind, or in. */
 export interface MakingEvent {
@@ -53,7 +53,9 @@ const EVENTS: readonly (readonly [MakingEvent['kind'], RegExp])[] = [
   ['tail', /(?<!\p{L})(?:tail|(?:long )?(?:end|thread) for sewing|leav\p{L}* (?:a |an )?(?:long )?end)(?!\p{L})/iu],
   ['put-aside', /(?<!\p{L})(?:put|set|lay|leave) (?:it |this |the \p{L}+ )?aside/iu],
 ];
-const NOT = /(?<!\p{L})(?:not|n['’]t|no|never|without)(?!\p{L})/iu;
+/** "Not too firmly" is no refusal. */
+const NOT =
+  /(?<!\p{L})(?:not|n['’]t|no|never|without)(?!\p{L})(?!\s(?:too|so|very|yet|quite|overly|hard|tight|firm))/iu;
 const JOINS = /(?<!\p{L})(?:sew|sewn|attach|join|stitch|glue|pin|crochet)\p{L}*(?!\p{L})/iu;
 const ONTO =
   /(?<!\p{L})(?:to|on|onto|into)\s+(?:(?:the|each|its|his|her|back|front|top|side|sides|of)\s+){0,4}(?:\p{L}+\s+)??(\p{L}{3,})/giu;
@@ -83,7 +85,7 @@ function* eventsIn(talk: readonly Talk[]): Iterable<MakingEvent> {
 
 function* assemblyIn(parts: readonly Part[], talk: readonly Talk[]): Iterable<AssemblyStep> {
   const byNoun = new Map<string, Part>();
-  for (const part of parts) for (const form of formsOf(nounOf(part))) byNoun.set(form, part);
+  for (const part of parts) for (const form of nounsOf(part).flatMap(formsOf)) byNoun.set(form, part);
   for (const one of paragraphsOf(talk)) {
     const { span, section } = one;
     if (section === 'materials' || section === 'legend' || !(JOINS.test(one.text) || namesPlace(one.text))) continue;

@@ -1,6 +1,6 @@
 import { roundsByPart, type CountedRound } from '../counting/counted.js';
 import type { Part } from '../pattern/pattern.js';
-import { formsOf, nounOf, wordsOf, type Talk } from './prose.js';
+import { formsOf, nounsOf, wordsOf, type Talk } from './prose.js';
 
 /** "to the head", "of the green body": what something is put on. */
 const TARGET =
@@ -35,7 +35,7 @@ export class Pieces {
       return { part, counted, last: Math.max(0, ...counted.map(({ round }) => round.to)) };
     });
     for (const piece of this.#all)
-      for (const form of formsOf(nounOf(piece.part)))
+      for (const form of nounsOf(piece.part).flatMap(formsOf))
         this.#byNoun.set(form, [...(this.#byNoun.get(form) ?? []), piece].slice(-40));
   }
 
@@ -65,6 +65,17 @@ export class Pieces {
     );
     const [piece, ...others] = new Set(this.#named(targets.map((match) => match[1] ?? '')));
     return piece && others.length === 0 ? { piece, certain: true, farthest: piece.last } : null;
+  }
+
+  /** The one piece that has a round of a number, those left out not counted; null where several have, or none. */
+  onlyOneWith(round: number, without: readonly Part[]): Piece | null {
+    const [one, ...others] = this.#all.filter(({ part, last }) => last >= round && !without.includes(part));
+    return one && others.length === 0 ? one : null;
+  }
+
+  /** The pieces that some words name. */
+  in(words: string): readonly Piece[] {
+    return this.#named(wordsOf(words));
   }
 
   #named(words: Iterable<string>): Piece[] {

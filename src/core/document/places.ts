@@ -30,7 +30,7 @@ const RANKED = new RegExp(
   'giu',
 );
 const APART = new RegExp(
-  String.raw`${NUMBER}\s*(?:sts?|stitch(?:es)?|loops?|sc|dc)?\s+(?:apart|between (?:them|the eyes|the two|each))|(?:with|leaving|about|approx\.?)\s+${NUMBER}\s*(?:visible\s+)?(?:sts?|stitch(?:es)?|loops?)\s+(?:free\s+)?(?:in\s+)?between`,
+  String.raw`${NUMBER}\s*(?:sts?|stitch(?:es)?|loops?|sc|dc|x)?\s+(?:apart|between (?:them|the eyes|the two|each))|(?:with|leaving|about|approx\.?)\s+${NUMBER}\s*(?:visible\s+)?(?:sts?|stitch(?:es)?|loops?)\s+(?:free\s+)?(?:in\s+)?between`,
   'iu',
 );
 const OVER = new RegExp(

@@ -48,7 +48,10 @@ export function proseOf({ source, passages, parts }: Pattern): Prose {
     talk,
     ofPart,
     afterRound,
-    mentions: (part) => formsOf(nounOf(part)).flatMap((form) => byWord.get(form) ?? []),
+    mentions: (part) =>
+      nounsOf(part)
+        .flatMap(formsOf)
+        .flatMap((form) => byWord.get(form) ?? []),
   };
 }
 
@@ -73,8 +76,14 @@ export function firstMention(talk: readonly Talk[], words: RegExp): Span | null 
 }
 
 /** The last word of a part's name without its plural: "eye stalks" is a stalk. */
-export function nounOf({ name }: Part): string {
+export function nounOf({ name }: Pick<Part, 'name'>): string {
   return singular(name.match(/\p{L}+/gu)?.at(-1) ?? '');
+}
+
+/** The nouns that a part goes by: "Body and head" is both. */
+export function nounsOf(part: Part): string[] {
+  const several = part.name.split(/\s(?:and|und|et|y|e)\s|\s?[&+/]\s?/iu);
+  return [...new Set(several.map((name) => nounOf({ name })))].filter((noun) => noun !== '');
 }
 
 /** A noun in lower case without its plural: "leaves" is a leaf. */

@@ -53,9 +53,12 @@ export class Colours {
 
   /** The yarn that a stretch of talk takes up; null where it takes up none. */
   takenUp(text: string): string | null {
-    if (NO_FABRIC.test(text)) return null;
-    if (!LEAD.test(text) && text.trim().length > SHORT_LINE) return null;
-    return this.#last(text, LEAD.test(text) ? this.#behindLead(text) : 0);
+    let taken: string | null = null;
+    for (const sentence of text.split(/(?<=[.!?;])\s+/u)) {
+      if (NO_FABRIC.test(sentence) || (!LEAD.test(sentence) && sentence.trim().length > SHORT_LINE)) continue;
+      taken = this.#last(sentence, LEAD.exec(sentence)?.index ?? 0) ?? taken;
+    }
+    return taken;
   }
 
   /** The yarn that a heading names behind the part's name: "EAR, pink, two of them". */
@@ -63,10 +66,6 @@ export class Colours {
     const at = text.toLowerCase().indexOf(name.toLowerCase());
     const behind = at < 0 ? 0 : at + name.length;
     return this.#first(text.slice(behind)) ?? (at > 0 ? this.#last(text.slice(0, at), 0) : null);
-  }
-
-  #behindLead(text: string): number {
-    return LEAD.exec(text)?.index ?? 0;
   }
 
   #first(text: string): string | null {

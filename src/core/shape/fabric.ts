@@ -70,7 +70,7 @@ export function fabricOf(stitch: StitchId): Fabric {
 
 /**
  * How many stitches more each round of a disc needs to lie flat, by the stitch that it is worked in: its height says
- * how many, and fabric gives by a sixth to the one side and a quarter to the other before it cups or ruffles.
+ * how many, and fabric gives by a fifth or a quarter before it cups or ruffles.
  */
 export const FLAT_GROWTH: Partial<Record<StitchId, readonly [number, number]>> = {
   step1: [5, 7.5],
@@ -78,5 +78,5 @@ export const FLAT_GROWTH: Partial<Record<StitchId, readonly [number, number]>> =
   step2: [10, 14],
 };
 
-/** How much slower, or faster, than a flat disc a round may grow and still lie flat: parts of its height. */
-export const FLAT_EASE = { slow: 5 / 6, fast: 5 / 4 } as const;
+/** How little, or how much, of its height a ring may reach beyond the one below and still lie flat: 5 to 7.5 stitches more. */
+export const FLAT_EASE = { slow: 4.96 / (2 * Math.PI), fast: 7.5 / (2 * Math.PI) } as const;

@@ -125,3 +125,16 @@ function aroundOf(levels: OutlinePiece['levels'], filling: Filling): number {
     }),
   );
 }
+
+/** The rings that some round numbers name; null where the part has none of them. */
+export function ringsNamed(
+  { rings }: PartShape,
+  [first, last]: readonly [number, number],
+  fromEnd: boolean,
+): [number, number] | null {
+  const numbers = rings.map(({ number }) => number);
+  const most = Math.max(0, ...numbers.map((number) => number ?? 0));
+  const of = (number: number) => numbers.indexOf(fromEnd ? most + 1 - number : number);
+  const [a, b] = [of(first), of(last)];
+  return a < 0 || b < 0 ? null : [Math.min(a, b), Math.max(a, b)];
+}

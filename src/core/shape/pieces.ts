@@ -2,6 +2,7 @@ import type { CountedRound } from '../counting/counted.js';
 import { foundationIn } from '../counting/evaluate.js';
 import { bringsGround, foundationFrom, namesPiece, startsInRing } from '../counting/ground.js';
 import type { Worked } from '../counting/outcome.js';
+import type { Step } from '../pattern/instruction.js';
 import type { Part, Stretch } from '../pattern/pattern.js';
 import { columnsOf, type RingShaping } from './columns.js';
 import type { Ring } from './rings.js';
@@ -40,53 +41,59 @@ export interface Piece {
 /** A last round of so few stitches is drawn together. */
 const DRAWN_TOGETHER = 8;
 
-/** Takes the rings of a part apart into pieces: where a stretch begins on a ground of its own, and at gaps. */
-export function piecesOf(part: Part, rings: readonly Ring[], counted: readonly CountedRound[], first: number): Piece[] {
+/** A piece that is being put together. */
+interface Open {
+  readonly start: Start;
+  readonly name: string | null;
+  readonly flat: boolean;
+  readonly first: number;
+  readonly rings: Ring[];
+}
+
+/**
+ * Takes the rings of a part apart into pieces: where a stretch begins on a ground of its own, and at gaps.
+ * @param first the place of the part's first round among all rounds.
+ * @param before the name of the part before it, whose edge it may go on from.
+ */
+export function piecesOf(
+  part: Part,
+  rings: readonly Ring[],
+  counted: readonly CountedRound[],
+  first: number,
+  before: string | null,
+): Piece[] {
   const pieces: Piece[] = [];
-  let open: { start: Start; name: string | null; flat: boolean; at: number; rings: Ring[] } | null = null;
+  let open: Open | null = null;
   let stretch: Stretch | null = null;
-  const finish = (end: Piece['end'] | null, gap: string | null) => {
-    if (!open || open.rings.length === 0) return;
-    pieces.push({
-      name: open.name,
-      start: open.start,
-      flat: open.flat,
-      first: open.at,
-      rings: open.rings,
-      shaping: columnsOf(open.rings),
-      end: end ?? endOf(open.rings),
-      gap,
-    });
-    open = null;
-  };
   rings.forEach((ring, at) => {
     const one = counted[ring.round - first];
     if (!one) return;
     const begins = rings[at - 1]?.round !== ring.round && (one.stretch !== stretch || bringsGround(one.round));
-    const turns = open !== null && open.flat !== (ring.kind === 'row');
+    const later = stretch !== null && one.stretch !== stretch;
+    stretch = one.stretch;
     if (ring.made === null || ring.made === 0) {
-      finish('gap', ring.label);
-      stretch = one.stretch;
+      if (open) pieces.push(finished(open, ring.label));
+      open = null;
       return;
     }
+    const turns = open !== null && open.flat !== (ring.kind === 'row');
     if (begins || turns || !open) {
+      if (open) pieces.push(finished(open, null));
       const broken = !begins && !turns && at > 0;
-      finish(null, null);
-      open = {
-        start: broken
-          ? { kind: 'gap', why: rings[at - 1]?.label ?? '' }
-          : startOf(one, at, rings, begins && one.stretch !== stretch && stretch !== null, part),
-        name: one.stretch.name,
-        flat: ring.kind === 'row',
-        at,
-        rings: [],
-      };
-      stretch = one.stretch;
+      const start: Start = broken
+        ? { kind: 'gap', why: rings[at - 1]?.label ?? '' }
+        : startOf(one, { at, rings, later: begins && later, part, before });
+      open = { start, name: one.stretch.name, flat: ring.kind === 'row', first: at, rings: [] };
     }
     open.rings.push(ring);
   });
-  finish(null, null);
+  if (open) pieces.push(finished(open, null));
   return pieces;
+}
+
+function finished({ start, name, flat, first, rings }: Open, gap: string | null): Piece {
+  const end = gap === null ? endOf(rings) : 'gap';
+  return { name, start, flat, first, rings, shaping: columnsOf(rings), end, gap };
 }
 
 function endOf(rings: readonly Ring[]): Piece['end'] {
@@ -97,37 +104,59 @@ function endOf(rings: readonly Ring[]): Piece['end'] {
   return (last?.made ?? Infinity) <= DRAWN_TOGETHER && most > DRAWN_TOGETHER ? 'closed' : 'open';
 }
 
-function startOf(
-  { round, stretch, outcome, along, trace }: CountedRound,
-  at: number,
-  rings: readonly Ring[],
-  later: boolean,
-  part: Part,
-): Start {
+/** Where a round that begins a piece stands. */
+interface Beginning {
+  readonly at: number;
+  readonly rings: readonly Ring[];
+  /** It begins a later stretch of its part. */
+  readonly later: boolean;
+  readonly part: Part;
+  readonly before: string | null;
+}
+
+function startOf(one: CountedRound, beginning: Beginning): Start {
+  const { round, outcome } = one;
+  const { at, part, before } = beginning;
   if (startsInRing(round.steps)) return { kind: 'ring' };
-  const surface = round.steps.some(
-    (step) => (step.kind === 'work' || step.kind === 'group') && step.place.kind === 'surface',
-  );
-  if (surface) return { kind: 'gap', why: 'it is worked into the side of the fabric' };
-  const pieces = round.steps.flatMap((step) =>
-    step.kind === 'work' && step.source !== undefined ? [step.source] : [],
-  );
-  if (round.steps.some(namesPiece)) {
-    const chains = round.steps.reduce((sum, step) => sum + (step.kind === 'chain' ? step.count : 0), 0);
-    return { kind: 'joined', pieces: [...new Set(pieces)], chains };
-  }
-  const free = round.steps.find((step) => step.kind === 'free-loops');
-  const number = free?.kind === 'free-loops' ? free.round : (stretch.into?.round ?? null);
-  if (free || (later && stretch.into)) return { kind: 'on', ring: ringNumbered(rings.slice(0, at), number) };
-  const own = foundationIn(round.steps);
-  if (own || along || stretch.start) {
-    const chains = own?.chain.count ?? stretch.start?.chains ?? 0;
-    const k = own?.k ?? foundationFrom(round) ?? stretch.start?.firstFromHook ?? 2;
-    return goesAround(trace().worked) ? { kind: 'oval', along: Math.max(1, chains - k + 1) } : { kind: 'chain' };
-  }
+  if (round.steps.some(intoSurface)) return { kind: 'gap', why: 'it is worked into the side of the fabric' };
+  const own = joinedStart(round.steps) ?? loopsStart(one, beginning) ?? chainStart(one);
+  if (own) return own;
+  // "As the left arm": it starts as that does.
+  if (outcome.starts || one.works()[0]?.starts) return { kind: 'ring' };
   if (at > 0) return { kind: 'on', ring: at - 1 };
-  if (outcome.starts) return { kind: 'ring' };
+  if (outcome.edge !== null && before !== null) return { kind: 'joined', pieces: [before], chains: 0 };
   return { kind: 'gap', why: `the text does not say what ${part.name} begins on` };
+}
+
+function intoSurface(step: Step): boolean {
+  return (step.kind === 'work' || step.kind === 'group') && step.place.kind === 'surface';
+}
+
+/** "Sc around leg 2, ch 3, sc around leg 1". */
+function joinedStart(steps: readonly Step[]): Start | null {
+  if (!steps.some(namesPiece)) return null;
+  const pieces = steps.flatMap((step) => (step.kind === 'work' && step.source !== undefined ? [step.source] : []));
+  const chains = steps.reduce((sum, step) => sum + (step.kind === 'chain' ? step.count : 0), 0);
+  return { kind: 'joined', pieces: [...new Set(pieces)], chains };
+}
+
+/** Loops that an earlier round has left free. */
+function loopsStart({ round, stretch }: CountedRound, { at, rings, later }: Beginning): Start | null {
+  const free = round.steps.find((step) => step.kind === 'free-loops');
+  if (!free && !(later && stretch.into)) return null;
+  const number = free?.kind === 'free-loops' ? free.round : (stretch.into?.round ?? null);
+  return { kind: 'on', ring: ringNumbered(rings.slice(0, at), number) };
+}
+
+/** A chain, along one side or around both. */
+function chainStart({ round, stretch, along, trace }: CountedRound): Start | null {
+  const own = foundationIn(round.steps);
+  if (!own && !along && !stretch.start) return null;
+  const chains = own?.chain.count ?? stretch.start?.chains ?? 0;
+  const k = own?.k ?? foundationFrom(round) ?? stretch.start?.firstFromHook ?? 2;
+  // "Ch 2, 6 sc in the 2nd ch": one chain that holds them all.
+  if (chains - k + 1 === 1 && round.kind === 'round') return { kind: 'ring' };
+  return goesAround(trace().worked) ? { kind: 'oval', along: Math.max(1, chains - k + 1) } : { kind: 'chain' };
 }
 
 /** Whether stitches go along one side of a chain and back along the other. */

@@ -48,20 +48,27 @@ const CLASSES: readonly (readonly [RegExp, number])[] = [
 
 /** What a line of the materials says of its yarn. */
 export function bandIn(line: string): Band {
-  const lengths = WEIGHT_LENGTH.exec(line);
-  const weights = lengths ? null : LENGTH_WEIGHT.exec(line);
-  const grams = gramsOf(lengths?.[1] ?? weights?.[3], lengths?.[2] ?? weights?.[4]);
-  const metres = metresOf(lengths?.[3] ?? weights?.[1], lengths?.[4] ?? weights?.[2]);
-  const known = grams !== null && metres !== null && grams >= MOST_LIKELY.grams[0] && grams <= MOST_LIKELY.grams[1];
-  const per100 = known ? Math.round((metres / grams) * 100) : null;
+  const told = lengthIn(line);
   const inBalls = BALL.exec(line);
-  const ball = inBalls ? gramsOf(inBalls[1], inBalls[2]) : known ? grams : null;
+  const ball = inBalls ? gramsOf(inBalls[1], inBalls[2]) : (told?.grams ?? null);
+  const metres = told ? Math.round((told.metres / told.grams) * 100) : null;
   return {
     weight: weightIn(line),
-    metres: per100 !== null && per100 >= MOST_LIKELY.metres[0] && per100 <= MOST_LIKELY.metres[1] ? per100 : null,
+    metres: metres !== null && within(metres, MOST_LIKELY.metres) ? metres : null,
     ball: ball === null ? null : Math.round(ball),
   };
 }
+
+/** How long how many grams are: "100 g = 180 m", "85 m per 50 g". */
+function lengthIn(line: string): { grams: number; metres: number } | null {
+  const weight = WEIGHT_LENGTH.exec(line);
+  const length = weight ? null : LENGTH_WEIGHT.exec(line);
+  const grams = weight ? gramsOf(weight[1], weight[2]) : length ? gramsOf(length[3], length[4]) : null;
+  const metres = weight ? metresOf(weight[3], weight[4]) : length ? metresOf(length[1], length[2]) : null;
+  return grams !== null && metres !== null && within(grams, MOST_LIKELY.grams) ? { grams, metres } : null;
+}
+
+const within = (value: number, [from, to]: readonly [number, number]) => value >= from && value <= to;
 
 /** From the smallest ball to the largest cone, and from the thickest yarn to sewing thread. */
 const MOST_LIKELY = { grams: [5, 1000], metres: [15, 3000] } as const;
@@ -111,3 +118,15 @@ function metresOf(figure: string | undefined, unit: string | undefined): number 
   if (figure === undefined || unit === undefined) return null;
   return Number(figure.replace(',', '.')) * (/^y/i.test(unit) ? 0.9144 : 1);
 }
+
+/** How thick a yarn is, in mm: as its class lies side by side, else by the length of 100 g of loosely spun yarn. */
+export function thicknessOf({ weight, metres }: Pick<Band, 'weight' | 'metres'>): number {
+  if (weight === null && metres !== null) return Math.sqrt((4 * 100) / (Math.PI * metres * LOOSE));
+  const { wraps } = YARN_WEIGHTS.find(({ number }) => number === (weight ?? USUAL_WEIGHT)) ?? YARN_WEIGHTS[0];
+  return 25.4 / wraps;
+}
+
+/** Grams to a cm³: so much makes double knitting of 220 m to 100 g as thick as its 13 wraps to an inch. */
+const LOOSE = 0.15;
+/** Double knitting, where no class is named. */
+const USUAL_WEIGHT = 3;

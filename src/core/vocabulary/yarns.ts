@@ -8,7 +8,7 @@ export interface YarnWeight {
 }
 
 /** Numbers and US names as of the yarn trade's standard weight system; the UK names are those of everyday use. */
-export const YARN_WEIGHTS: readonly YarnWeight[] = [
+export const YARN_WEIGHTS: readonly [YarnWeight, ...YarnWeight[]] = [
   { number: 0, us: ['lace', 'thread'], uk: ['1 to 2 ply'], wraps: 35 },
   { number: 1, us: ['super fine', 'fingering', 'sock'], uk: ['3 to 4 ply'], wraps: 20 },
   { number: 2, us: ['fine', 'sport', 'baby'], uk: ['4 ply to light DK'], wraps: 16 },
