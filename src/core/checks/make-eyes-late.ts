@@ -1,9 +1,12 @@
-import { openingOf, stitchWidth } from './opening.js';
 import type { CountedRound } from '../counting/counted.js';
+import type { Document } from '../document/document.js';
 import type { Part, Pattern, Round } from '../pattern/pattern.js';
 import { lineIndexAt, lineSpan, type Span } from '../text/source.js';
 import { formsOf, nounOf, wordsOf } from '../document/prose.js';
+import type { Drawing } from '../shape/drawing.js';
+import { openingOf, washerOf } from '../shape/openings.js';
 import type { Found, Rule } from './rule.js';
+import { gaugeWords } from './wording.js';
 
 const CLOSED = /clos(?:e|ed)|pull (?:it )?tight|gather|draw|sew (?:the hole |it )?shut|through the (?:last )?\d+ st/iu;
 /** Smaller openings than this let no hand in; stitches. */
@@ -20,32 +23,60 @@ export const makeEyesLate: Rule = {
   },
   passing:
     'US terms\n\nMaterials: two 6 mm safety eyes. Safety eyes are small parts, not for children under 3.\n\nHEAD\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnds 3-5: sc around (12)\nPush the eyes in between Rnds 3 and 4.\nRnd 6: dec x 6 (6)\nFasten off and pull tight.\n',
-  *check({ pattern, rounds }, _, { events }): Iterable<Found> {
+  *check({ pattern, rounds }, _, { events }, drawing): Iterable<Found> {
     if (!/safety eyes?|eyes? (?:\d+ mm )?on screw|plastic eyes?/i.test(pattern.source.text)) return;
-    const { width } = stitchWidth(pattern);
     for (const { kind, span, part: at, after } of events) {
       if (kind !== 'eyes-set') continue;
       const part = partNamed(pattern, span) ?? at;
       const last = part?.stretches.at(-1)?.rounds.at(-1);
+      if (!part || !last) continue;
       // In words behind its last round, or in the assembly.
-      if (!part || !last || (part === at ? after !== last : span.from < last.span.to)) continue;
-      const made = leftBy(last, rounds);
-      if (made === null || made > OPEN_ENOUGH) continue;
-      const closed = events.some(
-        (event) => event.kind === 'closed' && event.after === last && event.span.from <= span.from,
-      );
-      if (!closed && !CLOSED.test(pattern.source.text.slice(last.span.from, last.span.to))) continue;
-      yield {
-        span,
-        round: null,
-        message: `The eyes go in after ${last.label} has closed ${part.name} to ${made} stitches, ${openingOf(made, width)} mm wide: their backs can no longer be reached.`,
-      };
+      const behind = part === at ? after === last : span.from >= last.span.to;
+      const made = leftBy(behind ? last : after, rounds);
+      if (made === null) continue;
+      const found = behind
+        ? closedBefore(pattern, part, last, made, span, events, drawing)
+        : tooNarrow(part, at === part ? after : null, made, drawing);
+      if (found) yield { span, round: null, message: found };
     }
   },
 };
 
+function closedBefore(
+  { source }: Pattern,
+  part: Part,
+  last: Round,
+  made: number,
+  span: Span,
+  events: Document['events'],
+  drawing: Drawing,
+): string | null {
+  if (made > OPEN_ENOUGH) return null;
+  const closed = events.some(
+    (event) => event.kind === 'closed' && event.after === last && event.span.from <= span.from,
+  );
+  if (!closed && !CLOSED.test(source.text.slice(last.span.from, last.span.to))) return null;
+  const opening = openingOf(made, drawing.at().gauge.width);
+  return `The eyes go in after ${last.label} has closed ${part.name} to ${made} stitches, ${opening} mm wide: their backs can no longer be reached.`;
+}
+
+/** The opening is smaller than the washers that are to go behind the eyes. */
+function tooNarrow(part: Part, after: Round | null, made: number, drawing: Drawing): string | null {
+  const eyes = drawing.eyes();
+  const shape = drawing.parts().find((one) => one.part === part);
+  const openings = shape && drawing.openings(shape);
+  const opening = openingOf(made, drawing.at().gauge.width);
+  const washer = washerOf(eyes.size);
+  // On the way to its widest a part is open at the other end of the work: only what gets narrower again shuts them out.
+  const ring = shape?.rings.findLastIndex((one) => drawing.counted.rounds[one.round]?.round === after) ?? -1;
+  if (!after || !eyes.said || !shape || !openings || ring <= openings.widest.ring || opening >= washer) return null;
+  const better = openings.washers && shape.rings[openings.washers.ring];
+  const advice = better ? ` They would still go in after ${better.label}.` : '';
+  return `The washers of ${eyes.size} mm eyes are about ${washer} mm wide, and ${after.label} leaves ${made} stitches, an opening ${opening} mm wide ${gaugeWords(drawing.at())}.${advice}`;
+}
+
 /** The stitches that a round leaves; null where that is not known. */
-function leftBy(last: Round, rounds: readonly CountedRound[]): number | null {
+function leftBy(last: Round | null, rounds: readonly CountedRound[]): number | null {
   const counted = rounds.find(({ round }) => round === last);
   return counted?.outcome.made ?? counted?.carried ?? null;
 }

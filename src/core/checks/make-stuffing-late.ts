@@ -2,9 +2,10 @@ import { roundsByPart, type CountedRound } from '../counting/counted.js';
 import type { Part, Pattern, Round } from '../pattern/pattern.js';
 import { lineIndexAt, lineSpan, type SourceText } from '../text/source.js';
 import type { Document, MakingEvent } from '../document/document.js';
-import { NARROW, openingOf, stitchWidth } from './opening.js';
+import type { DrawnAt } from '../shape/drawnAt.js';
+import { NARROW, openingOf } from '../shape/openings.js';
 import type { Found, Rule } from './rule.js';
-import { stitches } from './wording.js';
+import { gaugeWords, stitches } from './wording.js';
 
 /** A hollow piece is at least this wide somewhere, and this long; smaller ones may well be left empty. */
 const HOLLOW = { stitches: 18, rounds: 6 };
@@ -22,8 +23,7 @@ export const makeStuffingLate: Rule = {
   },
   passing:
     'US terms\n\nBODY\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnds 3-5: sc around (12)\nStuff the body now.\nFold flat and sc 6 through both layers (6)\nFasten off.\n',
-  *check({ pattern, rounds }, _, document): Iterable<Found> {
-    const gauge = stitchWidth(pattern);
+  *check({ pattern, rounds }, _, document, drawing): Iterable<Found> {
     const stuffing = document.events.filter(({ kind }) => kind === 'stuffing');
     const elsewhere = saidElsewhere(document);
     const byPart = roundsByPart(rounds);
@@ -32,7 +32,7 @@ export const makeStuffingLate: Rule = {
       const first = stuffing.find((event) => event.part === part);
       if (first && saysEarlier(pattern.source, first)) continue;
       const found = first
-        ? (workedShut(part, first) ?? throughNarrow(part, counted, first, gauge))
+        ? (workedShut(part, first) ?? throughNarrow(part, counted, first, drawing.at()))
         : elsewhere
           ? null
           : speaksOfIt(pattern, part)
@@ -83,24 +83,18 @@ function throughBoth(step: Round['steps'][number]): boolean {
 }
 
 /** The last chance was some rounds ago. */
-function throughNarrow(
-  part: Part,
-  counted: readonly CountedRound[],
-  first: MakingEvent,
-  gauge: { width: number; stated: boolean },
-): Found | null {
+function throughNarrow(part: Part, counted: readonly CountedRound[], first: MakingEvent, at: DrawnAt): Found | null {
   const index = counted.findIndex(({ round }) => round === first.after);
   const after = counted[index];
   const made = after && after.outcome.obstacles.length === 0 ? after.outcome.made : (after?.carried ?? null);
   if (!after || made === null || first.negated || !isHollow(counted.slice(0, index + 1))) return null;
-  const opening = openingOf(made, gauge.width);
+  const opening = openingOf(made, at.gauge.width);
   const better = counted.slice(0, index).findLast(({ outcome }) => (outcome.made ?? 0) >= 2 * made);
   if (opening >= NARROW || !better) return null;
-  const width = gauge.stated ? 'at its gauge' : `at ${gauge.width} mm a stitch`;
   return {
     span: first.span,
     round: null,
-    message: `${part.name}: this is the first mention of stuffing, and ${after.round.label} leaves ${stitches(made)}, an opening ${opening} mm wide ${width}. It would go in easily after ${better.round.label}, with ${better.outcome.made ?? 0}.`,
+    message: `${part.name}: this is the first mention of stuffing, and ${after.round.label} leaves ${stitches(made)}, an opening ${opening} mm wide ${gaugeWords(at)}. It would go in easily after ${better.round.label}, with ${better.outcome.made ?? 0}.`,
   };
 }
 

@@ -29,6 +29,7 @@ import { makeNotAttached } from './make-not-attached.js';
 import { makePlace } from './make-place.js';
 import { makeEyesLate } from './make-eyes-late.js';
 import { makeStuffingLate } from './make-stuffing-late.js';
+import { materialsAmount } from './materials-amount.js';
 import { materialsColour } from './materials-colour.js';
 import { materialsNotion } from './materials-notion.js';
 import { materialsHook } from './materials-hook.js';
@@ -41,11 +42,13 @@ import { safetySmallParts } from './safety-small-parts.js';
 import { safetyWire } from './safety-wire.js';
 import { shapeCup } from './shape-cup.js';
 import { shapeRuffle } from './shape-ruffle.js';
+import { shapeSize } from './shape-size.js';
 import { shapeStacked } from './shape-stacked.js';
 import { termsInconsistent } from './terms-inconsistent.js';
 import { termsUnused } from './terms-unused.js';
 import type { HouseStyle } from '../style/style.js';
 import { HOUSE_STYLE, styleRule } from './style-house.js';
+import { drawingOf } from '../shape/drawing.js';
 import { documentOf, NO_DOCUMENT } from '../document/document.js';
 import { NO_PROSE, proseOf } from '../document/prose.js';
 import type { Found, Rule, Severity } from './rule.js';
@@ -84,12 +87,14 @@ export const RULES: readonly Rule[] = [
   makePlace,
   makeEyesLate,
   makeStuffingLate,
+  materialsAmount,
   materialsColour,
   materialsHook,
   materialsNotion,
   shapeRuffle,
   shapeCup,
   shapeStacked,
+  shapeSize,
   safetySmallParts,
   safetyCord,
   safetyWire,
@@ -123,10 +128,11 @@ export function check(counted: CountedPattern, settings: RuleSettings = {}, styl
   const one = counted.pattern.parts.length <= MOST_PARTS;
   const prose = one ? proseOf(counted.pattern) : NO_PROSE;
   const document = one ? documentOf(counted.pattern, prose.talk) : NO_DOCUMENT;
+  const drawing = drawingOf(counted, prose, document);
   for (const rule of RULES) {
     const set = settings[rule.id];
     if (set === 'off' || (rule.across && !one)) continue;
-    for (const found of rule.check(counted, prose, document))
+    for (const found of rule.check(counted, prose, document, drawing))
       findings.push({ ...found, rule, ...(set ? { severity: set } : {}) });
   }
   const house = styleRule(style);

@@ -1,6 +1,7 @@
 import type { CountedPattern, CountedRound } from '../counting/counted.js';
 import type { Document } from '../document/document.js';
 import type { Prose } from '../document/prose.js';
+import type { Drawing } from '../shape/drawing.js';
 import type { Span } from '../text/source.js';
 
 export type Severity = 'error' | 'warning' | 'hint';
@@ -37,5 +38,6 @@ export interface Rule {
   readonly failing: { readonly text: string; readonly says: readonly string[] };
   /** A pattern, as like as can be, in which it finds nothing. */
   readonly passing: string;
-  check(counted: CountedPattern, prose: Prose, document: Document): Iterable<Found>;
+  /** The drawing is worked out as far as a rule asks for it. */
+  check(counted: CountedPattern, prose: Prose, document: Document, drawing: Drawing): Iterable<Found>;
 }

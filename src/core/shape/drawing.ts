@@ -135,12 +135,15 @@ function shapesOf(
 function settled(located: Located, pieces: Pieces): Located {
   const { step, place, where } = located;
   if (!place.rounds || where?.certain) return located;
-  const piece = pieces.onlyOneWith(Math.max(...place.rounds), step.pieces);
+  const round = Math.max(...place.rounds);
+  // What is named first is what is put there.
+  const piece = pieces.onlyOneWith(round, []) ?? pieces.onlyOneWith(round, step.pieces.slice(0, 1));
   return piece ? { ...located, where: { piece, certain: true, farthest: piece.last } } : located;
 }
 
 /** The part that a sentence puts something on, where the places in it tell. */
 function ontoOf(step: AssemblyStep, pieces: Pieces): Part | null {
   const all = [...locatedIn([step], pieces)].map((one) => settled(one, pieces).where);
-  return all.find((where) => where?.certain)?.piece.part ?? null;
+  const where = all.find((one) => one?.certain) ?? pieces.of(step.talk, step.text);
+  return where?.certain ? where.piece.part : null;
 }

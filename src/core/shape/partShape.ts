@@ -60,6 +60,8 @@ export function shapePart(
 function fillingOf(outlines: readonly OutlinePiece[], own: readonly MakingEvent[]): Filling {
   if (own.some(({ negated }) => negated)) return 'empty';
   if (own.length > 0) return 'stuffed';
+  // What is worked shut without a word of stuffing was folded flat for it.
+  if (outlines.some(({ end }) => end === 'shut')) return 'empty';
   return outlines.every(liesFlat) ? 'lies-flat' : 'stuffed';
 }
 
