@@ -4,7 +4,7 @@
  */
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
-import { checkPattern, checkText, compareTexts, convertTerms } from '../src/core/index.js';
+import { checkPattern, checkText, compareTexts, convertTerms, NO_SETTINGS } from '../src/core/index.js';
 import { variedText } from './varied.js';
 
 const demo = readdirSync('demo')
@@ -45,6 +45,19 @@ function words(text: string): number {
   let count = 0;
   for (const _ of text.matchAll(/[\p{L}\p{N}]+/gu)) count += 1;
   return count;
+}
+
+/** A part that grows, goes on and closes, each in another way. */
+function piece(i: number, run: number): string {
+  const most = 3 + (i % 6);
+  const lines = [`PIECE ${String.fromCharCode(65 + (i % 26))}${i}`, 'Rnd 1: 6 sc in MR (6)', 'Rnd 2: inc x 6 (12)'];
+  for (let n = 3; n <= most; n += 1) lines.push(`Rnd ${n}: (sc ${n - 2}, inc) x 6 (${6 * n})`);
+  const straight = 4 + (i % 9) + run;
+  lines.push(`Rnds ${most + 1}-${most + straight}: sc around (${6 * most})`, 'Stuff it.');
+  for (let n = most - 1; n >= 2; n -= 1)
+    lines.push(`Rnd ${2 * most + straight - n}: (sc ${n - 1}, dec) x 6 (${6 * n})`);
+  lines.push(`Rnd ${2 * most + straight - 1}: dec x 6 (6)`, 'Fasten off.', '');
+  return lines.join('\n');
 }
 
 console.log('text           lines      KB   best ms  median ms    MB/s   times a word pass   aim');
@@ -108,6 +121,18 @@ const both = times(() => void compareTexts(...drafts), 40);
 const read = times(() => drafts.forEach(({ text }) => void checkText(text, '')), 40);
 console.log(
   `comparison of two drafts of 300 lines: best ${(both.best - read.best).toFixed(0)} ms, median ${(both.median - read.median).toFixed(0)} ms beside reading them   under 50 ms: ${both.median - read.median < 50 ? 'met' : 'NOT MET'}`,
+);
+// Sixty different parts, and every time others: outlines that were found before are not sought again.
+const sixty = Array.from({ length: 12 }, (_, run) =>
+  checkPattern(
+    `US terms\nDK cotton in Moss, 3 mm hook\n\n${Array.from({ length: 60 }, (_, i) => piece(i, run)).join('\n')}`,
+    '',
+  ),
+);
+const taken = sixty.map((one) => times(() => void one.shape(NO_SETTINGS), 1).best).slice(2);
+const shaping = taken.sort((one, other) => one - other)[Math.floor(taken.length / 2)] ?? 0;
+console.log(
+  `shapes of 60 parts, ${sixty[0]?.report.parts.reduce((sum, { rounds }) => sum + rounds.length, 0) ?? 0} rounds, seen for the first time: best ${taken[0]?.toFixed(0) ?? ''} ms, median ${shaping.toFixed(0)} ms   under 100 ms: ${shaping < 100 ? 'met' : 'NOT MET'}`,
 );
 const used = process.memoryUsage().heapUsed / 1e6;
 console.log(`heap in use at the end: ${used.toFixed(0)} MB`);

@@ -1,4 +1,11 @@
 /** The face of the core: what the application, the worker and the terminal may use. */
+import type { CountedPattern } from './counting/counted.js';
+import { documentOf } from './document/document.js';
+import { proseOf } from './document/prose.js';
+import { drawingOf } from './shape/drawing.js';
+import type { Shape } from './shape/schema.js';
+import type { ShapeSettings } from './shape/settings.js';
+import { shapeOf } from './shape/shape.js';
 import { compare } from './comparing/compare.js';
 import type { CheckedDraft } from './comparing/carried.js';
 import type { Comparison } from './comparing/schema.js';
@@ -65,6 +72,9 @@ export { changeSchema, comparisonSchema } from './comparing/schema.js';
 export type { Change, ComparedEntry, ComparedPart, Comparison } from './comparing/schema.js';
 export { markedLines, markedText, type MarkedLine } from './report/marked.js';
 export { reportText } from './report/text.js';
+export { shapeSchema } from './shape/schema.js';
+export type { Shape, ShapeOutline, ShapePart, ShapePlaced, ShapeRing, ShapeYarn } from './shape/schema.js';
+export { NO_SETTINGS, shapeSettingsSchema, type ShapeSettings } from './shape/settings.js';
 export { editionOf, editionSchema, paperOf, type Edition, type EditionOptions } from './publishing/edition.js';
 export { blockSchema, paperSchema, type Block, type Paper } from './publishing/paper.js';
 export { asText, roundWords } from './publishing/text.js';
@@ -111,6 +121,8 @@ export interface Checked {
   readonly overview: () => Overview;
   /** What a word of the text could mean, and how many rounds come out under each meaning; this takes longer. */
   readonly meanings: (word: string) => Meanings;
+  /** What the counts come to in the hand, at the gauge of the text or as it is set otherwise. */
+  readonly shape: (settings: ShapeSettings) => Shape;
 }
 
 /**
@@ -148,7 +160,14 @@ export function checkPattern(text: string, file: string, options: CheckOptions =
     tried: (at, figure) => tried(counted, at, figure, (changed) => decide(changed, options)),
     overview: () => overviewOf(counted),
     meanings: (word) => meaningsOf(text, options, word),
+    shape: (settings) => shapeOfPattern(counted, settings),
   };
+}
+
+/** The shape of a counted pattern; its prose is looked at anew. */
+function shapeOfPattern(counted: CountedPattern, settings: ShapeSettings): Shape {
+  const prose = proseOf(counted.pattern);
+  return shapeOf(drawingOf(counted, prose, documentOf(counted.pattern, prose.talk), settings));
 }
 
 /** As `checkPattern`, for those who want the report alone. */

@@ -25,6 +25,8 @@ export interface RingShaping {
 export const SLANT = 0.3;
 /** From so many stitches on a column of shapings shows as a corner. */
 const SHOWS = 3;
+/** Rounds that grow or shrink by so many stitches lie about flat: only there a column has a corner to make. */
+const FLAT = 5;
 /** More columns than these are no corners but a round piece; fewer make an edge, not a corner. */
 const CORNERS = { least: 3, most: 10 } as const;
 
@@ -40,7 +42,7 @@ export function columnsOf(rings: readonly Ring[]): RingShaping[] {
     if (known && ring.kind === 'round') start = (start + SLANT / made) % 1;
     const { shapings, next } = known ? shapingsOf(laid, made, below) : { shapings: [], next: NOTHING };
     below = next;
-    corners = cornersAfter(corners, shapings, made);
+    corners = cornersAfter(corners, shapings, ring);
     all.push({ shapings, start, corners });
   }
   return all;
@@ -81,16 +83,18 @@ function highest({ from, heights }: Below, first: number, end: number, kind: Sha
   let best = 0;
   for (let i = first; i < end; i += 1) {
     const shaping = from[i];
-    const height = shaping == null ? 0 : (heights.get(shaping) ?? 0);
+    const height = heights.get(shaping ?? -1) ?? 0;
     if (kind === 'increase' ? height > 0 : height < 0) best = Math.max(best, Math.abs(height));
   }
   return best;
 }
 
 /** Plain rounds keep the corners that stand below them; shapings elsewhere round them off. */
-function cornersAfter(before: number, shapings: readonly Shaping[], made: number | null): number {
+function cornersAfter(before: number, shapings: readonly Shaping[], { made, edge }: Ring): number {
   if (made === null) return 0;
   if (shapings.length === 0) return before;
+  // A pointed piece that grows slowly is round in spite of its columns.
+  if (Math.abs(made - (edge ?? 0)) < FLAT) return 0;
   const columns = shapings.filter(({ stacked }) => stacked >= SHOWS);
   if (columns.length === 0) return shapings.some(({ stacked }) => stacked >= 2) ? before : 0;
   const all = columns.length === shapings.length && isEven(columns);

@@ -14,7 +14,7 @@ export interface DrawnAt {
 /** Where nothing tells them: double knitting on a 3 mm hook, worked for stuffing; mm. */
 const USUAL_HOOK = 3;
 /** By how much two hands differ at the same stated gauge, and where it is only told from hook and yarn, or from nothing. */
-const SPREAD = { said: 0.035, hook: 0.1, usual: 0.2 } as const;
+const SPREAD = { text: 0.035, hook: 0.1, usual: 0.2 } as const;
 
 /**
  * What to draw at: as a person set it, else as the text says it. A loop is as wide as the hook it is formed on, and the
@@ -37,24 +37,29 @@ export function drawnAt(tools: Tools, settings: ShapeSettings): DrawnAt {
 }
 
 /** The gauge of the text, or of its hook and yarn, with stitches so many times as large. */
-function ownGauge({ hook, band, gauge }: Tools, times: number, changed: boolean): Gauge {
-  const told = hook !== null || band.weight !== null || band.metres !== null;
+function ownGauge(tools: Tools, times: number, changed: boolean): Gauge {
+  const { hook, band, gauge } = tools;
   const pitch = (hook ?? USUAL_HOOK) + thicknessOf(band);
-  const width = gauge ? (gauge.width ?? gauge.height ?? pitch) : pitch;
+  const width = gauge?.width ?? gauge?.height ?? pitch;
   const height = gauge?.height ?? null;
-  const from = gauge && !changed ? 'text' : told || gauge || changed ? 'hook' : 'usual';
+  const from = sourceOf(tools, changed);
   return {
     width: width * times,
     height: (height ?? width) * times,
-    spread: from === 'text' ? SPREAD.said : SPREAD[from],
+    spread: SPREAD[from],
     from,
     square: height === null,
   };
+}
+
+function sourceOf({ hook, band, gauge }: Tools, changed: boolean): 'text' | 'hook' | 'usual' {
+  if (gauge && !changed) return 'text';
+  return changed || gauge || hook !== null || band.weight !== null || band.metres !== null ? 'hook' : 'usual';
 }
 
 function asSet(own: Gauge, { stitches, rounds }: ShapeSettings): Gauge {
   if (stitches === null && rounds === null) return own;
   const width = stitches === null ? own.width : 100 / stitches;
   const height = rounds === null ? (stitches === null ? own.height : width) : 100 / rounds;
-  return { width, height, spread: SPREAD.said, from: 'set', square: rounds === null };
+  return { width, height, spread: SPREAD.text, from: 'set', square: rounds === null };
 }

@@ -4,7 +4,7 @@ import { gaugeIn } from './gauge.js';
 /** Width and height of a one-step stitch, in mm to one place, as one string; "-" for what is not said. */
 function told(words: string, vocabulary: 'us' | 'uk' = 'us'): string {
   const said = gaugeIn(words, vocabulary);
-  const figure = (value: number | null | undefined) => (value == null ? '-' : value.toFixed(1));
+  const figure = (value: number | null | undefined) => value?.toFixed(1) ?? '-';
   return `${figure(said?.width)} x ${figure(said?.height)}`;
 }
 

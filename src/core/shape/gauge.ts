@@ -91,21 +91,26 @@ function measured(clause: string, vocabulary: Vocabulary): SaidGauge | null {
     const reaches = (a: Quantity, b: Quantity) => FILLER.test(clause.slice(a.to, b.from));
     return (before !== undefined && reaches(before, one)) || (after !== undefined && reaches(one, after));
   });
-  const stitch = stitchNamed(joined.map(({ name }) => name).join(' ') + ' ' + clause, vocabulary);
-  const lengthFirst = joined[0]?.kind === 'length';
-  let width: number | null = null;
-  let height: number | null = null;
-  for (const [i, { kind, value }] of joined.entries()) {
-    if (kind === 'length' || value <= 0) continue;
-    const over = lengthFirst
-      ? joined.slice(0, i).findLast((one) => one.kind === 'length')
-      : joined.slice(i + 1).find((one) => one.kind === 'length');
-    if (!over) continue;
-    if (kind === 'stitches') width ??= over.value / value;
-    else height ??= over.value / value / (ACROSS.test(clause) ? 2 : 1) / fabricOf(stitch).height;
-  }
+  if (!joined.some(({ kind }) => kind === 'length') || joined.length < 2) return null;
+  const { height: tall } = fabricOf(stitchNamed(`${joined.map(({ name }) => name).join(' ')} ${clause}`, vocabulary));
+  const width = overLength(joined, 'stitches');
+  const height = overLength(joined, 'rows');
+  const halved = ACROSS.test(clause) ? 2 : 1;
   const [first, last] = [joined[0], joined[joined.length - 1]];
-  return first && last ? gaugeOf(width, height, { from: first.from, to: last.to }) : null;
+  return first && last
+    ? gaugeOf(width, height === null ? null : height / halved / tall, { from: first.from, to: last.to })
+    : null;
+}
+
+/** The length of one stitch, or row, in mm: by the length that stands before the numbers, or behind each of them. */
+function overLength(joined: readonly Quantity[], kind: 'stitches' | 'rows'): number | null {
+  const at = joined.findIndex((one) => one.kind === kind && one.value > 0);
+  const one = joined[at];
+  if (!one) return null;
+  const isLength = (other: Quantity) => other.kind === 'length';
+  const over =
+    joined[0]?.kind === 'length' ? joined.slice(0, at).findLast(isLength) : joined.slice(at + 1).find(isLength);
+  return over ? over.value / one.value : null;
 }
 
 function quantitiesIn(clause: string): Quantity[] {

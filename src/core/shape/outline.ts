@@ -104,13 +104,14 @@ function roundsOf(piece: Piece, sections: readonly Section[], heights: readonly 
     };
   });
   const pole = endClosed ? { r: 0, z: at.z } : null;
+  // The edge is the ring whose loops are left free: the one below.
+  const edges = rings.flatMap(({ loops }, i) => (loops === 'both' || i === 0 ? [] : [i]));
   const points = stuffed({
     radii: [base.r, ...levels.map(({ bare }, i) => (endClosed && i === levels.length - 1 ? 0 : bare.r))],
-    steps: heights,
+    steps: stepsOf(base, levels, edges, endClosed),
     startClosed,
     endClosed,
-    // The edge is the ring whose loops are left free: the one below.
-    edges: rings.flatMap(({ loops }, i) => (loops === 'both' || i === 0 ? [] : [i])),
+    edges,
   });
   return {
     name,
@@ -122,6 +123,26 @@ function roundsOf(piece: Piece, sections: readonly Section[], heights: readonly 
     levels: levels.map((level, i) => ({ ...level, stuffed: points[i + 1] ?? level.bare })),
     pole: pole && { bare: pole, stuffed: points[points.length - 1] ?? pole },
   };
+}
+
+/** How far each ring is from the one below. A base that an edge goes round is held flat by it, and does not bulge. */
+function stepsOf(base: Point, levels: readonly Level[], edges: readonly number[], endClosed: boolean): number[] {
+  const steps = levels.map(({ height }) => height);
+  const flatten = (from: number, to: number) => {
+    if (levels.slice(from, to).some(({ lie }) => lie !== 'flat')) return;
+    for (let i = from; i < to; i += 1) {
+      const below = i === 0 ? base : (levels[i - 1] as Level).bare;
+      const last = endClosed && i === levels.length - 1;
+      steps[i] = Math.max(
+        Math.abs((last ? 0 : (levels[i] as Level).bare.r) - below.r),
+        (levels[i] as Level).height / 2,
+      );
+    }
+  };
+  const [first, last] = [edges[0], edges[edges.length - 1]];
+  if (first !== undefined && base.r === 0) flatten(0, first);
+  if (last !== undefined && endClosed) flatten(last, levels.length);
+  return steps;
 }
 
 /** What a piece that is open at its start begins on: as wide as the edge below its first ring. */

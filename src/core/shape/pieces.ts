@@ -65,30 +65,46 @@ export function piecesOf(
   const pieces: Piece[] = [];
   let open: Open | null = null;
   let stretch: Stretch | null = null;
-  rings.forEach((ring, at) => {
+  const close = (gap: string | null) => {
+    if (open) pieces.push(finished(open, gap));
+    open = null;
+  };
+  for (const [at, ring] of rings.entries()) {
     const one = counted[ring.round - first];
-    if (!one) return;
-    const begins = rings[at - 1]?.round !== ring.round && (one.stretch !== stretch || bringsGround(one.round));
-    const later = stretch !== null && one.stretch !== stretch;
+    if (!one) continue;
+    const other = one.stretch !== stretch;
+    const later = stretch !== null && other;
+    const begins = rings[at - 1]?.round !== ring.round && (other || bringsGround(one.round));
     stretch = one.stretch;
     if (ring.made === null || ring.made === 0) {
-      if (open) pieces.push(finished(open, ring.label));
-      open = null;
-      return;
+      close(ring.label);
+      continue;
     }
-    const turns = open !== null && open.flat !== (ring.kind === 'row');
-    if (begins || turns || !open) {
-      if (open) pieces.push(finished(open, null));
-      const broken = !begins && !turns && at > 0;
-      const start: Start = broken
-        ? { kind: 'gap', why: rings[at - 1]?.label ?? '' }
-        : startOf(one, { at, rings, later: begins && later, part, before });
-      open = { start, name: one.stretch.name, flat: ring.kind === 'row', first: at, rings: [] };
+    const own: Ring[] | null = begins || turnsAt(rings, at) ? null : ringsIn(open);
+    if (own) own.push(ring);
+    else {
+      close(null);
+      const start =
+        begins || turnsAt(rings, at) || at === 0
+          ? startOf(one, { at, rings, later, part, before })
+          : brokenAt(rings, at);
+      open = { start, name: one.stretch.name, flat: ring.kind === 'row', first: at, rings: [ring] };
     }
-    open.rings.push(ring);
-  });
-  if (open) pieces.push(finished(open, null));
+  }
+  close(null);
   return pieces;
+}
+
+const ringsIn = (open: Open | null): Ring[] | null => open?.rings ?? null;
+
+/** Whether rows go on from rounds, or rounds from rows. */
+function turnsAt(rings: readonly Ring[], at: number): boolean {
+  return at > 0 && rings[at]?.kind !== rings[at - 1]?.kind;
+}
+
+/** What comes behind a round that gives no count. */
+function brokenAt(rings: readonly Ring[], at: number): Start {
+  return { kind: 'gap', why: rings[at - 1]?.label ?? '' };
 }
 
 function finished({ start, name, flat, first, rings }: Open, gap: string | null): Piece {
@@ -149,14 +165,21 @@ function loopsStart({ round, stretch }: CountedRound, { at, rings, later }: Begi
 }
 
 /** A chain, along one side or around both. */
-function chainStart({ round, stretch, along, trace }: CountedRound): Start | null {
-  const own = foundationIn(round.steps);
-  if (!own && !along && !stretch.start) return null;
-  const chains = own?.chain.count ?? stretch.start?.chains ?? 0;
-  const k = own?.k ?? foundationFrom(round) ?? stretch.start?.firstFromHook ?? 2;
+function chainStart(one: CountedRound): Start | null {
+  const { round, stretch, along, trace } = one;
+  if (!foundationIn(round.steps) && !along && !stretch.start) return null;
+  const chains = chainsAlong(one);
   // "Ch 2, 6 sc in the 2nd ch": one chain that holds them all.
-  if (chains - k + 1 === 1 && round.kind === 'round') return { kind: 'ring' };
-  return goesAround(trace().worked) ? { kind: 'oval', along: Math.max(1, chains - k + 1) } : { kind: 'chain' };
+  if (chains === 1 && round.kind === 'round') return { kind: 'ring' };
+  return goesAround(trace().worked) ? { kind: 'oval', along: Math.max(1, chains) } : { kind: 'chain' };
+}
+
+/** How many chains of its foundation a round can be worked into. */
+function chainsAlong({ round, stretch }: CountedRound): number {
+  const own = foundationIn(round.steps);
+  if (own) return own.chain.count - (own.k ?? 2) + 1;
+  const k = foundationFrom(round) ?? stretch.start?.firstFromHook ?? 2;
+  return (stretch.start?.chains ?? 0) - k + 1;
 }
 
 /** Whether stitches go along one side of a chain and back along the other. */

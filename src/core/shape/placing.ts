@@ -63,42 +63,46 @@ function placedAt(
   shapes: ReadonlyMap<Part, PartShape>,
   partsIn: (words: string) => readonly Part[],
 ): Placed {
-  const { part } = where?.piece ?? {};
-  const shape = part && shapes.get(part);
+  const onto = where?.certain === false ? null : (where?.piece.part ?? null);
+  const shape = where ? shapes.get(where.piece.part) : undefined;
   const named = step.pieces.length > 0 ? step.pieces : partsIn(step.text.slice(0, place.from));
-  const others = named.filter((piece) => piece !== part);
-  const thing = THINGS.exec(step.text.slice(0, place.from))?.[1] ?? THINGS.exec(step.text)?.[1];
-  const what = others[0]?.name.toLowerCase() ?? thing?.toLowerCase() ?? 'something';
-  const many = /[^s]s$|feet/iu.test(what) || (others[0]?.make ?? 1) > 1;
-  const numbered = NUMBERED.exec(step.text);
-  const pair =
-    place.apart !== null || place.opposite || (many && (BOTH.test(step.text) || (others[0]?.make ?? 2) === 2));
-  const rings = shape && place.rounds ? ringsNamed(shape, place.rounds, place.fromEnd) : null;
-  const of = shape && rings ? (shape.rings[rings[0]]?.made ?? null) : null;
-  const apart = apartOf(place, numbered, of);
-  const lies = shape && rings ? liesAt(shape, rings, place.between) : null;
+  const { what, pair } = thingIn(step.text, place, named.find((piece) => piece !== where?.piece.part) ?? null);
+  const spot = spotOf(shape, place, step.text);
   const missing = [
-    ...(where?.certain === false ? ['on which part'] : []),
-    ...(place.rounds === null ? ['on which round'] : rings === null ? ['a round of that number'] : []),
-    ...(pair && apart === null ? ['how far apart'] : []),
+    ...(onto ? [] : ['on which part']),
+    ...(place.rounds ? [] : ['on which round']),
+    ...(place.rounds && !spot.rings ? ['a round of that number'] : []),
+    ...(pair && spot.apart === null ? ['how far apart'] : []),
   ];
-  return {
-    what,
-    pair,
-    onto: where?.certain === false ? null : (part ?? null),
-    rounds: place.rounds,
-    rings,
-    between: place.between,
-    apart,
-    of,
-    turns: turnsOf(pair, apart, of),
-    middle: middleOf(numbered, of),
-    distance: apart !== null && of !== null && lies ? (apart / of) * lies.around : null,
-    z: lies?.z ?? null,
-    r: lies?.r ?? null,
-    missing,
-    span: { from, to: from + place.to - place.from },
-  };
+  const span = { from, to: from + place.to - place.from };
+  const turns = turnsOf(pair, spot.apart, spot.of);
+  return { what, pair, onto, rounds: place.rounds, between: place.between, ...spot, turns, missing, span };
+}
+
+/** Where a place lies on a part, as far as it has such rounds. */
+function spotOf(
+  shape: PartShape | undefined,
+  place: Located['place'],
+  text: string,
+): Pick<Placed, 'rings' | 'of' | 'apart' | 'middle' | 'distance' | 'z' | 'r'> {
+  const numbered = NUMBERED.exec(text);
+  const rings = shape && place.rounds ? ringsNamed(shape, place.rounds, place.fromEnd) : null;
+  if (!shape || !rings)
+    return { rings, of: null, apart: apartOf(place, numbered, null), middle: null, distance: null, z: null, r: null };
+  const of = shape.rings[rings[0]]?.made ?? null;
+  const apart = apartOf(place, numbered, of);
+  const { z, r, around } = liesAt(shape, rings, place.between) ?? { z: null, r: null, around: null };
+  const distance = apart !== null && of !== null && around !== null ? (apart / of) * around : null;
+  return { rings, of, apart, middle: middleOf(numbered, of), distance, z, r };
+}
+
+/** What a sentence puts somewhere, and whether there are two of them. */
+function thingIn(text: string, place: Located['place'], part: Part | null): { what: string; pair: boolean } {
+  const thing = THINGS.exec(text.slice(0, place.from))?.[1] ?? THINGS.exec(text)?.[1];
+  const what = (part?.name ?? thing ?? 'something').toLowerCase();
+  const many = /[^s]s$|feet/iu.test(what) || (part !== null && part.make > 1);
+  const two = many && (BOTH.test(text) || (part?.make ?? 2) === 2);
+  return { what, pair: place.apart !== null || place.opposite || two };
 }
 
 function apartOf(

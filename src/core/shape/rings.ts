@@ -1,7 +1,7 @@
 import type { CountedRound } from '../counting/counted.js';
 import type { Outcome, Worked } from '../counting/outcome.js';
 import type { Talk } from '../document/prose.js';
-import type { Step } from '../pattern/instruction.js';
+import type { Group, Step, Work } from '../pattern/instruction.js';
 import type { Part } from '../pattern/pattern.js';
 import type { SourceText } from '../text/source.js';
 import type { StitchId } from '../vocabulary/stitches.js';
@@ -67,7 +67,7 @@ export function ringsOf(
       if (rings.length >= MOST_RINGS) return rings;
       const kept = keepsColours(source.text.slice(round.span.from, round.span.to)) ? inColoursOf(ring, rings) : ring;
       rings.push(kept);
-      colour = kept.laid[kept.laid.length - 1]?.colour ?? colour;
+      colour = colourBehind(kept.laid, colour);
     }
   }
   return rings;
@@ -80,35 +80,48 @@ function worked(
   colours: Colours,
   source: SourceText,
 ): Ring[] {
-  const { round, carried } = counted;
+  const { round } = counted;
   const outcomes = counted.works();
   const count = Math.min(MOST_RINGS, Math.max(1, round.numbers.length, outcomes.length));
+  const common = {
+    round: index,
+    label: source.text.slice(round.labelSpan.from, round.labelSpan.to).trim() || round.label,
+    kind: round.kind,
+    loops: loopsOf(round.steps),
+    shut: round.steps.some((step) => step.kind === 'work' && step.place.kind === 'both-layers'),
+  };
   const rings: Ring[] = [];
   let edge = counted.outcome.starts ? null : (outcomes[0]?.edge ?? counted.outcome.edge);
   let same = null as { outcome: Outcome; from: string | null; laid: readonly Laid[] } | null;
   for (let i = 0; i < count; i += 1) {
     const outcome = outcomes[Math.min(i, outcomes.length - 1)] ?? counted.outcome;
-    const last = i === count - 1;
-    const made = last ? (carried ?? outcome.made) : (outcome.made ?? carried);
+    const made = madeBy(counted, outcome, i === count - 1);
     if (same?.outcome !== outcome || same.from !== colour)
-      same = { outcome, from: colour, laid: laidOf(outcome, colour, colours) };
+      same = { outcome, from: colour, laid: outcome.made === null ? [] : laidOf(outcome, colour, colours) };
     const { laid } = same;
     rings.push({
-      round: index,
-      number: round.numbers[i] ?? (round.labelled && count === 1 ? round.from : null),
-      label: source.text.slice(round.labelSpan.from, round.labelSpan.to).trim() || round.label,
-      kind: round.kind,
+      ...common,
+      number: round.numbers[i] ?? null,
       edge,
       made,
       trusted: outcome.made === null && made !== null,
-      laid: outcome.made === null ? [] : laid,
-      loops: loopsOf(round.steps),
-      shut: round.steps.some((step) => step.kind === 'work' && step.place.kind === 'both-layers'),
+      laid,
     });
-    colour = laid[laid.length - 1]?.colour ?? colour;
+    colour = colourBehind(laid, colour);
     edge = made;
   }
   return rings;
+}
+
+/** The yarn that is on the hook behind some stitches. */
+function colourBehind(laid: readonly Laid[], before: string | null): string | null {
+  return laid[laid.length - 1]?.colour ?? before;
+}
+
+/** The stitches that a ring leaves. What neither the words nor a stated count give is not taken from the next round. */
+function madeBy({ round, carried }: CountedRound, { made }: Outcome, last: boolean): number | null {
+  if (made === null && round.stated === null) return null;
+  return last ? (carried ?? made) : (made ?? carried);
 }
 
 function loopsOf(steps: readonly Step[]): Ring['loops'] {
@@ -121,25 +134,32 @@ function laidOf({ worked: steps }: Outcome, from: string | null, colours: Colour
   const laid: Laid[] = [];
   const base = baseOf(steps);
   let colour = from;
-  const lay = (stitch: StitchId | null, into: number, made: number) => {
-    if (laid.length < MOST_LAID) laid.push({ stitch: stitch ?? base, into, made, colour });
+  const lay = (stitch: StitchId | null, into: number, made: number, times = 1) => {
+    for (let i = 0; i < times && laid.length < MOST_LAID; i += 1)
+      laid.push({ stitch: stitch ?? base, into, made, colour });
   };
   const walk = (some: readonly Worked[]): void => {
-    for (const { step, times, into, made, body } of some) {
+    for (const one of some) {
+      const { step, times, into, made, body } = one;
       if (step.kind === 'colour') colour = colours.named(step.name);
-      else if (step.kind === 'repeat') {
-        for (let i = 0; i < times && laid.length < MOST_LAID; i += 1) walk(body);
-      } else if (step.kind === 'work') {
-        for (let i = 0; i < times && laid.length < MOST_LAID; i += 1) lay(step.stitch, into, made);
-      } else if (step.kind === 'group') {
-        const main = step.members.find(({ stitch }) => stitch !== 'chain' && stitch !== 'slip') ?? step.members[0];
-        for (let i = 0; i < times && laid.length < MOST_LAID; i += 1) lay(main?.stitch ?? null, into, made);
-      } else if (step.kind === 'skip') lay('chain', into, 0);
-      else if (step.kind === 'chain' && made > 0) for (let i = 0; i < made; i += 1) lay('chain', i === 0 ? into : 0, 1);
+      else if (step.kind === 'repeat') for (let i = 0; i < times && laid.length < MOST_LAID; i += 1) walk(body);
+      else if (step.kind === 'chain') layChains(one, lay);
+      else if (step.kind === 'skip') lay('chain', into, 0);
+      else if (step.kind === 'work' || step.kind === 'group') lay(stitchOf(step), into, made, times);
     }
   };
   walk(steps);
   return laid;
+}
+
+function layChains({ into, made }: Worked, lay: (stitch: StitchId, into: number, made: number) => void): void {
+  for (let i = 0; i < made; i += 1) lay('chain', i === 0 ? into : 0, 1);
+}
+
+function stitchOf(step: Work | Group): StitchId | null {
+  if (step.kind === 'work') return step.stitch;
+  const main = step.members.find(({ stitch }) => stitch !== 'chain' && stitch !== 'slip') ?? step.members[0];
+  return main?.stitch ?? null;
 }
 
 /** The stitch that most of a round is worked in. */

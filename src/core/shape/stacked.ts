@@ -1,5 +1,5 @@
 import type { CountedRound } from '../counting/counted.js';
-import type { Amount, Work } from '../pattern/instruction.js';
+import type { Amount, Repeat, Work } from '../pattern/instruction.js';
 import type { Pattern, Round } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
 import { cardinal, writtenLike } from '../vocabulary/numbers.js';
@@ -18,22 +18,22 @@ export interface Wedges {
 export function wedgesOf({ round, outcome }: CountedRound): Wedges | null {
   const fabric = round.steps.filter(({ kind }) => kind === 'work' || kind === 'repeat' || kind === 'group');
   const only = fabric[0];
-  if (fabric.length !== 1 || only?.kind !== 'repeat') return null;
-  const works = only.body.filter((step): step is Work => step.kind === 'work');
-  const shaping = works.find(({ per, over }) => per !== over);
-  const plain = works.filter(({ per, over }) => per === 1 && over === 1);
-  if (!shaping || timesOf(shaping.amount) !== 1) return null;
-  if (works.length !== only.body.length || plain.length > 1 || works.length > 2) return null;
-  const size = timesOf(plain[0]?.amount) ?? 0;
+  const steps = fabric.length === 1 && only?.kind === 'repeat' ? wedgeSteps(only) : null;
+  if (!steps || only?.kind !== 'repeat') return null;
+  const { plain, shaping } = steps;
+  const size = timesOf(plain?.amount) ?? 0;
   const times = timesOf(only.amount) ?? (outcome.into ?? 0) / (size + shaping.over);
   if (!Number.isInteger(times) || times < 3) return null;
-  return {
-    times,
-    plain: size,
-    first: works[0] === shaping,
-    increases: shaping.per > shaping.over,
-    steps: { plain: plain[0] ?? null, shaping },
-  };
+  return { times, plain: size, first: only.body[0] === shaping, increases: shaping.per > shaping.over, steps };
+}
+
+/** One shaping, done once, with or without plain stitches before or behind it. */
+function wedgeSteps({ body }: Repeat): Wedges['steps'] | null {
+  const works = body.filter((step): step is Work => step.kind === 'work');
+  const shaping = works.find(({ per, over }) => per !== over);
+  const [plain = null, ...others] = works.filter(({ per, over }) => per === 1 && over === 1);
+  if (!shaping || timesOf(shaping.amount) !== 1 || others.length > 0) return null;
+  return works.length === body.length && works.length === (plain ? 2 : 1) ? { plain, shaping } : null;
 }
 
 function timesOf(amount: Amount | null | undefined): number | null {

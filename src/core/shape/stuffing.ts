@@ -32,26 +32,70 @@ export interface Meridian {
  */
 const COST = { stretch: 5, draw: 0.7, beyond: 3, slack: 0.16, height: 1.7, smooth: 0.2 } as const;
 const MOST_STEPS = 40;
+/** A step that lowers the cost by less than this part of it changes nothing that is seen. */
+const GOOD_ENOUGH = 3e-4;
 /** The outline is sought at so many points at the most, and is drawn between them. */
-const POINTS = { least: 24, most: 120 } as const;
+const POINTS = { least: 20, most: 120, play: 24 } as const;
 /** Each residual depends on four points at most: eight figures, one behind the other. */
 const BAND = 8;
 
 /** Where the rings of a meridian come to lie when the piece is stuffed. */
 export function stuffed(meridian: Meridian): Point[] {
-  const length = meridian.steps.reduce((sum, step) => sum + step, 0);
   const widest = Math.max(...meridian.radii);
-  if (!(length > 0) || !(widest > 0)) return meridian.radii.map((r) => ({ r, z: 0 }));
-  const count = Math.min(POINTS.most, Math.max(POINTS.least, meridian.steps.length + 4));
+  // In units of the widest ring: the same counts come out the same at any gauge.
+  const unit = (lengths: readonly number[]) => lengths.map((length) => length / widest);
+  const steps = unit(meridian.steps);
+  if (!(widest > 0) || !(steps.reduce((sum, step) => sum + step, 0) > 0))
+    return meridian.radii.map((r) => ({ r, z: 0 }));
+  const points = remembered({ ...meridian, radii: unit(meridian.radii), steps });
+  return points.map(({ r, z }) => ({ r: r * widest, z: z * widest }));
+}
+
+/** Outlines that were found before: a part that has not changed is not sought again while one types. */
+const known = new Map<string, readonly Point[]>();
+const MOST_KNOWN = 500;
+
+function remembered(meridian: Meridian): readonly Point[] {
+  const { radii, steps, edges, startClosed, endClosed } = meridian;
+  const figures = (values: readonly number[]) => values.map((value) => value.toFixed(5)).join(' ');
+  const key = `${figures(radii)}|${figures(steps)}|${edges.join(' ')}|${startClosed} ${endClosed}`;
+  const before = known.get(key);
+  if (before) return before;
+  const points = sought(meridian);
+  if (known.size >= MOST_KNOWN) known.delete(known.keys().next().value ?? '');
+  known.set(key, points);
+  return points;
+}
+
+function sought(meridian: Meridian): Point[] {
   const places = [0];
   for (const step of meridian.steps) places.push((places[places.length - 1] as number) + step);
-  const step = length / count;
+  const count = pointsFor(places, meridian.edges);
+  const step = (places[places.length - 1] as number) / count;
   const radii = Float64Array.from({ length: count + 1 }, (_, i) => between(places, meridian.radii, i * step));
   const edges = new Set(meridian.edges.map((at) => Math.round((places[at] as number) / step)));
-  const solved = new Outline(radii, step, widest, meridian, edges).solve();
+  const x = new Outline(radii, step, meridian, edges).solve();
   const grid = Array.from({ length: count + 1 }, (_, i) => i * step);
-  const [r, z] = [0, 1].map((which) => grid.map((_, i) => solved[2 * i + which] as number)) as [number[], number[]];
+  const [r, z] = [0, 1].map((which) => grid.map((_, i) => x[2 * i + which] as number)) as [number[], number[]];
   return places.map((place) => ({ r: between(grid, r, place), z: between(grid, z, place) }));
+}
+
+/** How many points to take, so that edges come to lie on some of them. */
+function pointsFor(places: readonly number[], edges: readonly number[]): number {
+  const least = Math.min(POINTS.most, Math.max(POINTS.least, places.length + 3));
+  if (edges.length === 0) return least;
+  const length = places[places.length - 1] as number;
+  let best = { count: least, off: Infinity };
+  for (let count = least; count < least + POINTS.play; count += 1) {
+    const off = Math.max(
+      ...edges.map((edge) => {
+        const at = ((places[edge] as number) / length) * count;
+        return Math.abs(at - Math.round(at));
+      }),
+    );
+    if (off < best.off) best = { count, off };
+  }
+  return best.count;
 }
 
 /** A value between known ones, on a straight line. */
@@ -81,11 +125,12 @@ class Outline {
   readonly #smooth: number;
   /** Of each residual the first figure that it depends on. */
   readonly #firsts: Int32Array;
+  /** On how many it depends. */
+  readonly #widths: Uint8Array;
 
   constructor(
     readonly radii: Float64Array,
     readonly step: number,
-    widest: number,
     readonly ends: Pick<Meridian, 'startClosed' | 'endClosed'>,
     readonly edges: ReadonlySet<number>,
   ) {
@@ -95,8 +140,11 @@ class Outline {
     this.#fixed[1] = 1;
     if (ends.startClosed) this.#fixed[0] = 1;
     if (ends.endClosed) this.#fixed[2 * this.#last] = 1;
-    this.#smooth = (COST.smooth * widest) ** 2 / step;
+    this.#smooth = COST.smooth ** 2 / step;
     const last = this.#last;
+    this.#widths = Uint8Array.from({ length: 3 * last + 1 }, (_, row) =>
+      row <= last ? 1 : row <= 2 * last ? 4 : BAND,
+    );
     this.#firsts = Int32Array.from({ length: 3 * last + 1 }, (_, row) => {
       if (row <= last) return 2 * row;
       if (row <= 2 * last) return 2 * (row - last - 1);
@@ -130,10 +178,9 @@ class Outline {
       at += 1;
     }
     for (let i = 0; i < n; i += 1) {
-      const long = Math.hypot(
-        (x[2 * i + 2] as number) - (x[2 * i] as number),
-        (x[2 * i + 3] as number) - (x[2 * i + 1] as number),
-      );
+      const across = (x[2 * i + 2] as number) - (x[2 * i] as number);
+      const up = (x[2 * i + 3] as number) - (x[2 * i + 1] as number);
+      const long = Math.sqrt(across * across + up * up);
       out[at] = COST.height * (long / this.step - 1);
       at += 1;
     }
@@ -145,7 +192,7 @@ class Outline {
       at += 1;
     }
     let sum = 0;
-    for (let i = 0; i < at; i += 1) sum += (out[i] as number) ** 2;
+    for (let i = 0; i < at; i += 1) sum += (out[i] as number) * (out[i] as number);
     return sum;
   }
 
@@ -153,13 +200,17 @@ class Outline {
   #bend(x: Float64Array, i: number): number | null {
     const n = this.#last;
     if (this.edges.has(i) || (i === 0 && !this.ends.startClosed) || (i === n && !this.ends.endClosed)) return null;
-    const [r, z] = [x[2 * i] as number, x[2 * i + 1] as number];
+    const r = x[2 * i] as number;
+    const z = x[2 * i + 1] as number;
     const before = i > 0 ? i - 1 : 1;
     const after = i < n ? i + 1 : n - 1;
-    const [rb, zb] = [(i > 0 ? 1 : -1) * (x[2 * before] as number), x[2 * before + 1] as number];
-    const [ra, za] = [(i < n ? 1 : -1) * (x[2 * after] as number), x[2 * after + 1] as number];
-    const [ar, az, br, bz] = [r - rb, z - zb, ra - r, za - z];
-    const product = Math.hypot(ar, az) * Math.hypot(br, bz) * Math.hypot(ra - rb, za - zb);
+    const ar = r - (i > 0 ? 1 : -1) * (x[2 * before] as number);
+    const az = z - (x[2 * before + 1] as number);
+    const br = (i < n ? 1 : -1) * (x[2 * after] as number) - r;
+    const bz = (x[2 * after + 1] as number) - z;
+    const cr = ar + br;
+    const cz = az + bz;
+    const product = Math.sqrt((ar * ar + az * az) * (br * br + bz * bz) * (cr * cr + cz * cz));
     return product > 0 ? (2 * (ar * bz - az * br)) / product : 0;
   }
 
@@ -182,7 +233,7 @@ class Outline {
           cost = other;
           [out, tried] = [tried, out];
           damping = Math.max(1e-9, damping / 5);
-          if (gain < 1e-4) return better;
+          if (gain < GOOD_ENOUGH) return better;
         } else damping *= 6;
       }
       if (!better) return x;
@@ -198,15 +249,15 @@ class Outline {
     const gradient = new Float64Array(this.#size);
     for (let row = 0; row < this.#firsts.length; row += 1) {
       const first = this.#firsts[row] as number;
-      for (let a = 0; a < BAND && first + a < this.#size; a += 1) {
+      const value = out[row] as number;
+      const width = Math.min(this.#widths[row] as number, this.#size - first);
+      for (let a = 0; a < width; a += 1) {
         const slope = slopes[row * BAND + a] as number;
-        if (slope === 0 || this.#fixed[first + a] === 1) continue;
-        gradient[first + a] = (gradient[first + a] as number) + slope * (out[row] as number);
-        for (let b = 0; b <= a; b += 1) {
-          if (this.#fixed[first + b] === 1) continue;
-          const at = (first + a) * BAND + (a - b);
-          matrix[at] = (matrix[at] as number) + slope * (slopes[row * BAND + b] as number);
-        }
+        if (slope === 0) continue;
+        gradient[first + a] = (gradient[first + a] as number) + slope * value;
+        const at = (first + a) * BAND + a;
+        for (let b = 0; b <= a; b += 1)
+          matrix[at - b] = (matrix[at - b] as number) + slope * (slopes[row * BAND + b] as number);
       }
     }
     return { matrix, gradient };
@@ -224,8 +275,9 @@ class Outline {
       for (let i = which; i < this.#size; i += BAND) moved[i] = x[i] as number;
       for (let row = 0; row < this.#firsts.length; row += 1) {
         const first = this.#firsts[row] as number;
-        const a = (((which - first) % BAND) + BAND) % BAND;
-        slopes[row * BAND + a] = ((other[row] as number) - (out[row] as number)) / little;
+        const a = (which - first) & (BAND - 1);
+        if (this.#fixed[first + a] === 0)
+          slopes[row * BAND + a] = ((other[row] as number) - (out[row] as number)) / little;
       }
     }
     return slopes;
@@ -233,38 +285,42 @@ class Outline {
 
   /** One step on: the damped system solved by Cholesky's method within its band. */
   #moved(x: Float64Array, { matrix, gradient }: System, damping: number): Float64Array {
-    const size = this.#size;
     const low = matrix.slice();
-    for (let i = 0; i < size; i += 1)
+    for (let i = 0; i < this.#size; i += 1)
       low[i * BAND] = this.#fixed[i] === 1 ? 1 : (low[i * BAND] as number) * (1 + damping) + 1e-12;
-    for (let i = 0; i < size; i += 1) {
-      for (let k = Math.min(BAND - 1, i); k > 0; k -= 1) {
-        const j = i - k;
-        let sum = low[i * BAND + k] as number;
-        for (let m = 1; m < BAND - k && m <= j; m += 1)
-          sum -= (low[i * BAND + k + m] as number) * (low[j * BAND + m] as number);
-        low[i * BAND + k] = sum / (low[j * BAND] as number);
-      }
-      let sum = low[i * BAND] as number;
-      for (let m = 1; m < BAND && m <= i; m += 1) sum -= (low[i * BAND + m] as number) ** 2;
-      low[i * BAND] = Math.sqrt(Math.max(sum, 1e-14));
-    }
-    const move = new Float64Array(size);
-    for (let i = 0; i < size; i += 1) {
-      let sum = -(gradient[i] as number);
-      for (let m = 1; m < BAND && m <= i; m += 1) sum -= (low[i * BAND + m] as number) * (move[i - m] as number);
-      move[i] = sum / (low[i * BAND] as number);
-    }
-    for (let i = size - 1; i >= 0; i -= 1) {
-      let sum = move[i] as number;
-      for (let m = 1; m < BAND && i + m < size; m += 1)
-        sum -= (low[(i + m) * BAND + m] as number) * (move[i + m] as number);
-      move[i] = sum / (low[i * BAND] as number);
-    }
-    const moved = x.slice();
-    for (let i = 0; i < size; i += 1) if (this.#fixed[i] === 0) moved[i] = (moved[i] as number) + (move[i] as number);
-    return moved;
+    factorize(low, this.#size);
+    const move = solved(low, gradient);
+    return x.map((value, i) => (this.#fixed[i] === 0 ? value - (move[i] as number) : value));
   }
+}
+
+/** Cholesky's factor of a banded matrix, in its place. */
+function factorize(low: Float64Array, size: number): void {
+  for (let i = 0; i < size; i += 1)
+    for (let k = Math.min(BAND - 1, i); k >= 0; k -= 1) {
+      const j = i - k;
+      let sum = low[i * BAND + k] as number;
+      for (let m = 1; m < BAND - k && m <= j; m += 1)
+        sum -= (low[i * BAND + k + m] as number) * (low[j * BAND + m] as number);
+      low[i * BAND + k] = k > 0 ? sum / (low[j * BAND] as number) : Math.sqrt(Math.max(sum, 1e-14));
+    }
+}
+
+/** Solves a system by its factor: down, and up again. */
+function solved(low: Float64Array, right: Float64Array): Float64Array {
+  const size = right.length;
+  const x = new Float64Array(size);
+  for (let i = 0; i < size; i += 1) {
+    let sum = right[i] as number;
+    for (let m = 1; m < BAND && m <= i; m += 1) sum -= (low[i * BAND + m] as number) * (x[i - m] as number);
+    x[i] = sum / (low[i * BAND] as number);
+  }
+  for (let i = size - 1; i >= 0; i -= 1) {
+    let sum = x[i] as number;
+    for (let m = 1; m < BAND && i + m < size; m += 1) sum -= (low[(i + m) * BAND + m] as number) * (x[i + m] as number);
+    x[i] = sum / (low[i * BAND] as number);
+  }
+  return x;
 }
 
 /** What it costs that a ring is longer or shorter than its stitches, by a part of their length. */

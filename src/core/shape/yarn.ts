@@ -50,6 +50,23 @@ export interface PartYarn {
   readonly ends: number;
 }
 
+/** Sums of yarn by colour, in the order of their use. */
+class Sums {
+  readonly #sums = new Map<string | null, { stitches: number; length: number; ends: number }>();
+
+  of(colour: string | null): { stitches: number; length: number; ends: number } {
+    const known = this.#sums.get(colour) ?? { stitches: 0, length: 0, ends: 0 };
+    this.#sums.set(colour, known);
+    return known;
+  }
+
+  all(): PartYarn[] {
+    return [...this.#sums]
+      .filter(([, { stitches, length }]) => stitches > 0 || length > 0)
+      .map(([colour, { stitches, length, ends }]) => ({ colour, stitches, length: length + ends, ends }));
+  }
+}
+
 /** The yarn that one piece of a part takes, by colour in the order of their use. */
 export function yarnOfPart(
   { part, rings, pieces, outlines }: PartShape,
@@ -57,41 +74,40 @@ export function yarnOfPart(
   gauge: Gauge,
   thick: number,
 ): PartYarn[] {
-  const byColour = new Map<string | null, { stitches: number; length: number; ends: number }>();
-  const of = (colour: string | null) => {
-    const known = byColour.get(colour) ?? { stitches: 0, length: 0, ends: 0 };
-    byColour.set(colour, known);
-    return known;
-  };
+  const sums = new Sums();
+  addStitches(sums, rings, gauge, thick);
+  const sewn = events.some(({ kind, part: at }) => kind === 'tail' && at === part);
+  pieces.forEach((piece, i) => {
+    const [first, last] = [piece.rings[0], piece.rings[piece.rings.length - 1]];
+    const begins = sums.of(first?.laid[0]?.colour ?? null);
+    begins.length += chainsOf(piece) * CHAIN_STRANDS * gauge.width;
+    begins.ends += END;
+    const edge = outlines[i]?.levels.at(-1)?.section.around ?? 0;
+    const tail = sewn && i === pieces.length - 1 ? Math.max(SEAM.least, SEAM.times * edge) : END;
+    sums.of(last?.laid[last.laid.length - 1]?.colour ?? null).ends += tail;
+  });
+  return sums.all();
+}
+
+/** The yarn in the stitches, and the ends that are left where it is changed. */
+function addStitches(sums: Sums, rings: readonly Ring[], gauge: Gauge, thick: number): void {
   const measured = new Map<readonly Laid[], [string | null, number, number][]>();
   let before: string | null | undefined;
   for (const ring of rings) {
-    if (ring.laid.length === 0) countUnknown(ring, of(before ?? null), gauge, thick);
+    if (ring.laid.length === 0) countUnknown(ring, sums.of(before ?? null), gauge, thick);
     const runs = measured.get(ring.laid) ?? runsOf(ring.laid, gauge, thick);
     measured.set(ring.laid, runs);
     for (const [colour, stitches, length] of runs) {
-      const yarn = of(colour);
+      const yarn = sums.of(colour);
       yarn.stitches += stitches;
       yarn.length += length;
       if (before !== undefined && before !== colour) {
-        of(before).ends += CHANGE;
+        sums.of(before).ends += CHANGE;
         yarn.ends += CHANGE;
       }
       before = colour;
     }
   }
-  const sewn = events.some(({ kind, part: at }) => kind === 'tail' && at === part);
-  for (const [i, piece] of pieces.entries()) {
-    const first = of(piece.rings[0]?.laid[0]?.colour ?? null);
-    const last = of(piece.rings[piece.rings.length - 1]?.laid.at(-1)?.colour ?? null);
-    first.length += chainsOf(piece) * CHAIN_STRANDS * gauge.width;
-    first.ends += END;
-    const edge = outlines[i]?.levels.at(-1)?.section.around ?? 0;
-    last.ends += sewn && i === pieces.length - 1 ? Math.max(SEAM.least, SEAM.times * edge) : END;
-  }
-  return [...byColour]
-    .filter(([, { stitches, length }]) => stitches > 0 || length > 0)
-    .map(([colour, { stitches, length, ends }]) => ({ colour, stitches, length: length + ends, ends }));
 }
 
 /** Stretches of one colour in a ring: colour, stitches, and length in mm. */

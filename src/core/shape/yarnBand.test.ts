@@ -39,8 +39,8 @@ describe('how much of a yarn is listed', () => {
   });
 
   it('several balls of so many grams', () => {
-    expect(amountIn('50 g', '2 x 50 g balls of chunky yarn in speckled white')?.grams).toBe(100);
-    expect(amountIn('50g', '1 x 50g ball of double knitting')?.grams).toBe(50);
-    expect(amountIn('100 g', 'Ginger (100 g), Icing (50 g)')?.grams).toBe(100);
+    expect(amountIn('50 g', '2 x 50 g balls of chunky yarn in speckled white').grams).toBe(100);
+    expect(amountIn('50g', '1 x 50g ball of double knitting').grams).toBe(50);
+    expect(amountIn('100 g', 'Ginger (100 g), Icing (50 g)').grams).toBe(100);
   });
 });
