@@ -72,6 +72,8 @@ export { changeSchema, comparisonSchema } from './comparing/schema.js';
 export type { Change, ComparedEntry, ComparedPart, Comparison } from './comparing/schema.js';
 export { markedLines, markedText, type MarkedLine } from './report/marked.js';
 export { reportText } from './report/text.js';
+export { pictureOf } from './shape/picture.js';
+export { frontOf, solidOf, spotsOf, type Solid } from './shape/solid.js';
 export { shapeSchema } from './shape/schema.js';
 export type { Shape, ShapeOutline, ShapePart, ShapePlaced, ShapeRing, ShapeYarn } from './shape/schema.js';
 export { NO_SETTINGS, shapeSettingsSchema, type ShapeSettings } from './shape/settings.js';

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import type { HouseStyle } from '../core/index.js';
+import type { HouseStyle, ShapeSettings } from '../core/index.js';
 import {
   conflictSchema,
   editionMadeSchema,
@@ -238,4 +238,9 @@ export async function saveStyle(style: HouseStyle): Promise<void> {
 /** Puts patterns away, or takes them back. */
 export async function setAway(ids: readonly string[], away: boolean): Promise<void> {
   await ask('/api/shelf', body('PUT', { ids, away }));
+}
+
+/** Keeps what was set of hook, yarn and gauge. */
+export async function saveShape(id: string, settings: ShapeSettings): Promise<void> {
+  await ask(`/api/patterns/${id}/shape`, body('PUT', settings));
 }

@@ -15,6 +15,9 @@ const ringSchema = z.object({
   round: count,
   number: z.nullable(z.int()),
   label: z.string(),
+  /** Its lines in the text. */
+  line,
+  endLine: line,
   kind: z.enum(['round', 'row']),
   edge: z.nullable(count),
   made: z.nullable(count),

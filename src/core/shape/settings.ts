@@ -21,6 +21,8 @@ export const shapeSettingsSchema = z.object({
   target: length(0.5, 300),
   /** What was weighed after making it: grams by the name of the yarn in small letters. */
   weighed: z.record(z.string(), z.number().check(z.gt(0), z.lte(10_000))),
+  /** The colour that a yarn is drawn in, by its name in small letters. */
+  dyes: z.record(z.string(), z.string().check(z.regex(/^#[\da-f]{6}$/i))),
 });
 export type ShapeSettings = z.infer<typeof shapeSettingsSchema>;
 
@@ -34,4 +36,5 @@ export const NO_SETTINGS: ShapeSettings = {
   eyes: null,
   target: null,
   weighed: {},
+  dyes: {},
 };

@@ -102,13 +102,17 @@ function ringsOf(
   { rings, pieces }: PartShape,
   yarnAt: (colour: string | null) => number,
 ): ShapeRing[] {
+  const { source } = counted.pattern;
   const shaping = new Map(pieces.flatMap((piece) => piece.shaping.map((one, i) => [piece.first + i, one] as const)));
   return rings.map((ring, at) => {
     const { round, number, label, kind, edge, made, trusted } = ring;
     const one = counted.rounds[round];
     const last = rings[at + 1]?.round !== round;
     const lies = shaping.get(at);
+    const span = one?.round.span;
     return {
+      line: positionAt(source, span?.from ?? 0).line,
+      endLine: positionAt(source, Math.max(span?.from ?? 0, (span?.to ?? 1) - 1)).line,
       round,
       number,
       label,

@@ -48,7 +48,7 @@ export const HOUSE: readonly HousePlace[] = [
 ];
 
 export interface PatternPlace {
-  readonly id: 'intake' | 'desk' | 'drafts' | 'queries' | 'terms' | 'release' | 'pattern-rules';
+  readonly id: 'intake' | 'desk' | 'drafts' | 'queries' | 'terms' | 'shape' | 'release' | 'pattern-rules';
   readonly text: string;
   readonly href: (pattern: string) => string;
   readonly keys: string;
@@ -75,6 +75,7 @@ export const PATTERN: readonly PatternPlace[] = [
     state: ({ queries }) => queryState(queries),
   },
   { id: 'terms', text: 'Terms', href: (id) => `/terms/${id}`, keys: 'Alt Shift T', state: termsState },
+  { id: 'shape', text: 'Shape', href: (id) => `/shape/${id}`, keys: 'Alt Shift F', state: () => null },
   {
     id: 'release',
     text: 'Release',

@@ -12,6 +12,7 @@ import { QueryStore } from './queries.js';
 import { Recounts } from './recounts.js';
 import { releaseStores, type ReleaseStores } from './releaseStores.js';
 import { RuleStore } from './rules.js';
+import { ShapeStore } from './shapes.js';
 import { ShelfStore } from './shelf.js';
 import { StyleStore } from './style.js';
 import { TermsStore } from './terms.js';
@@ -19,6 +20,7 @@ import { TermsStore } from './terms.js';
 /** Everything that is kept, one store a matter, and who counts and reads documents. */
 export interface Stores extends ReleaseStores {
   readonly patterns: PatternStore;
+  readonly shapes: ShapeStore;
   readonly shelf: ShelfStore;
   readonly terms: TermsStore;
   readonly rules: RuleStore;
@@ -63,6 +65,7 @@ async function open(): Promise<Stores & { present: () => Promise<void> }> {
   const sources = { patterns, terms, queries, letters, drafts, style, counting };
   return {
     patterns,
+    shapes: new ShapeStore(database, patterns),
     shelf: new ShelfStore(database),
     rules,
     recounts,

@@ -15,6 +15,7 @@ import { QueryStore } from './queries.js';
 import { Recounts } from './recounts.js';
 import { releaseStores } from './releaseStores.js';
 import { RuleStore } from './rules.js';
+import { ShapeStore } from './shapes.js';
 import { ShelfStore } from './shelf.js';
 import type { Stores } from './store.js';
 import { StyleStore } from './style.js';
@@ -54,6 +55,7 @@ export async function makeRig(counting: Counting = countingHere): Promise<Rig> {
     file,
     database,
     patterns,
+    shapes: new ShapeStore(database, patterns),
     shelf: new ShelfStore(database),
     style,
     drafts,

@@ -9,6 +9,7 @@ import {
   handWordSchema,
   houseStyleSchema,
   inStyle,
+  shapeSettingsSchema,
   termsEvidence,
   type Checked,
   type Comparison,
@@ -20,6 +21,7 @@ import {
   type Report,
   type ReportFinding,
   type RoundAccount,
+  type Shape,
   type Styled,
   type TermsEvidence,
   type Tried,
@@ -71,6 +73,9 @@ export interface ComparedTexts {
   readonly findings: { readonly gone: readonly ReportFinding[]; readonly come: readonly ReportFinding[] };
 }
 
+const shapeSchema = z.object({ text: z.string(), terms: termsSchema, hand: handSchema, settings: shapeSettingsSchema });
+export type AskedShape = z.infer<typeof shapeSchema>;
+
 /** What the page may ask of the worker. Accounts and slips are those of the text that was checked last. */
 export interface CheckWorker {
   /** Answers once the worker's code is there. */
@@ -90,6 +95,7 @@ export interface CheckWorker {
   convert(asked: AskedConversion): Conversion;
   evidence(text: string): TermsEvidence;
   inStyle(asked: z.infer<typeof styleSchema>): Styled;
+  shape(asked: AskedShape): Shape;
 }
 
 let last: Checked | null = null;
@@ -122,6 +128,10 @@ const worker: CheckWorker = {
   inStyle(asked) {
     const { text, style, ...options } = styleSchema.parse(asked);
     return inStyle(text, style, options);
+  },
+  shape(asked) {
+    const { text, settings, ...options } = shapeSchema.parse(asked);
+    return checkPattern(text, '', options).shape(settings);
   },
   compare(asked) {
     const { before, after, ...options } = compareSchema.parse(asked);

@@ -165,6 +165,15 @@ export const letters = sqliteTable(
   (table) => [index('letters_of_pattern').on(table.patternId, table.at)],
 );
 
+/** What a person set of hook, yarn and gauge beside the text, as JSON of `shapeSettingsSchema`. */
+export const shapes = sqliteTable('shapes', {
+  patternId: text('pattern_id')
+    .primaryKey()
+    .references(() => patterns.id, { onDelete: 'cascade' }),
+  settings: text('settings').notNull(),
+  at: integer('at').notNull(),
+});
+
 /** Rounds that a person has agreed to. `key` stands for the round's words and all that its count rests on. */
 export const ticks = sqliteTable(
   'ticks',

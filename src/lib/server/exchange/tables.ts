@@ -21,6 +21,7 @@ export const TABLES: readonly Kept[] = [
   { name: 'queries', table: schema.queries, of: 'patternId' },
   { name: 'events', table: schema.events, of: 'patternId', counts: 'id' },
   { name: 'letters', table: schema.letters, of: 'patternId', counts: 'id' },
+  { name: 'shapes', table: schema.shapes, of: 'patternId' },
   { name: 'ticks', table: schema.ticks, of: 'patternId' },
   { name: 'dismissals', table: schema.dismissals, of: 'patternId' },
   { name: 'versions', table: schema.versions, of: 'patternId', counts: 'id' },

@@ -1,0 +1,173 @@
+import type { Shape, ShapePart, ShapeRing, ShapeSettings } from '../../core/index.js';
+import type { Saved } from '../client.js';
+import type { StoredPattern } from '../patterns.js';
+import { GaveUp } from '../workers/watched.js';
+import type { Shaper } from '../workers/shaper.js';
+
+/** What works the shape out, wherever that is. */
+export type Shaping = Pick<Shaper, 'shape' | 'close'>;
+export type Stacked = Shape['stacked'][number];
+export type View = 'outline' | 'turntable' | 'figures';
+
+/** How what is changed here is kept; each fails where it could not be. */
+export interface ShapeKeeping {
+  readonly settings: (settings: ShapeSettings) => Promise<unknown>;
+  readonly text: (text: string, base: number) => Promise<Saved>;
+  /** Tells what could not be kept, or what came of it. */
+  readonly failed: (error: unknown) => void;
+  readonly say: (words: string, undo?: () => void) => void;
+}
+
+/** A pattern as its sums come out: what is drawn, at which gauge, and the round that is looked at. */
+export class ShapeSession {
+  shape = $state.raw<Shape | null>(null);
+  settings = $state.raw<ShapeSettings>({} as ShapeSettings);
+  text = $state('');
+  part = $state(0);
+  /** The ring of the part that is looked at; null for none. */
+  ring = $state<number | null>(null);
+  view = $state<View>('outline');
+  /** Whether pieces are drawn as they lie by themselves, instead of stuffed. */
+  bare = $state(false);
+  trouble = $state('');
+  /** Whether parts are drawn the other way up than the text tells. */
+  turned = $state(false);
+  readonly #pattern: StoredPattern;
+  readonly #keep: ShapeKeeping;
+  #revision: number;
+  #shaping: Shaping | null = null;
+
+  readonly here: ShapePart | null = $derived(this.shape?.parts[this.part] ?? null);
+  readonly ringHere: ShapeRing | null = $derived(this.ring === null ? null : (this.here?.rings[this.ring] ?? null));
+  /** The work begins at the top: the drawing is turned over. */
+  readonly over: boolean = $derived(this.#beginsAtTop() !== this.turned);
+  readonly stackedHere: Stacked | null = $derived(
+    this.shape?.stacked.find(({ part, fix }) => part === this.part && fix !== null) ?? null,
+  );
+
+  constructor(pattern: StoredPattern, settings: ShapeSettings, keep: ShapeKeeping) {
+    this.#pattern = pattern;
+    this.#keep = keep;
+    this.#revision = pattern.revision;
+    this.text = pattern.text;
+    this.settings = settings;
+  }
+
+  async begin(shaping: Shaping): Promise<void> {
+    this.#shaping = shaping;
+    await this.#draw();
+    const largest = this.shape?.parts.reduce(
+      (best, { size }, i, all) => (volume(size) > volume(all[best]?.size ?? null) ? i : best),
+      0,
+    );
+    this.part = largest ?? 0;
+  }
+
+  end(): void {
+    this.#shaping?.close();
+    this.#shaping = null;
+  }
+
+  /** Sets something of hook, yarn or gauge; it is drawn at once, and kept. */
+  async set(change: Partial<ShapeSettings>): Promise<void> {
+    const before = this.settings;
+    this.settings = { ...before, ...change };
+    const drawn = this.#draw();
+    try {
+      await this.#keep.settings(this.settings);
+    } catch (error) {
+      this.settings = before;
+      this.#keep.failed(error);
+      await this.#draw();
+    }
+    await drawn;
+  }
+
+  /** Whether the words of the part, or of the pattern before its parts, say that it is worked from the top down. */
+  #beginsAtTop(): boolean {
+    const lines = this.text.split('\n');
+    const own = lines.slice((this.here?.line ?? 1) - 1, this.here?.rings[0]?.line ?? 0).join('\n');
+    const front = lines.slice(0, (this.shape?.parts[0]?.line ?? 1) - 1).join('\n');
+    return TOP.test(own) || (TOP.test(front) && !BOTTOM.test(own));
+  }
+
+  /** Looks at a part. */
+  look(part: number, ring: number | null = null): void {
+    this.part = part;
+    this.ring = ring;
+  }
+
+  /** Goes to the next ring, or the one before. */
+  step(by: 1 | -1): void {
+    const count = this.here?.rings.length ?? 0;
+    if (count === 0) return;
+    this.ring = this.ring === null ? (by > 0 ? 0 : count - 1) : Math.min(count - 1, Math.max(0, this.ring + by));
+  }
+
+  stepPart(by: 1 | -1): void {
+    const count = this.shape?.parts.length ?? 0;
+    if (count > 0) this.look((this.part + by + count) % count);
+  }
+
+  /** Writes a run of stacked shapings with every second round shifted by half a repeat. */
+  async shift({ fix, what }: Stacked): Promise<void> {
+    if (!fix) return;
+    const before = this.text;
+    const after = [...fix.edits]
+      .sort((a, b) => b.from - a.from)
+      .reduce((text, { from, to, text: words }) => text.slice(0, from) + words + text.slice(to), before);
+    if (await this.#write(after))
+      this.#keep.say(
+        `The ${what} of ${fix.labels.join(' and ')} are shifted by half a repeat.`,
+        () => void this.#write(before),
+      );
+  }
+
+  /** Keeps a changed text. @returns false where it could not be, which is told. */
+  async #write(text: string): Promise<boolean> {
+    try {
+      const saved = await this.#keep.text(text, this.#revision);
+      if (!('revision' in saved)) {
+        this.text = saved.current.text;
+        this.#revision = saved.current.revision;
+        this.#keep.say(
+          'The text has been changed elsewhere meanwhile. This is how it stands now; nothing was shifted.',
+        );
+        await this.#draw();
+        return false;
+      }
+      this.#revision = saved.revision;
+      this.text = text;
+      await this.#draw();
+      return true;
+    } catch (error) {
+      this.#keep.failed(error);
+      return false;
+    }
+  }
+
+  async #draw(): Promise<void> {
+    if (!this.#shaping) return;
+    const { terms, hand } = this.#pattern;
+    try {
+      const told = await this.#shaping.shape({ text: this.text, terms, hand, settings: this.settings });
+      if (!told) return;
+      this.shape = told;
+      this.trouble = '';
+      if (this.part >= told.parts.length) this.look(0);
+    } catch (error) {
+      this.trouble =
+        error instanceof GaveUp
+          ? 'This text is too much to draw at once. Take its parts in as patterns of their own.'
+          : 'This text could not be drawn, by a fault of Dostik and not of the text.';
+    }
+  }
+}
+
+const TOP =
+  /top[\s-]down|from (?:the )?top|(?:begin|start)\p{L}*[^.\n]{0,40}(?:at|from) the (?:top|head|nose|crown)|top of the head|head first/iu;
+const BOTTOM = /bottom[\s-]up|from (?:the )?bottom/iu;
+
+function volume(size: ShapePart['size']): number {
+  return size ? size.height * size.width * size.depth : 0;
+}
