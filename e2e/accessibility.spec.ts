@@ -19,6 +19,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
       '/away',
       `/intake/${id}`,
       `/terms/${id}`,
+      `/shape/${id}`,
       `/drafts/${id}`,
       `/queries/${id}`,
       `/history/${id}`,

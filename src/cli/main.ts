@@ -126,7 +126,8 @@ async function publish({ file, to, as, ...call }: PublishCall): Promise<number> 
 
 /** Writes what was checked, each round with its sum. */
 async function report({ file, as, ...call }: LayoutCall): Promise<number> {
-  const checked = checkPattern(await textOf(file), file);
+  const text = await textOf(file);
+  const checked = checkPattern(text, file);
   const none = new Map<string, string>();
   const paper = recordOf({
     name: checked.overview().title ?? nameOf(file),
@@ -139,7 +140,10 @@ async function report({ file, as, ...call }: LayoutCall): Promise<number> {
     rules: {},
   });
   for (const form of as) {
-    const made = await had(file, (await files()).paper(paper, { ...layoutOf(file, call), form }));
+    const made = await had(
+      file,
+      (await files()).report(paper, { text, options: { terms: 'auto' } }, { ...layoutOf(file, call), form }),
+    );
     writeFile(path.join(call.out, `${nameOf(file)}.report.${form}`), made.bytes);
   }
   return 0;

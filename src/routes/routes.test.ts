@@ -28,6 +28,8 @@ import * as version from './api/patterns/[id]/release/versions/[number]/+server.
 import * as versionFile from './api/patterns/[id]/release/versions/[number]/[file]/+server.js';
 import * as understood from './api/patterns/[id]/understood/+server.js';
 import * as settle from './api/patterns/[id]/settle/+server.js';
+import { NO_SETTINGS } from '../core/index.js';
+import * as shape from './api/patterns/[id]/shape/+server.js';
 import * as terms from './api/patterns/[id]/terms/+server.js';
 import * as decisions from './api/patterns/[id]/terms/decisions/+server.js';
 import * as ticks from './api/patterns/[id]/ticks/+server.js';
@@ -41,6 +43,7 @@ import * as style from './api/style/+server.js';
 import { load as deskPage } from './(pattern)/desk/[id]/+page.server.js';
 import { load as layout } from './(pattern)/+layout.server.js';
 import { load as releasePage } from './(pattern)/release/[id]/+page.server.js';
+import { load as shapePage } from './(pattern)/shape/[id]/+page.server.js';
 import { load as termsPage } from './(pattern)/terms/[id]/+page.server.js';
 import { load as awayPage } from './away/+page.server.js';
 import { load as printPage } from './desk/[id]/print/+page.server.js';
@@ -140,6 +143,14 @@ const TAKING: readonly (readonly [
     { rule: 'count/stated', severity: 'off' },
     204,
     [{}, { rule: 'count/stated', severity: 'loud' }],
+    404,
+  ],
+  [
+    'set its hook',
+    shape.PUT,
+    { ...NO_SETTINGS, hook: 3.5 },
+    204,
+    [{}, { ...NO_SETTINGS, hook: 0 }, { ...NO_SETTINGS, stitches: 0 }, { ...NO_SETTINGS, weight: 2.5 }],
     404,
   ],
   ['settle its terms', terms.PUT, { terms: 'uk' }, 204, [{}, { terms: 'US' }], 404],
@@ -366,6 +377,7 @@ describe('the pages', () => {
   it.each([
     ['desk', deskPage],
     ['terms', termsPage],
+    ['shape', shapePage],
     ['print', printPage],
     ['the head', layout],
   ] as const)('%s of a pattern that is not there says so', async (_, load) => {
@@ -383,6 +395,11 @@ describe('the pages', () => {
     await rig.shelf.setAway([id], true);
     expect(await loaded(shelfPage, id)).toEqual({ patterns: [], away: 1 });
     expect(await loaded(awayPage, id)).toMatchObject({ away: [{ name: 'Ball' }] });
+  });
+
+  it('the shape comes with what was set of hook and yarn', async () => {
+    await rig.shapes.set(id, { ...NO_SETTINGS, hook: 4 });
+    expect(await loaded(shapePage, id)).toMatchObject({ settings: { hook: 4, stitches: null } });
   });
 
   it('terms come with what was decided', async () => {

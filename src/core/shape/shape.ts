@@ -1,7 +1,8 @@
 import { roundsByPart } from '../counting/counted.js';
 import type { Part } from '../pattern/pattern.js';
-import { positionAt } from '../text/source.js';
+import { positionAt, type SourceText, type Span } from '../text/source.js';
 import { HOOKS } from '../vocabulary/hooks.js';
+import type { RingShaping } from './columns.js';
 import type { Drawing } from './drawing.js';
 import { washerOf } from './openings.js';
 import type { OutlinePiece } from './outline.js';
@@ -104,15 +105,13 @@ function ringsOf(
 ): ShapeRing[] {
   const { source } = counted.pattern;
   const shaping = new Map(pieces.flatMap((piece) => piece.shaping.map((one, i) => [piece.first + i, one] as const)));
-  return rings.map((ring, at) => {
+  return rings.map((ring, at): ShapeRing => {
     const { round, number, label, kind, edge, made, trusted } = ring;
     const one = counted.rounds[round];
+    const lies = shaping.get(at) ?? NO_SHAPING;
     const last = rings[at + 1]?.round !== round;
-    const lies = shaping.get(at);
-    const span = one?.round.span;
     return {
-      line: positionAt(source, span?.from ?? 0).line,
-      endLine: positionAt(source, Math.max(span?.from ?? 0, (span?.to ?? 1) - 1)).line,
+      ...linesOf(source, one?.round.span ?? { from: 0, to: 1 }),
       round,
       number,
       label,
@@ -123,11 +122,17 @@ function ringsOf(
       verdict: one?.verdict ?? 'counted',
       trusted,
       colours: coloursOf(ring, yarnAt),
-      shapings: [...(lies?.shapings ?? [])],
-      start: lies?.start ?? 0,
-      corners: lies?.corners ?? 0,
+      shapings: [...lies.shapings],
+      start: lies.start,
+      corners: lies.corners,
     };
   });
+}
+
+const NO_SHAPING: RingShaping = { shapings: [], start: 0, corners: 0 };
+
+function linesOf(source: SourceText, { from, to }: Span): { line: number; endLine: number } {
+  return { line: positionAt(source, from).line, endLine: positionAt(source, Math.max(from, to - 1)).line };
 }
 
 function coloursOf({ laid, made }: Ring, yarnAt: (colour: string | null) => number): [number | null, number][] {

@@ -16,6 +16,7 @@ const bare = { ...alt, altKey: false, code: '' };
 const PAGES = [
   ['Rounds', 'Findings', 'Parts', 'Text', 'Places'],
   ['Changes', 'Places'],
+  ['Shape', 'Places'],
   ['List', 'Places'],
 ];
 
@@ -99,6 +100,7 @@ describe('going to a place', () => {
       '/drafts/p1',
       '/queries/p1',
       '/terms/p1',
+      '/shape/p1',
       '/release/p1',
       '/desk/p1/rules',
     ]);

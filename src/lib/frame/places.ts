@@ -75,7 +75,7 @@ export const PATTERN: readonly PatternPlace[] = [
     state: ({ queries }) => queryState(queries),
   },
   { id: 'terms', text: 'Terms', href: (id) => `/terms/${id}`, keys: 'Alt Shift T', state: termsState },
-  { id: 'shape', text: 'Shape', href: (id) => `/shape/${id}`, keys: 'Alt Shift F', state: () => null },
+  { id: 'shape', text: 'Shape', href: (id) => `/shape/${id}`, keys: 'Alt Shift O', state: () => null },
   {
     id: 'release',
     text: 'Release',

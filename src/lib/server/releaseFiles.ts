@@ -79,7 +79,9 @@ export class ReleaseFileStore {
 
   async #make(id: string, release: Release, frozen: Frozen, { kind, ...layout }: FileWanted): Promise<ReleaseFile> {
     const laid = { ...layout, at: new Date(release.at) };
-    if (kind === 'report') return this.#publishing.paper(reportOf(release, frozen), laid);
+    const { text, terms, hand } = frozen;
+    if (kind === 'report')
+      return this.#publishing.report(reportOf(release, frozen), { text, options: { terms, hand } }, laid);
     if (kind === 'certificate') return this.#publishing.paper(await this.#certificate(id, release, frozen), laid);
     return this.#publishing.edition({
       ...laid,

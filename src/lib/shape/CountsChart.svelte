@@ -9,7 +9,8 @@
   let place: HTMLDivElement;
   let chart = $state.raw<ECharts | null>(null);
   let failed = $state(false);
-  let dark = $state(0);
+  /** Counts how often the scheme has changed. */
+  let schemes = $state(0);
 
   const token = (name: string) => {
     const probe = document.createElement('span');
@@ -23,7 +24,7 @@
   onMount(() => {
     let open = true;
     const scheme = matchMedia('(prefers-color-scheme: dark)');
-    const turned = () => (dark += 1);
+    const turned = () => (schemes += 1);
     scheme.addEventListener('change', turned);
     const watch = new ResizeObserver(() => chart?.resize());
     watch.observe(place);
@@ -42,16 +43,20 @@
 
   // Drawn anew for other counts, another round, or the other scheme.
   $effect(() => {
-    void dark;
-    const colours = {
+    const colours = coloursFor(schemes);
+    chart?.setOption(chartOf(shape, session.settings.dyes, { part: session.part, ring: session.ring }, colours), true);
+  });
+
+  /** The dyes of the page as they are in this scheme. @param _scheme by which it is asked for anew */
+  function coloursFor(_scheme: number): Parameters<typeof chartOf>[3] {
+    return {
       ink: token('--ink'),
       soft: token('--ink-soft'),
       rule: token('--rule'),
       off: token('--madder'),
       here: token('--woad'),
     };
-    chart?.setOption(chartOf(shape, session.settings.dyes, { part: session.part, ring: session.ring }, colours), true);
-  });
+  }
 
   $effect(() => {
     if (!chart) return;

@@ -41,7 +41,7 @@
           The {stacked.what} of {stacked.from} to {stacked.to} stand above each other: {stacked.corners} corners.
         </p>
         <Button title="Alt X" onclick={() => void session.shift(stacked)}
-          >Shift {stacked.fix?.labels.join(' and ')} by half a repeat</Button
+          >Shift {stacked.fix?.labels.join(', ')} by half</Button
         >
       {/if}
     </div>
@@ -51,7 +51,7 @@
 <style>
   .drawing {
     display: grid;
-    grid-template-columns: minmax(9rem, 2fr) minmax(0, 3fr) minmax(10rem, 2fr);
+    grid-template-columns: minmax(0, 2fr) minmax(0, 3fr) minmax(0, 2fr);
     grid-template-rows: auto minmax(0, 1fr);
     gap: var(--space-3) var(--space-4);
     min-height: 0;
@@ -80,6 +80,7 @@
     display: grid;
     align-content: start;
     gap: var(--space-2);
+    min-width: 0;
     min-height: 0;
     overflow-y: auto;
   }

@@ -107,7 +107,12 @@
     font-weight: 550;
   }
 
+  td.words {
+    white-space: normal;
+  }
+
   .words {
+    min-width: 8rem;
     text-align: left;
   }
 

@@ -20,8 +20,8 @@
           >{name}{#if make > 1}&nbsp;<span class="soft">×{make}</span>{/if}</span
         >
         <span class="size">
-          {#if size}{cm(size.height)}{#if outlines.some(({ end }) => end === 'gap')}<span class="soft">
-                at least</span
+          {#if size}{cm(size.height)}{#if outlines.some(({ end }) => end === 'gap')}<span class="soft"
+                >&nbsp;at least</span
               >{/if}
           {:else}<span class="soft">no counts</span>{/if}
         </span>

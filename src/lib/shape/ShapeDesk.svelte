@@ -86,7 +86,7 @@
       </aside>
       <div class="middle">
         {#if session.view === 'outline'}<Drawing {session} />
-        {:else if session.view === 'turntable'}<Turntable {session} {shape} />
+        {:else if session.view === 'turntable'}<Turntable {session} {shape} pattern={id} />
         {:else}<Figures {session} {shape} />{/if}
         {#if session.view !== 'figures'}<CountsChart {session} {shape} />{/if}
       </div>

@@ -1,19 +1,26 @@
 <script lang="ts">
   import { onMount } from 'svelte';
+  import { goto } from '$app/navigation';
   import type { Shape } from '../../core/index.js';
+  import { notKept } from '../client.js';
+  import Button from '../components/Button.svelte';
   import Check from '../components/Check.svelte';
+  import { toasts } from '../components/toasts.svelte.js';
+  import { addPhotograph, describePhotograph } from '../releasing/asking.js';
   import { dyesOf } from './dyes.js';
+  import { asPng, stillOf } from './picture.js';
   import type { ShapeSession } from './shape.svelte.js';
   import type { Turntable } from './turntable.js';
   import { cm } from './words.js';
 
-  let { session, shape }: { session: ShapeSession; shape: Shape } = $props();
+  let { session, shape, pattern }: { session: ShapeSession; shape: Shape; pattern: string } = $props();
   let canvas: HTMLCanvasElement;
   let table = $state.raw<Turntable | null>(null);
   let trouble = $state('');
   let turning = $state(!matchMedia('(prefers-reduced-motion: reduce)').matches);
   let coarse = $state(1);
   let frame = $state(0);
+  let sending = $state(false);
   let held: number | null = null;
   const part = $derived(shape.parts[session.part]);
 
@@ -54,6 +61,41 @@
     if (table) table.turning = turning;
   });
 
+  /** All parts side by side, as they would go out. */
+  const still = () => stillOf(shape, session.text, session.settings.dyes);
+
+  function save(): void {
+    const picture = still();
+    if (picture === null) return;
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(new Blob([picture], { type: 'image/svg+xml' }));
+    link.download = 'shape.svg';
+    link.click();
+    URL.revokeObjectURL(link.href);
+  }
+
+  async function toRelease(): Promise<void> {
+    const picture = still();
+    if (picture === null) return;
+    sending = true;
+    try {
+      const added = await addPhotograph(pattern, await asPng(picture));
+      await describePhotograph(
+        pattern,
+        added.id,
+        `${shape.parts.map(({ name }) => name).join(', ')}, drawn from the counts`,
+      );
+      toasts.say('It stands among the photographs of the release.', {
+        text: 'See it',
+        act: () => void goto(`/release/${pattern}`),
+      });
+    } catch (error) {
+      toasts.say(notKept(error));
+    } finally {
+      sending = false;
+    }
+  }
+
   function drag(event: PointerEvent): void {
     if (!table || held !== event.pointerId) return;
     table.turn += event.movementX * 0.01;
@@ -73,7 +115,7 @@
 
 <figure>
   <div>
-    <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions, a11y_no_interactive_element_to_noninteractive_role -->
+    <!-- svelte-ignore a11y_no_interactive_element_to_noninteractive_role -->
     <canvas
       bind:this={canvas}
       role="application"
@@ -98,7 +140,11 @@
         : 'a stitch'}, where the outline puts it.
       {#if coarse > 1}Drawn coarser, as a frame takes {Math.round(frame)} ms here.{/if}
     </span>
-    <Check bind:checked={turning}>Turning</Check>
+    <span class="doing">
+      <Check bind:checked={turning}>Turning</Check>
+      <Button weight="quiet" onclick={save}>Save the picture</Button>
+      <Button weight="quiet" disabled={sending} onclick={() => void toRelease()}>Put it into the release</Button>
+    </span>
   </figcaption>
 </figure>
 
@@ -126,8 +172,15 @@
     touch-action: none;
   }
 
+  .doing {
+    display: flex;
+    align-items: center;
+    white-space: nowrap;
+  }
+
   figcaption {
     display: flex;
+    flex-wrap: wrap;
     align-items: start;
     justify-content: space-between;
     gap: var(--space-4);

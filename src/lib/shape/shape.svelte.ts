@@ -3,6 +3,7 @@ import type { Saved } from '../client.js';
 import type { StoredPattern } from '../patterns.js';
 import { GaveUp } from '../workers/watched.js';
 import type { Shaper } from '../workers/shaper.js';
+import { beginsAtTop } from './upright.js';
 
 /** What works the shape out, wherever that is. */
 export type Shaping = Pick<Shaper, 'shape' | 'close'>;
@@ -83,12 +84,9 @@ export class ShapeSession {
     await drawn;
   }
 
-  /** Whether the words of the part, or of the pattern before its parts, say that it is worked from the top down. */
   #beginsAtTop(): boolean {
-    const lines = this.text.split('\n');
-    const own = lines.slice((this.here?.line ?? 1) - 1, this.here?.rings[0]?.line ?? 0).join('\n');
-    const front = lines.slice(0, (this.shape?.parts[0]?.line ?? 1) - 1).join('\n');
-    return TOP.test(own) || (TOP.test(front) && !BOTTOM.test(own));
+    const part = { line: this.here?.line ?? 1, firstRound: this.here?.rings[0]?.line ?? 0 };
+    return beginsAtTop(this.text, part, this.shape?.parts[0]?.line ?? 1);
   }
 
   /** Looks at a part. */
@@ -163,10 +161,6 @@ export class ShapeSession {
     }
   }
 }
-
-const TOP =
-  /top[\s-]down|from (?:the )?top|(?:begin|start)\p{L}*[^.\n]{0,40}(?:at|from) the (?:top|head|nose|crown)|top of the head|head first/iu;
-const BOTTOM = /bottom[\s-]up|from (?:the )?bottom/iu;
 
 function volume(size: ShapePart['size']): number {
   return size ? size.height * size.width * size.depth : 0;

@@ -15,7 +15,7 @@ export function cmRange({ from, to }: { from: number; to: number }): string {
 /** From one figure to another, in whole ones, and never nothing. */
 export function wholeRange({ from, to }: { from: number; to: number }): string {
   const [a, b] = [from, to].map((figure) => Math.max(1, Math.round(figure)));
-  return a === b ? String(a) : `${a} to ${b}`;
+  return a === b ? String(a) : `${a}–${b}`;
 }
 
 /** A figure with as many places as it needs: one, or two for the sizes of hooks. */

@@ -1,3 +1,4 @@
+import { NO_SETTINGS } from '../../../core/index.js';
 import { is, Table } from 'drizzle-orm';
 import fc from 'fast-check';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
@@ -31,12 +32,14 @@ async function stocked({
   rules,
   style,
   terms,
+  shapes,
   files,
 }: Rig): Promise<string> {
   const bytes = strToU8(BALL);
   const id = await drafts.takeIn({ file: 'ball.txt', bytes, taken: await takenFrom(bytes, 'ball.txt') });
   await patterns.save(id, BALL.replace('Fasten', 'Now fasten'), 1);
   await patterns.tick(id, 'a-tick', true);
+  await shapes.set(id, { ...NO_SETTINGS, hook: 3.5 });
   await patterns.dismiss(id, { key: 'k', rule: 'shape/stacked', reason: 'meant so' });
   await queries.make(id, {
     ref: 'r',

@@ -2,6 +2,7 @@ import { OverLimit, workingAside } from '../aside.js';
 import { NotTaken } from '../documents/document.js';
 import type { Paper } from '../../../core/index.js';
 import type { Picture } from './form.js';
+import type { DrawnText } from './drawn.js';
 import type { Photographed } from './photograph.js';
 import type { EditionAsked, Layout, Made } from './publish.js';
 
@@ -16,6 +17,7 @@ export interface PublishingWork extends Record<string, (asked: never) => unknown
     readonly pictures: readonly Picture[];
     readonly layout: Layout;
   }) => Promise<Made>;
+  report: (asked: { readonly paper: Paper; readonly drawn: DrawnText; readonly layout: Layout }) => Promise<Made>;
   photograph: (bytes: Uint8Array) => Promise<OrRefused<Photographed>>;
 }
 
@@ -24,6 +26,8 @@ export interface Publishing {
   /** @throws NotTaken where it takes too long or too much memory. */
   edition(asked: EditionAsked): Promise<Made>;
   paper(paper: Paper, layout: Layout): Promise<Made>;
+  /** A report, with a picture of the text that it is of. */
+  report(paper: Paper, drawn: DrawnText, layout: Layout): Promise<Made>;
   /** @throws NotTaken where it is no picture. */
   photograph(bytes: Uint8Array): Promise<Photographed>;
   close(): Promise<void>;
@@ -55,6 +59,7 @@ export function publishingAside(script: string, { workers = 2 } = {}): Publishin
   return {
     edition: (asked) => had(aside.have('edition', asked)),
     paper: (paper, layout) => had(aside.have('paper', { paper, pictures: [], layout })),
+    report: (paper, drawn, layout) => had(aside.have('report', { paper, drawn, layout })),
     async photograph(bytes) {
       const answer = await had(aside.have('photograph', bytes));
       if ('refused' in answer) throw new NotTaken(answer.refused);

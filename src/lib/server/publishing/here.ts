@@ -1,4 +1,5 @@
 import type { Publishing } from './aside.js';
+import { publishedReport } from './drawn.js';
 import { photograph } from './photograph.js';
 import { published, publishedEdition } from './publish.js';
 
@@ -6,6 +7,7 @@ import { published, publishedEdition } from './publish.js';
 export const publishingHere: Publishing = {
   edition: publishedEdition,
   paper: async (paper, layout) => ({ ...(await published(paper, [], layout)), proved: true }),
+  report: async (paper, drawn, layout) => ({ ...(await publishedReport(paper, drawn, layout)), proved: true }),
   photograph,
   close: () => Promise.resolve(),
 };

@@ -3,12 +3,14 @@ import { constants, setPriority } from 'node:os';
 import { worker } from 'workerpool';
 import { NotTaken } from '../documents/document.js';
 import type { PublishingWork } from './aside.js';
+import { publishedReport } from './drawn.js';
 import { photograph } from './photograph.js';
 import { published, publishedEdition } from './publish.js';
 
 const WORK: PublishingWork = {
   edition: (asked) => publishedEdition(asked),
   paper: async ({ paper, pictures, layout }) => ({ ...(await published(paper, pictures, layout)), proved: true }),
+  report: async ({ paper, drawn, layout }) => ({ ...(await publishedReport(paper, drawn, layout)), proved: true }),
   async photograph(bytes) {
     try {
       return await photograph(bytes);
