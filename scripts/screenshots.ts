@@ -42,15 +42,6 @@ const NEXT_CRAB = readFileSync('demo/hermit-crab.txt', 'utf8')
 const SHOTS: readonly Shot[] = [
   { name: 'shelf', prepare: () => Promise.resolve() },
   {
-    name: 'take-in',
-    prepare: async (page) => {
-      await page.getByRole('button', { name: 'Take in a pattern' }).click();
-      await page
-        .getByLabel('Pattern text')
-        .fill('Limpet\n\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 6 (18)\n');
-    },
-  },
-  {
     name: 'intake',
     prepare: async (page) => {
       await desk(page, 'Thimble', 'Alt+Shift+i');
@@ -74,10 +65,23 @@ const SHOTS: readonly Shot[] = [
   },
   { name: 'desk-part', prepare: (page) => desk(page, 'HERMIT CRAB', 'Alt+d', 'Alt+d', 'Alt+PageDown') },
   {
-    name: 'desk-front',
+    name: 'shape',
     prepare: async (page) => {
-      await desk(page, 'PUFFIN', 'Control+Home');
-      for (let i = 0; i < 6; i += 1) await page.keyboard.press('ArrowDown');
+      await desk(page, 'PUFFIN OF GANNET STACK', 'Alt+Shift+o');
+      await page.getByRole('region', { name: 'Size' }).waitFor();
+      await page.getByRole('button', { name: /^Rnd 18:/ }).click();
+      await page.waitForTimeout(1500);
+    },
+  },
+  {
+    name: 'shape-round',
+    dark: true,
+    prepare: async (page) => {
+      await page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' });
+      await desk(page, 'PUFFIN OF GANNET STACK', 'Alt+Shift+o');
+      await page.getByRole('region', { name: 'Size' }).waitFor();
+      await page.keyboard.press('Alt+2');
+      await page.waitForTimeout(2500);
     },
   },
   { name: 'desk-findings', prepare: (page) => desk(page, 'HERMIT CRAB', 'Alt+l', 'Alt+Period') },

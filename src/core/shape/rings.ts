@@ -31,6 +31,8 @@ export interface Ring {
   readonly trusted: boolean;
   /** Step by step, in the order of the work; empty where that is not known. */
   readonly laid: readonly Laid[];
+  /** The yarn that is on the hook behind it; null where no colour was ever said. */
+  readonly colour: string | null;
   readonly loops: 'front' | 'back' | 'both';
   /** Worked shut, through both layers. */
   readonly shut: boolean;
@@ -99,15 +101,9 @@ function worked(
     if (same?.outcome !== outcome || same.from !== colour)
       same = { outcome, from: colour, laid: outcome.made === null ? [] : laidOf(outcome, colour, colours) };
     const { laid } = same;
-    rings.push({
-      ...common,
-      number: round.numbers[i] ?? null,
-      edge,
-      made,
-      trusted: outcome.made === null && made !== null,
-      laid,
-    });
     colour = colourBehind(laid, colour);
+    const trusted = outcome.made === null && made !== null;
+    rings.push({ ...common, number: round.numbers[i] ?? null, edge, made, trusted, laid, colour });
     edge = made;
   }
   return rings;

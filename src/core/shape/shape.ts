@@ -135,7 +135,7 @@ function linesOf(source: SourceText, { from, to }: Span): { line: number; endLin
   return { line: positionAt(source, from).line, endLine: positionAt(source, Math.max(from, to - 1)).line };
 }
 
-function coloursOf({ laid, made }: Ring, yarnAt: (colour: string | null) => number): [number | null, number][] {
+function coloursOf({ laid, made, colour }: Ring, yarnAt: (colour: string | null) => number): [number | null, number][] {
   const runs: [number | null, number][] = [];
   for (const one of laid) {
     const at = yarnAt(one.colour);
@@ -144,7 +144,8 @@ function coloursOf({ laid, made }: Ring, yarnAt: (colour: string | null) => numb
     if (last && last[0] === yarn) last[1] += one.made;
     else runs.push([yarn, one.made]);
   }
-  return runs.length > 0 || made === null ? runs : [[null, made]];
+  const at = yarnAt(colour);
+  return runs.length > 0 || made === null ? runs : [[at < 0 ? null : at, made]];
 }
 
 function outlineOf(

@@ -94,7 +94,7 @@ function addStitches(sums: Sums, rings: readonly Ring[], gauge: Gauge, thick: nu
   const measured = new Map<readonly Laid[], [string | null, number, number][]>();
   let before: string | null | undefined;
   for (const ring of rings) {
-    if (ring.laid.length === 0) countUnknown(ring, sums.of(before ?? null), gauge, thick);
+    if (ring.laid.length === 0) countUnknown(ring, sums.of(ring.colour), gauge, thick);
     const runs = measured.get(ring.laid) ?? runsOf(ring.laid, gauge, thick);
     measured.set(ring.laid, runs);
     for (const [colour, stitches, length] of runs) {
