@@ -146,8 +146,13 @@ function onRound(
   const rising: Vector = [(ox * out) / long, up / long, (oz * out) / long];
   const normal: Vector = [(ox * up) / long, -out / long, (oz * up) / long];
   const thick = 2 * half * THICK;
+  // Along, up and out are as thumb, first and second finger of a right hand: so each patch shows its face outwards.
+  const side =
+    normal[0] * (-tz * rising[1]) + normal[1] * (tz * rising[0] - tx * rising[2]) + normal[2] * (tx * rising[1]) < 0
+      ? -half
+      : half;
   return {
-    along: [tx * half * coarse, 0, tz * half * coarse],
+    along: [tx * side * coarse, 0, tz * side * coarse],
     up: [rising[0] * (long / 2), rising[1] * (long / 2), rising[2] * (long / 2)],
     out: [normal[0] * thick, normal[1] * thick, normal[2] * thick],
     at: [here.x, z, here.y],

@@ -4,6 +4,7 @@ import {
   BufferGeometry,
   Color,
   DirectionalLight,
+  DoubleSide,
   Group,
   InstancedMesh,
   Matrix4,
@@ -137,7 +138,11 @@ export class Turntable {
     if (!model || !part) return;
     const solid = solidOf(part, model.over, this.#coarse);
     this.#solid = solid;
-    const mesh = new InstancedMesh(patch(), new MeshLambertMaterial({ flatShading: true }), Math.max(1, solid.count));
+    const mesh = new InstancedMesh(
+      patch(),
+      new MeshLambertMaterial({ flatShading: true, side: DoubleSide }),
+      Math.max(1, solid.count),
+    );
     mesh.count = solid.count;
     mesh.frustumCulled = false;
     const matrix = new Matrix4();
