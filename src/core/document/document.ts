@@ -1,4 +1,4 @@
-import { MaterialList, type Material } from '../materials/materials.js';
+import { listsMaterials, MaterialList, type Material } from '../materials/materials.js';
 import type { Part, Pattern, Round } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
 import { namesPlace, placesIn, type Place } from './places.js';
@@ -68,6 +68,14 @@ export function documentOf({ parts }: Pattern, talk: readonly Talk[]): Document 
 function materialsIn(talk: readonly Talk[]): Material[] {
   const list = new MaterialList();
   for (const { text, span, section } of talk) if (section === 'materials') list.add(text, span.from);
+  return list.all();
+}
+
+/** The materials where no heading stands above them: in lines before the first part. */
+export function unheaded(talk: readonly Talk[]): Material[] {
+  const list = new MaterialList();
+  for (const { text, span, part, after } of talk)
+    if (part === null && after === null && listsMaterials(text)) list.add(text, span.from);
   return list.all();
 }
 

@@ -1,15 +1,16 @@
 import {
   documentOf,
   outsideMaterials,
+  unheaded,
   type AssemblyStep,
   type Document,
   type MakingEvent,
 } from '../document/document.js';
-import { proseOf, type Talk } from '../document/prose.js';
+import { proseOf } from '../document/prose.js';
 import { roundsByPart, type CountedPattern, type CountedRound } from '../counting/counted.js';
 import { senseInWords } from '../deciding/why.js';
 import type { Part, Pattern } from '../pattern/pattern.js';
-import { listsMaterials, MaterialList, type Material } from '../materials/materials.js';
+import type { Material } from '../materials/materials.js';
 import { witnessesIn } from '../reading/detect.js';
 import { positionAt, type Span } from '../text/source.js';
 import { linesTaken } from './lines.js';
@@ -63,14 +64,6 @@ export function overviewOf(counted: CountedPattern): Overview {
 }
 
 type LineOf = (offset: number) => number;
-
-/** The materials where no heading stands above them: in lines before the first part. */
-function unheaded(talk: readonly Talk[]): Material[] {
-  const list = new MaterialList();
-  for (const { text, span, part, after } of talk)
-    if (part === null && after === null && listsMaterials(text)) list.add(text, span.from);
-  return list.all();
-}
 
 function materialsOf(pattern: Pattern, materials: readonly Material[], lineOf: LineOf): Overview['materials'] {
   const outside = outsideMaterials(pattern);

@@ -1,6 +1,6 @@
-import type { Document } from '../document/document.js';
+import { unheaded, type Document } from '../document/document.js';
 import type { Talk } from '../document/prose.js';
-import { listsMaterials, MaterialList, type Material } from '../materials/materials.js';
+import { listsMaterials, type Material } from '../materials/materials.js';
 import type { Pattern } from '../pattern/pattern.js';
 import { lineIndexAt, lineSpan, type Span } from '../text/source.js';
 import { hookNamed } from '../vocabulary/hooks.js';
@@ -40,14 +40,6 @@ export function toolsOf(pattern: Pattern, talk: readonly Talk[], document: Docum
     materials,
     lineOf,
   };
-}
-
-/** The materials where no heading stands above them: in lines before the first part. */
-export function unheaded(talk: readonly Talk[]): Material[] {
-  const list = new MaterialList();
-  for (const { text, span, part, after } of talk)
-    if (part === null && after === null && listsMaterials(text)) list.add(text, span.from);
-  return list.all();
 }
 
 /** The size that a name gives: "3.5 mm", "G/6", "8 mm"; null where it gives none. */

@@ -9,6 +9,8 @@
   let { session }: { session: ShapeSession } = $props();
   const part = $derived(session.here);
   const stacked = $derived(session.stackedHere);
+  /** The part as it would be. */
+  const after = $derived(session.shifted[session.part] ?? null);
   const FILLING = { stuffed: 'stuffed', empty: 'left empty, pressed flat', 'lies-flat': 'lies flat' } as const;
 </script>
 
@@ -40,6 +42,7 @@
         <p class="stacked">
           The {stacked.what} of {stacked.from} to {stacked.to} stand above each other: {stacked.corners} corners.
         </p>
+        {#if after}<PoleView {session} part={after} brief />{/if}
         <Button title="Alt X" onclick={() => void session.shift(stacked)}
           >Shift {stacked.fix?.labels.join(', ')} by half</Button
         >

@@ -2,7 +2,14 @@
   import type { ShapePart } from '../../core/index.js';
   import type { ShapeSession } from './shape.svelte.js';
 
-  let { session, part }: { session: ShapeSession; part: ShapePart } = $props();
+  interface Props {
+    session: ShapeSession;
+    part: ShapePart;
+    /** The part as it would be with its shapings shifted: small, and with few words. */
+    brief?: boolean;
+  }
+
+  let { session, part, brief = false }: Props = $props();
   const SIZE = 100;
 
   /** Rings of one piece in rounds, drawn at even distances: it is angles that are looked at. */
@@ -28,7 +35,7 @@
   const many = $derived(shown.reduce((sum, { of }) => sum + (of?.shapings.length ?? 0), 0) > DENSE);
 </script>
 
-<figure>
+<figure class:brief>
   {#if shown.length > 0}
     <svg
       viewBox="-{SIZE} -{SIZE} {2 * SIZE} {2 * SIZE}"
@@ -54,9 +61,10 @@
       {/each}
     </svg>
     <figcaption>
-      Seen from where it begins; ● increase, × decrease{#if corners > 0}, <span class="corner"
-          >in columns: {corners} corners</span
-        >{/if}. The line is where rounds start. Each stitch is taken to lean back by 0.3 of its width.
+      {#if brief}Shifted, it would be so{corners > 0 ? `, with ${corners} corners` : ', without corners'}.{:else}
+        Seen from where it begins; ● increase, × decrease{#if corners > 0}, <span class="corner"
+            >in columns: {corners} corners</span
+          >{/if}. The line is where rounds start. Each stitch is taken to lean back by 0.3 of its width.{/if}
     </figcaption>
   {:else}
     <figcaption>Worked in rows: there is no pole to look from.</figcaption>
@@ -72,6 +80,10 @@
     display: block;
     width: 100%;
     max-height: 15rem;
+  }
+
+  .brief svg {
+    max-height: 8rem;
   }
 
   .ring {

@@ -30,6 +30,8 @@ export class ShapeSession {
   view = $state<View>('outline');
   /** Whether pieces are drawn as they lie by themselves, instead of stuffed. */
   bare = $state(false);
+  /** The parts as they would be with their stacked shapings shifted, each by itself; null where nothing is stacked. */
+  shifted = $state.raw<readonly (ShapePart | null)[]>([]);
   trouble = $state('');
   /** Whether parts are drawn the other way up than the text tells. */
   turned = $state(false);
@@ -111,10 +113,7 @@ export class ShapeSession {
   async shift({ fix, what }: Stacked): Promise<void> {
     if (!fix) return;
     const before = this.text;
-    const after = [...fix.edits]
-      .sort((a, b) => b.from - a.from)
-      .reduce((text, { from, to, text: words }) => text.slice(0, from) + words + text.slice(to), before);
-    if (await this.#write(after))
+    if (await this.#write(shiftedIn(before, [fix])))
       this.#keep.say(
         `The ${what} of ${fix.labels.join(' and ')} are shifted by half a repeat.`,
         () => void this.#write(before),
@@ -144,6 +143,19 @@ export class ShapeSession {
     }
   }
 
+  /** Draws what the parts would be with all their stacked shapings shifted, to be seen before it is done. */
+  async #preview({ stacked }: Shape): Promise<void> {
+    const fixes = stacked.flatMap(({ fix }) => fix ?? []);
+    const { terms, hand } = this.#pattern;
+    const text = shiftedIn(this.text, fixes);
+    const after =
+      fixes.length === 0 ? null : await this.#shaping?.shape({ text, terms, hand, settings: this.settings });
+    if (after === null && fixes.length > 0) return;
+    this.shifted = (after?.parts ?? []).map((part, i) =>
+      stacked.some((one) => one.part === i && one.fix) ? part : null,
+    );
+  }
+
   async #draw(): Promise<void> {
     if (!this.#shaping) return;
     const { terms, hand } = this.#pattern;
@@ -152,6 +164,7 @@ export class ShapeSession {
       if (!told) return;
       this.shape = told;
       this.trouble = '';
+      await this.#preview(told);
       if (this.part >= told.parts.length) this.look(0);
     } catch (error) {
       this.trouble =
@@ -160,6 +173,14 @@ export class ShapeSession {
           : 'This text could not be drawn, by a fault of Dostik and not of the text.';
     }
   }
+}
+
+/** A text with runs of stacked shapings shifted. */
+function shiftedIn(text: string, fixes: readonly NonNullable<Stacked['fix']>[]): string {
+  return fixes
+    .flatMap(({ edits }) => edits)
+    .sort((a, b) => b.from - a.from)
+    .reduce((all, { from, to, text: words }) => all.slice(0, from) + words + all.slice(to), text);
 }
 
 function volume(size: ShapePart['size']): number {

@@ -108,6 +108,8 @@ describe('a session', () => {
     const { session, kept, state } = await begun();
     const corners = () => session.shape?.parts[0]?.rings.at(-1)?.corners;
     expect(corners()).toBe(6);
+    // What it would be is shown before it is done.
+    expect(session.shifted.map((part) => part?.rings.at(-1)?.corners)).toEqual([0, undefined]);
     const { stackedHere } = session;
     if (!stackedHere) throw new Error('nothing is stacked');
     await session.shift(stackedHere);
