@@ -157,6 +157,8 @@ export const shapeSchema = z.object({
       /** What the counts give the same way; null where they don't. */
       counts: z.nullable(range),
       differs: z.boolean(),
+      /** A part of it has a gap: the counts give no less than this. */
+      atLeast: z.boolean(),
     }),
   ),
   /** What it takes to come out as tall as wanted; null where nothing is wanted, or the height is not known. */

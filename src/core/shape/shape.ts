@@ -185,7 +185,14 @@ function finishedOf(drawing: Drawing, lineOf: (at: number) => number): Shape['fi
   if (!finished) return null;
   const { millimetres, way, span } = finished;
   const gap = sizeGap(drawing);
-  return { millimetres, way, line: lineOf(span.from), counts: gap?.counts ?? null, differs: gap?.differs ?? false };
+  return {
+    millimetres,
+    way,
+    line: lineOf(span.from),
+    counts: gap?.counts ?? null,
+    differs: gap?.differs ?? false,
+    atLeast: gap?.atLeast ?? false,
+  };
 }
 
 function targetOf(drawing: Drawing): Shape['target'] {

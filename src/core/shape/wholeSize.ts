@@ -25,6 +25,8 @@ export interface SizeGap {
   readonly stated: number;
   readonly counts: { readonly from: number; readonly to: number };
   readonly differs: boolean;
+  /** A part of it has a gap: it is at least so large. */
+  readonly atLeast: boolean;
 }
 
 /** Compares the finished size that the text states with what the counts give; null where either is not known. */
@@ -41,7 +43,7 @@ export function sizeGap(drawing: Drawing): SizeGap | null {
     .parts()
     .some(({ part, pieces }) => stacked.includes(part) && pieces.some(({ end }) => end === 'gap'));
   const outside = stated < counts.from || (stated > counts.to && !broken);
-  return { stated, counts, differs: outside && Math.abs(stated - counted) > TENTH * stated };
+  return { stated, counts, differs: outside && Math.abs(stated - counted) > TENTH * stated, atLeast: broken };
 }
 
 /** Whether parts whose place on the toy is not known could make up for what is missing of a stated size. */

@@ -9,6 +9,13 @@
   let { session, shape, pattern }: { session: ShapeSession; shape: Shape; pattern: string } = $props();
   const names = (parts: readonly number[]) => parts.map((part) => shape.parts[part]?.name ?? '').join(', ');
   const WAYS = { tall: ' tall', long: ' long', wide: ' wide', any: '' } as const;
+  type Finished = NonNullable<Shape['finished']>;
+
+  function sizeWords({ differs, atLeast }: Finished, counts: { from: number; to: number }): string {
+    if (differs) return `; the counts give ${cmRange(counts)} at ${at}.`;
+    return atLeast ? `; the counts give at least ${cm(counts.from)}: a round of it gives none.` : '; the counts agree.';
+  }
+
   const at = $derived(
     shape.gauge.from === 'hook' || shape.gauge.from === 'usual'
       ? `${short(shape.gauge.width)} mm a stitch`
@@ -33,9 +40,8 @@
     <p class:differs={shape.finished.differs}>
       Stated: <a href="/desk/{pattern}?line={shape.finished.line}"
         >{cm(shape.finished.millimetres)}{WAYS[shape.finished.way]}</a
-      >{#if shape.finished.counts}{shape.finished.differs
-          ? `; the counts give ${cmRange(shape.finished.counts)} at ${at}.`
-          : '; the counts agree.'}{:else}. There is nothing to compare it with.{/if}
+      >{#if shape.finished.counts}{sizeWords(shape.finished, shape.finished.counts)}{:else}. There is nothing to compare
+        it with.{/if}
     </p>
   {/if}
   {#if shape.target}
