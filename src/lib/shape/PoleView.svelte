@@ -29,7 +29,12 @@
     return { x: -r * Math.sin(angle), y: r * Math.cos(angle) };
   }
 
-  const corners = $derived(Math.max(0, ...shown.map(({ of }) => of?.corners ?? 0)));
+  /** Those that last: of the widest round, and of the end. */
+  const corners = $derived.by(() => {
+    const widest = Math.max(0, ...shown.map(({ of }) => of?.made ?? 0));
+    const lasting = [...shown.filter(({ of }) => of?.made === widest), ...shown.slice(-1)];
+    return Math.max(0, ...lasting.map(({ of }) => of?.corners ?? 0));
+  });
   const starts = $derived(shown.map(({ r, of }) => at(r, of?.start ?? 0)));
   const DENSE = 400;
   const many = $derived(shown.reduce((sum, { of }) => sum + (of?.shapings.length ?? 0), 0) > DENSE);

@@ -80,7 +80,7 @@
   <main>
     {#if session.shape && session.shape.parts.length > 0}
       {@const shape = session.shape}
-      <aside class="making">
+      <aside class="making" aria-label="Parts and what they are made with">
         <PartRows {session} {shape} />
         <MadeWith {session} {shape} />
       </aside>
@@ -90,7 +90,7 @@
         {:else}<Figures {session} {shape} />{/if}
         {#if session.view !== 'figures'}<CountsChart {session} {shape} />{/if}
       </div>
-      <aside class="facts"><Facts {session} {shape} pattern={id} /></aside>
+      <aside class="facts" aria-label="Size, places and yarn"><Facts {session} {shape} pattern={id} /></aside>
     {:else if session.shape}
       <p class="waiting">
         There is nothing to draw: no rounds were found in this text. At its

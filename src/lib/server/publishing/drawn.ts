@@ -6,7 +6,7 @@ import type { Picture } from './form.js';
 import { published, type Layout } from './publish.js';
 
 /** Pixels along the longer side. */
-const SIDE = 1400;
+const SIDE = 1000;
 /** Forms that pictures can stand in. */
 const WITH_PICTURES: ReadonlySet<Layout['form']> = new Set(['pdf', 'docx', 'html']);
 
