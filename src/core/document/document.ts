@@ -2,7 +2,7 @@ import { listsMaterials, MaterialList, type Material } from '../materials/materi
 import type { Part, Pattern, Round } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
 import { namesPlace, placesIn, type Place } from './places.js';
-import { formsOf, nounsOf, sentencesOf, wordsOf, type Talk } from './prose.js';
+import { formsOf, isFront, nounsOf, sentencesOf, wordsOf, type Talk } from './prose.js';
 
 /** Something that happens in the making besides crochet, with the round that it stands behind, or in. */
 export interface MakingEvent {
@@ -71,11 +71,14 @@ function materialsIn(talk: readonly Talk[]): Material[] {
   return list.all();
 }
 
-/** The materials where no heading stands above them: in lines before the first part. */
-export function unheaded(talk: readonly Talk[]): Material[] {
+/** The materials where no heading stands above them: in lines before the rounds. */
+export function unheaded(parts: readonly Part[], talk: readonly Talk[]): Material[] {
   const list = new MaterialList();
-  for (const { text, span, part, after } of talk)
-    if (part === null && after === null && listsMaterials(text)) list.add(text, span.from);
+  for (const one of talk) {
+    if (!isFront(one, parts) || !listsMaterials(one.text)) continue;
+    // "A 2 mm hook. American terms. Finished fish is 12 cm long.": a sentence lists them, and others say other things.
+    for (const { text, at } of sentencesOf(one.text)) if (listsMaterials(text)) list.add(text, one.span.from + at);
+  }
   return list.all();
 }
 

@@ -61,6 +61,11 @@ function push<Key>(map: Map<Key, Talk[]>, key: Key, talk: Talk): void {
   else map.set(key, [talk]);
 }
 
+/** Whether words stand before all rounds: of a text whose title is its only heading they stand in its first part. */
+export function isFront({ part, after }: Talk, parts: readonly Part[]): boolean {
+  return after === null && (part === null || part === parts[0]);
+}
+
 /** The words of a stretch of text, in lower case, each once. */
 export function wordsOf(text: string): Set<string> {
   return new Set(text.toLowerCase().match(/\p{L}{3,}/gu));

@@ -45,7 +45,11 @@ export function overviewOf(counted: CountedPattern): Overview {
         .slice(0, MOST_WORDS)
         .map(({ word, count, tells, first }) => ({ word, count, tells, line: lineOf(first) })),
     },
-    materials: materialsOf(pattern, document.materials.length > 0 ? document.materials : unheaded(talk), lineOf),
+    materials: materialsOf(
+      pattern,
+      document.materials.length > 0 ? document.materials : unheaded(pattern.parts, talk),
+      lineOf,
+    ),
     words: wordsOf(counted, lineOf),
     sections: pattern.sections.map(({ kind, heading, span }) => ({
       kind,

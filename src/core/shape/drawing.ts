@@ -134,8 +134,10 @@ function shapesOf(
 /** Where the words leave open which part is meant, and one alone has so many rounds, it is that. */
 function settled(located: Located, pieces: Pieces): Located {
   const { step, place, where } = located;
-  if (!place.rounds || where?.certain) return located;
+  if (!place.rounds) return located;
   const round = Math.max(...place.rounds);
+  // A part that has no such round is not the one that is meant.
+  if (where?.certain && round <= where.piece.last) return located;
   // What is named first is what is put there.
   const piece = pieces.onlyOneWith(round, []) ?? pieces.onlyOneWith(round, step.pieces.slice(0, 1));
   return piece ? { ...located, where: { piece, certain: true, farthest: piece.last } } : located;

@@ -50,6 +50,13 @@ describe('the finished size, in the words of many hands', () => {
     expect(told(words)).toBe('-');
   });
 
+  it('is read where the title is the only heading', () => {
+    const text =
+      'Sardine, a flat fish\n\nI used sock yarn, 2 mm hook. American terms. Finished fish is 12 cm long.\n\nRow 1: ch 31, sc in 2nd ch from hook and across (30)\n';
+    const pattern = readPattern(text, { terms: 'auto' });
+    expect(finishedSizeOf(pattern, proseOf(pattern).talk)).toMatchObject({ millimetres: 120, way: 'long' });
+  });
+
   it('is read without harm from anything', () => {
     expect(() => checkPattern(`${'9'.repeat(500)} cm tall`, '')).not.toThrow();
   });

@@ -1,4 +1,4 @@
-import type { Talk } from '../document/prose.js';
+import { isFront, type Talk } from '../document/prose.js';
 import type { Pattern } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
 import { cardinal } from '../vocabulary/numbers.js';
@@ -37,9 +37,7 @@ export function finishedSizeOf({ source, parts, sections }: Pattern, talk: reado
   const lines = [
     ...sections.filter(({ kind }) => kind === 'gauge').map(({ span }) => span),
     ...talk
-      .filter(
-        ({ section, part, span }) => (section === null || section === 'notes') && (part === null || span.to <= begins),
-      )
+      .filter((one) => (one.section === 'notes' || isFront(one, parts)) && one.section !== 'legend')
       .map(({ span }) => span),
     { from: 0, to: Math.min(begins, source.text.indexOf('\n') < 0 ? begins : source.text.indexOf('\n')) },
   ];

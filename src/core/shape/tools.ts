@@ -1,5 +1,5 @@
 import { unheaded, type Document } from '../document/document.js';
-import type { Talk } from '../document/prose.js';
+import { isFront, type Talk } from '../document/prose.js';
 import { listsMaterials, type Material } from '../materials/materials.js';
 import type { Pattern } from '../pattern/pattern.js';
 import { lineIndexAt, lineSpan, type Span } from '../text/source.js';
@@ -27,9 +27,11 @@ export function toolsOf(pattern: Pattern, talk: readonly Talk[], document: Docum
     const line = lineSpan(source, lineIndexAt(source, from));
     return source.text.slice(line.from, line.to);
   };
-  const materials = document.materials.length > 0 ? document.materials : unheaded(talk);
+  const materials = document.materials.length > 0 ? document.materials : unheaded(pattern.parts, talk);
   const yarns = materials.filter(({ kind }) => kind === 'yarn').map(({ span }) => bandIn(lineOf(span)));
-  const listed = talk.filter(({ section, part, text }) => section === 'materials' || (!part && listsMaterials(text)));
+  const listed = talk.filter(
+    (one) => one.section === 'materials' || (isFront(one, pattern.parts) && listsMaterials(one.text)),
+  );
   const bands = [...yarns, ...listed.map(({ text }) => bandIn(text))];
   const first = <Key extends keyof Band>(key: Key) => bands.find((band) => band[key] !== null)?.[key] ?? null;
   return {

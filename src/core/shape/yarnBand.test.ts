@@ -44,3 +44,10 @@ describe('how much of a yarn is listed', () => {
     expect(amountIn('100 g', 'Ginger (100 g), Icing (50 g)').grams).toBe(100);
   });
 });
+
+it('what the band says of a ball is no amount', () => {
+  expect(amountIn('100 g', 'worsted: Chalk (100 g / 200 m), 30 g').grams).toBe(30);
+  expect(amountIn('50g', 'DK in Fern and Straw (50g = 115m, one ball Fern, a bit of Straw)').grams).toBeNull();
+  expect(amountIn('50 g', 'Fern 50 g (50 g = 115 m)').grams).toBe(50);
+  expect(amountIn('45 g', 'Worsted cotton (100 g, 180 m): Soot 45 g, Foam 20 g').grams).toBe(45);
+});

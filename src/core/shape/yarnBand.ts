@@ -85,7 +85,7 @@ function weightIn(line: string): number | null {
  */
 export function amountIn(amount: string, line: string): Amount {
   const none = { grams: null, metres: null, balls: null };
-  const match = /^(half an?|an?|\p{L}+|\d+(?:[.,]\d+)?)\s?(\p{L}+)$/iu.exec(amount.trim());
+  const match = AMOUNT.exec(besidesBand(amount, line).trim());
   if (!match) return none;
   const [, written = '', unit = ''] = match;
   const value = numberOf(written);
@@ -101,6 +101,19 @@ export function amountIn(amount: string, line: string): Amount {
     return { ...none, metres: metres === null ? null : Math.round(metres) };
   }
   return /^(?:balls?|skeins?|hanks?)$/iu.test(unit) ? { ...none, balls: value } : none;
+}
+
+const AMOUNT = /^(half an?|an?|\p{L}+|\d+(?:[.,]\d+)?)\s?(\p{L}+)$/iu;
+const GRAMS = new RegExp(String.raw`(?<![\d.,])\d+(?:[.,]\d+)?\s?(?:${GRAM})(?!\p{L})`, 'giu');
+
+/** "Chalk (100 g / 200 m), 30 g": what the band says of a ball is no amount; the one that stands beside it is. */
+function besidesBand(amount: string, line: string): string {
+  const band = WEIGHT_LENGTH.exec(line) ?? LENGTH_WEIGHT.exec(line);
+  if (!band?.[0].includes(amount)) return amount;
+  const rest = line.replace(band[0], '');
+  if (rest.includes(amount)) return amount;
+  const [other, ...more] = rest.match(GRAMS) ?? [];
+  return more.length === 0 ? (other ?? '') : '';
 }
 
 function numberOf(written: string): number | null {

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Shape } from '../../core/index.js';
+  import FactSection from './FactSection.svelte';
   import Openings from './Openings.svelte';
   import Places from './Places.svelte';
   import Yarns from './Yarns.svelte';
@@ -23,8 +24,7 @@
   );
 </script>
 
-<section aria-labelledby="size">
-  <h2 id="size">Size</h2>
+<FactSection heading="Size">
   {#if shape.toy.height}
     <p class="figure">{cmRange(shape.toy.height)} tall</p>
     <p>
@@ -56,24 +56,13 @@
         eyes of {short(shape.substitute.eyes)} mm{/if}.
     </p>
   {/if}
-</section>
+</FactSection>
 
 {#if session.here}<Openings {session} {shape} part={session.here} />{/if}
 <Places {session} {shape} {pattern} />
 <Yarns {session} {shape} {pattern} />
 
 <style>
-  section {
-    display: grid;
-    gap: var(--space-1);
-    padding-bottom: var(--space-4);
-  }
-
-  h2 {
-    font-size: var(--size-body);
-    font-weight: 680;
-  }
-
   .figure {
     font-size: var(--size-title);
     font-variant-numeric: tabular-nums;

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { HOOKS, YARN_WEIGHTS, type Shape, type ShapeSettings } from '../../core/index.js';
+  import { HOOKS, NO_SETTINGS, YARN_WEIGHTS, type Shape } from '../../core/index.js';
   import Select from '../components/Select.svelte';
   import NumberField from './NumberField.svelte';
   import type { ShapeSession } from './shape.svelte.js';
@@ -7,9 +7,9 @@
 
   let { session, shape }: { session: ShapeSession; shape: Shape } = $props();
   const settings = $derived(session.settings);
-  const changed = $derived(
-    Object.entries(settings).some(([name, value]) => name !== 'weighed' && name !== 'dyes' && value !== null),
-  );
+  /** What was weighed, and how the yarns look, stays: it is not said otherwise than in the text. */
+  const asInText = $derived({ ...NO_SETTINGS, weighed: settings.weighed, dyes: settings.dyes });
+  const changed = $derived(JSON.stringify(asInText) !== JSON.stringify(settings));
   const hooks = $derived([
     {
       value: '',
@@ -31,16 +31,6 @@
       text: us.includes(uk[0] ?? '') ? (uk[0] ?? '') : `${us.at(-1) ?? ''} / ${uk[0] ?? ''}`,
     })),
   ]);
-  const UNSET: Partial<ShapeSettings> = {
-    hook: null,
-    stitches: null,
-    rounds: null,
-    weight: null,
-    metres: null,
-    ball: null,
-    eyes: null,
-    target: null,
-  };
 </script>
 
 <section aria-labelledby="made-with">
@@ -113,7 +103,7 @@
     {gaugeSource(shape)}
     {#if shape.gauge.square}A round is taken to be as tall as a stitch is wide.{/if}
   </p>
-  {#if changed}<button type="button" class="back" onclick={() => void session.set(UNSET)}
+  {#if changed}<button type="button" class="back" onclick={() => void session.set(asInText)}
       >Back to what the text says</button
     >{/if}
 </section>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Shape, ShapePart } from '../../core/index.js';
+  import FactSection from './FactSection.svelte';
   import type { ShapeSession } from './shape.svelte.js';
   import { cm, short } from './words.js';
 
@@ -20,8 +21,7 @@
 </script>
 
 {#if openings && part.filling !== 'lies-flat'}
-  <section aria-labelledby="openings">
-    <h2 id="openings">Opening of {part.name}, laid flat</h2>
+  <FactSection heading="Opening of {part.name}, laid flat">
     <dl>
       <dt>Widest</dt>
       <dd>
@@ -46,21 +46,10 @@
     {#if !shape.eyes.said}<p>
         No size of eyes is named: {short(shape.eyes.size)} mm is assumed, with washers of {short(shape.eyes.washer)} mm.
       </p>{/if}
-  </section>
+  </FactSection>
 {/if}
 
 <style>
-  section {
-    display: grid;
-    gap: var(--space-1);
-    padding-bottom: var(--space-4);
-  }
-
-  h2 {
-    font-size: var(--size-body);
-    font-weight: 680;
-  }
-
   dl {
     display: grid;
     grid-template-columns: auto 1fr;

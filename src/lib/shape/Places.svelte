@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Shape, ShapePlaced } from '../../core/index.js';
+  import FactSection from './FactSection.svelte';
   import type { ShapeSession } from './shape.svelte.js';
   import { cm } from './words.js';
 
@@ -19,8 +20,7 @@
 </script>
 
 {#if shape.placed.length > 0 || shape.neverPlaced.length > 0}
-  <section aria-labelledby="places">
-    <h2 id="places">What goes where</h2>
+  <FactSection heading="What goes where">
     <ul>
       {#each shape.placed as placed, i (i)}
         <li>
@@ -56,21 +56,10 @@
     {#if shape.placed.some(({ turns }) => turns.length > 1)}<p class="soft">
         Seen from above, the front below. A pair is drawn to both sides of it.
       </p>{/if}
-  </section>
+  </FactSection>
 {/if}
 
 <style>
-  section {
-    display: grid;
-    gap: var(--space-1);
-    padding-bottom: var(--space-4);
-  }
-
-  h2 {
-    font-size: var(--size-body);
-    font-weight: 680;
-  }
-
   li {
     display: grid;
     grid-template-columns: 2.25rem 1fr;

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Shape, ShapeYarn } from '../../core/index.js';
+  import FactSection from './FactSection.svelte';
   import { dyeOf } from './dyes.js';
   import type { ShapeSession } from './shape.svelte.js';
   import { short, wholeRange } from './words.js';
@@ -23,8 +24,7 @@
   const here = $derived(session.here);
 </script>
 
-<section aria-labelledby="yarn">
-  <h2 id="yarn">Yarn for all of it</h2>
+<FactSection heading="Yarn for all of it">
   <table>
     <thead>
       <tr>
@@ -95,19 +95,9 @@
       ? ', put right by what was weighed'
       : ''}.
   </p>
-</section>
+</FactSection>
 
 <style>
-  section {
-    display: grid;
-    gap: var(--space-2);
-  }
-
-  h2 {
-    font-size: var(--size-body);
-    font-weight: 680;
-  }
-
   table {
     width: 100%;
     border-collapse: collapse;
