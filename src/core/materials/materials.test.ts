@@ -127,6 +127,7 @@ const LISTS: readonly (readonly [text: string, ...found: string[]])[] = [
     'notion rattle',
   ],
   ['50 g worsted yarn, any colour\nHook 4 mm', 'yarn worsted yarn: 50 g', 'hook 4 mm'],
+  ['I used sock yarn and a 2.5 mm hook', 'yarn sock yarn', 'hook 2.5 mm'],
   [
     'Yarn DK weight, Raspberry 20 g\nDK weight, White 10 g\nHook 3.5 mm (E/4)\nOther Stuffing\nSewing needle',
     'yarn Raspberry: 20 g',

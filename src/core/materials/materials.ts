@@ -204,7 +204,7 @@ function hookOf(name: string, from: number): Material {
 
 /** A yarn without a colour, by what it is. */
 function plainYarn(text: string, amount: string | null, from: number): Material | null {
-  const found = /(?:[\p{L}\d-]+\s)?(?:yarns?|wool|cotton|acrylic)|[\p{L}-]+/iu.exec(text);
+  const found = /(?:[\p{L}\d-]+\s)?(?:yarns?|wool|cotton|acrylic)/iu.exec(text) ?? /[\p{L}-]+/u.exec(text);
   return found && { kind: 'yarn', name: found[0], amount, span: spanOf(found[0], from + found.index) };
 }
 

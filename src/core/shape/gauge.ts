@@ -37,6 +37,8 @@ const QUANTITY = new RegExp(
 /** What may stand between a number of stitches or rows and the length that they are measured over. */
 const FILLER =
   /^(?:[\s,;:=/&()+×–—-]|(?<!\p{L})(?:to|in|over|per|on|x|by|and|or|a|the|square|measures?|is|are|make|makes|give|gives|equals?|about|approx\.?|roughly|i|you|get|have|should|of|with|worked|(?:\d+|six|eight) inc\p{L}*|stitch(?:es)?|(?:in )?(?:single|double|half|treble|crochet|sc|hdc|dc|htr|tr))(?!\p{L}))*$/iu;
+/** Without a length there is no gauge: most clauses need no closer look. */
+const MEASURED = /mm|cm|(?<!\p{L})(?:centimet|in)|["”″]/iu;
 /** "Sew 5 sts over 1 cm": lengths of another kind. */
 const NO_GAUGE = /(?<!\p{L})(?:sew|leav\p{L}*|tail|apart|embroider\p{L}*|cut|thread|needle|hook)(?!\p{L})/iu;
 const ACROSS = /(?<!\p{L})(?:across|diameter|dis[ck]|circle)(?!\p{L})/iu;
@@ -84,7 +86,7 @@ function oneStitch(clause: string): SaidGauge | null {
 }
 
 function measured(clause: string, vocabulary: Vocabulary): SaidGauge | null {
-  if (NO_GAUGE.test(clause)) return null;
+  if (!MEASURED.test(clause) || NO_GAUGE.test(clause)) return null;
   const said = quantitiesIn(clause);
   const joined = said.filter((one, i) => {
     const [before, after] = [said[i - 1], said[i + 1]];

@@ -85,13 +85,10 @@ function worked(
   const { round } = counted;
   const outcomes = counted.works();
   const count = Math.min(MOST_RINGS, Math.max(1, round.numbers.length, outcomes.length));
-  const common = {
-    round: index,
-    label: source.text.slice(round.labelSpan.from, round.labelSpan.to).trim() || round.label,
-    kind: round.kind,
-    loops: loopsOf(round.steps),
-    shut: round.steps.some((step) => step.kind === 'work' && step.place.kind === 'both-layers'),
-  };
+  const { kind } = round;
+  const label = source.text.slice(round.labelSpan.from, round.labelSpan.to).trim() || round.label;
+  const loops = loopsOf(round.steps);
+  const shut = round.steps.some((step) => step.kind === 'work' && step.place.kind === 'both-layers');
   const rings: Ring[] = [];
   let edge = counted.outcome.starts ? null : (outcomes[0]?.edge ?? counted.outcome.edge);
   let same = null as { outcome: Outcome; from: string | null; laid: readonly Laid[] } | null;
@@ -103,7 +100,9 @@ function worked(
     const { laid } = same;
     colour = colourBehind(laid, colour);
     const trusted = outcome.made === null && made !== null;
-    rings.push({ ...common, number: round.numbers[i] ?? null, edge, made, trusted, laid, colour });
+    const number = round.numbers[i] ?? null;
+    // Written out, as there are thousands: a spread takes ten times as long.
+    rings.push({ round: index, number, label, kind, edge, made, trusted, laid, colour, loops, shut });
     edge = made;
   }
   return rings;
@@ -131,8 +130,8 @@ function laidOf({ worked: steps }: Outcome, from: string | null, colours: Colour
   const base = baseOf(steps);
   let colour = from;
   const lay = (stitch: StitchId | null, into: number, made: number, times = 1) => {
-    for (let i = 0; i < times && laid.length < MOST_LAID; i += 1)
-      laid.push({ stitch: stitch ?? base, into, made, colour });
+    const one: Laid = { stitch: stitch ?? base, into, made, colour };
+    for (let i = 0; i < times && laid.length < MOST_LAID; i += 1) laid.push(one);
   };
   const walk = (some: readonly Worked[]): void => {
     for (const one of some) {

@@ -25,6 +25,7 @@ export function shapeOf(drawing: Drawing): Shape {
   const indexOf = new Map<Part, number>(parts.map(({ part }, i) => [part, i]));
   const index = (part: Part) => indexOf.get(part) ?? 0;
   const yarns = drawing.yarns();
+  const yarnAt = yarnsByColour(yarns);
   const eyes = drawing.eyes();
   const { gauge } = at;
   return {
@@ -38,7 +39,7 @@ export function shapeOf(drawing: Drawing): Shape {
     hook: at.hook,
     ...at.band,
     eyes: { ...eyes, washer: washerOf(eyes.size) },
-    parts: parts.map((shape) => partOf(drawing, shape, yarns, lineOf)),
+    parts: parts.map((shape) => partOf(drawing, shape, yarnAt, lineOf)),
     toy: {
       height: toy.height === null ? null : around(toy.height, gauge.spread),
       stacked: toy.stacked.map(index),
@@ -69,18 +70,25 @@ export function shapeOf(drawing: Drawing): Shape {
 
 const around = (value: number, spread: number) => ({ from: value * (1 - spread), to: value * (1 + spread) });
 
-function partOf(
-  drawing: Drawing,
-  shape: PartShape,
-  yarns: ReturnType<Drawing['yarns']>,
-  lineOf: (at: number) => number,
-): ShapePart {
-  const { part, rings, filling, fillingSaid, size } = shape;
-  const yarnAt = (colour: string | null) => {
-    const at = yarns.findIndex(({ name }) => name?.toLowerCase() === colour?.toLowerCase());
+/** The place of a colour among the yarns; less than 0 where it is none of them. */
+type YarnAt = (colour: string | null) => number;
+
+/** Asked for every stitch, so each colour is looked up once. */
+function yarnsByColour(yarns: ReturnType<Drawing['yarns']>): YarnAt {
+  const places = new Map<string | null, number>();
+  return (colour) => {
+    const known = places.get(colour);
+    if (known !== undefined) return known;
+    const found = yarns.findIndex(({ name }) => name?.toLowerCase() === colour?.toLowerCase());
     // What is worked in no colour that is said is of the only yarn there is.
-    return at < 0 && colour === null && yarns.length === 1 ? 0 : at;
+    const at = found < 0 && colour === null && yarns.length === 1 ? 0 : found;
+    places.set(colour, at);
+    return at;
   };
+}
+
+function partOf(drawing: Drawing, shape: PartShape, yarnAt: YarnAt, lineOf: (at: number) => number): ShapePart {
+  const { part, rings, filling, fillingSaid, size } = shape;
   return {
     name: part.name,
     make: part.make,
@@ -98,20 +106,19 @@ function partOf(
   };
 }
 
-function ringsOf(
-  { counted }: Drawing,
-  { rings, pieces }: PartShape,
-  yarnAt: (colour: string | null) => number,
-): ShapeRing[] {
+function ringsOf({ counted }: Drawing, { rings, pieces }: PartShape, yarnAt: YarnAt): ShapeRing[] {
   const { source } = counted.pattern;
+  const lineAt = (offset: number) => positionAt(source, offset).line;
   const shaping = new Map(pieces.flatMap((piece) => piece.shaping.map((one, i) => [piece.first + i, one] as const)));
   return rings.map((ring, at): ShapeRing => {
     const { round, number, label, kind, edge, made, trusted } = ring;
     const one = counted.rounds[round];
     const lies = shaping.get(at) ?? NO_SHAPING;
     const last = rings[at + 1]?.round !== round;
+    const span = one?.round.span ?? { from: 0, to: 1 };
     return {
-      ...linesOf(source, one?.round.span ?? { from: 0, to: 1 }),
+      line: lineAt(span.from),
+      endLine: lineAt(Math.max(span.from, span.to - 1)),
       round,
       number,
       label,
@@ -131,11 +138,7 @@ function ringsOf(
 
 const NO_SHAPING: RingShaping = { shapings: [], start: 0, corners: 0 };
 
-function linesOf(source: SourceText, { from, to }: Span): { line: number; endLine: number } {
-  return { line: positionAt(source, from).line, endLine: positionAt(source, Math.max(from, to - 1)).line };
-}
-
-function coloursOf({ laid, made, colour }: Ring, yarnAt: (colour: string | null) => number): [number | null, number][] {
+function coloursOf({ laid, made, colour }: Ring, yarnAt: YarnAt): [number | null, number][] {
   const runs: [number | null, number][] = [];
   for (const one of laid) {
     const at = yarnAt(one.colour);
