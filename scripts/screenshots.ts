@@ -1,4 +1,4 @@
-/** Takes the pictures in docs/screenshots from the demo data.   npm run screenshots */
+/** Takes the pictures in docs/screenshots from the demo data, or those that are named.   npm run screenshots [-- NAME …] */
 import { readFileSync } from 'node:fs';
 import { chromium, type Page } from '@playwright/test';
 import { Server } from '../e2e/server.js';
@@ -21,7 +21,7 @@ async function desk(page: Page, name: string, ...keys: readonly string[]): Promi
   await page.getByRole('link', { name }).click();
   await page.getByRole('tab', { name: /Findings \d/ }).waitFor();
   for (const key of keys) {
-    await page.waitForTimeout(400);
+    await page.waitForTimeout(900);
     await page.keyboard.press(key);
   }
 }
@@ -146,7 +146,9 @@ const SHOTS: readonly Shot[] = [
   },
 ];
 
+const wanted = process.argv.slice(2);
 for (const { name, dark, width, prepare } of SHOTS) {
+  if (wanted.length > 0 && !wanted.includes(name)) continue;
   const page = await browser.newPage({
     viewport: { width: width ?? 1280, height: 800 },
     colorScheme: dark ? 'dark' : 'light',

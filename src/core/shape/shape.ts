@@ -1,6 +1,6 @@
 import { roundsByPart } from '../counting/counted.js';
 import type { Part } from '../pattern/pattern.js';
-import { positionAt, type SourceText, type Span } from '../text/source.js';
+import { positionAt } from '../text/source.js';
 import { HOOKS } from '../vocabulary/hooks.js';
 import type { RingShaping } from './columns.js';
 import type { Drawing } from './drawing.js';

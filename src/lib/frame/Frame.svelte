@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
-  import { goto } from '$app/navigation';
+  import { goto, invalidate } from '$app/navigation';
   import Mark from '../components/Mark.svelte';
   import { goingTo } from './actions.js';
   import { offering } from './house.svelte.js';
@@ -18,6 +18,15 @@
   let { at, standing = null, tools }: Props = $props();
   // svelte-ignore state_referenced_locally
   const house = offering(goingTo(standing?.id ?? null, (href) => void goto(href)));
+
+  /** A pattern that has just come in is still being counted: asked again, less and less often. */
+  let wait = 500;
+  $effect(() => {
+    if (!standing || standing.summary || standing.state === 'too-much') return;
+    wait *= 2;
+    const asking = setTimeout(() => void invalidate('dostik:standing'), wait);
+    return () => clearTimeout(asking);
+  });
 
   /** A place further along a line that is longer than the screen is seen all the same. */
   function seen(link: HTMLElement, here: boolean): void {

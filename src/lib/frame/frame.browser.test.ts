@@ -2,7 +2,7 @@ import type { Component, ComponentProps } from 'svelte';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { page, userEvent } from 'vitest/browser';
 import { freshStart, refusal, renderInHouse, type MadeUpServer } from '../testing/house.js';
-import { goto } from '../testing/navigation.js';
+import { goto, invalidate } from '../testing/navigation.js';
 import Frame from './Frame.svelte';
 import type { Standing } from './places.js';
 
@@ -52,6 +52,12 @@ describe('the head of a page', () => {
     await expect.element(house().getByRole('link', { name: 'Rules' })).toHaveAttribute('aria-current', 'page');
     await expect.element(house().getByRole('link', { name: 'Shelf' })).not.toHaveAttribute('aria-current');
     await expect.element(contents()).not.toBeInTheDocument();
+  });
+
+  it('asks again how a pattern stands that is still being counted', async () => {
+    frame({ at: 'shape', standing: SEAL });
+    await expect.element(contents().getByRole('link', { name: /Desk.*counting/ })).toBeVisible();
+    await vi.waitFor(() => expect(invalidate).toHaveBeenCalledWith('dostik:standing'), 3000);
   });
 
   it('leads to the places of a pattern, with how it stands at each', async () => {

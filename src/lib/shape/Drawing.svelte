@@ -42,10 +42,10 @@
         <p class="stacked">
           The {stacked.what} of {stacked.from} to {stacked.to} stand above each other: {stacked.corners} corners.
         </p>
-        {#if after}<PoleView {session} part={after} brief />{/if}
         <Button title="Alt X" onclick={() => void session.shift(stacked)}
           >Shift {stacked.fix?.labels.join(', ')} by half</Button
         >
+        {#if after}<PoleView {session} part={after} brief />{/if}
       {/if}
     </div>
   </div>

@@ -10,9 +10,14 @@
   const frame = $derived(frameOf(profiles));
   const tall = $derived(frame.high - frame.low);
   const wide = $derived(frame.right - frame.left);
-  /** One figure of the drawing is so many mm: letters and strokes keep their size whatever the toy's. */
-  const unit = $derived(Math.max(tall / 330, wide / 300));
-  const margin = $derived(34 * unit);
+  /** The room for the drawing, in px, and what the rulers take of it on each side. */
+  let room = $state({ width: 300, height: 330 });
+  const RULER = 46;
+  /** A pixel is so many mm: letters and strokes keep their size whatever the toy's. */
+  const unit = $derived(
+    Math.max(tall / Math.max(80, room.height - 1.7 * RULER), wide / Math.max(80, room.width - 2 * RULER)),
+  );
+  const margin = $derived(RULER * unit);
   const box = $derived(
     `${frame.left - margin} ${-frame.high - margin / 2} ${wide + 2 * margin} ${tall + 1.6 * margin}`,
   );
@@ -63,6 +68,8 @@
     role="application"
     aria-label="Outline of {part.name}. Arrow up and down go from round to round."
     tabindex="0"
+    bind:clientWidth={room.width}
+    bind:clientHeight={room.height}
     {onkeydown}
   >
     <svg viewBox={box} aria-hidden="true" preserveAspectRatio="xMidYMid meet" style:--unit="{unit}px">
@@ -93,7 +100,7 @@
             .join('L')}"
         />
         {#if profile.outline.name}
-          <text class="name" x={profile.at} y={-profile.high - 5 * unit} font-size={10 * unit}
+          <text class="name" x={profile.at} y={-profile.high - 5 * unit} font-size={12 * unit}
             >{profile.outline.name}</text
           >
         {/if}
@@ -106,7 +113,7 @@
               (one.z ?? 0)})"
           >
             <circle r={3.2 * unit} />
-            {#if turn === one.turns.at(-1)}<text x={5 * unit} y={3 * unit} font-size={9 * unit}>{one.what}</text>{/if}
+            {#if turn === one.turns.at(-1)}<text x={5 * unit} y={3 * unit} font-size={12 * unit}>{one.what}</text>{/if}
           </g>
         {/each}
       {/each}
@@ -115,19 +122,19 @@
         <path d="M{frame.left - 14 * unit} {-frame.high}V{-frame.low}" />
         {#each ticksOf(tall, 10, 9) as tick (tick)}
           <path d="M{frame.left - 18 * unit} {-frame.low - tick * 10}h{4 * unit}" />
-          <text x={frame.left - 20 * unit} y={-frame.low - tick * 10 + 3 * unit} font-size={8 * unit} text-anchor="end"
+          <text x={frame.left - 20 * unit} y={-frame.low - tick * 10 + 4 * unit} font-size={11 * unit} text-anchor="end"
             >{tick}</text
           >
         {/each}
-        <text x={frame.left - 20 * unit} y={-frame.high - 6 * unit} font-size={8 * unit} text-anchor="end">cm</text>
+        <text x={frame.left - 20 * unit} y={-frame.high - 6 * unit} font-size={11 * unit} text-anchor="end">cm</text>
         <path d="M{frame.left} {-frame.low + 14 * unit}H{frame.right}" />
         {#each ticksOf(wide, 25.4, 6) as tick (tick)}
           <path d="M{frame.left + tick * 25.4} {-frame.low + 14 * unit}v{4 * unit}" />
-          <text x={frame.left + tick * 25.4} y={-frame.low + 27 * unit} font-size={8 * unit} text-anchor="middle"
+          <text x={frame.left + tick * 25.4} y={-frame.low + 29 * unit} font-size={11 * unit} text-anchor="middle"
             >{tick}</text
           >
         {/each}
-        <text x={frame.right + 6 * unit} y={-frame.low + 17 * unit} font-size={8 * unit}>in</text>
+        <text x={frame.right + 6 * unit} y={-frame.low + 17 * unit} font-size={11 * unit}>in</text>
       </g>
     </svg>
   </div>

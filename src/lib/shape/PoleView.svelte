@@ -84,7 +84,7 @@
   svg {
     display: block;
     width: 100%;
-    max-height: 15rem;
+    max-height: 12rem;
   }
 
   .brief svg {

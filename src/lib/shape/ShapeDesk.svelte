@@ -124,6 +124,7 @@
   .middle {
     display: grid;
     grid-template-rows: minmax(0, 1fr) auto;
+    grid-template-columns: minmax(0, 1fr);
     min-height: 0;
     overflow: hidden;
   }

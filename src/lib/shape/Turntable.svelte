@@ -33,7 +33,7 @@
       .then((module) => {
         if (!open) return;
         const made = new module.Turntable(canvas);
-        made.measured = (patches, milliseconds) => ([coarse, frame] = [patches, milliseconds]);
+        made.coarser = (patches, milliseconds) => ([coarse, frame] = [patches, milliseconds]);
         made.start();
         table = made;
         watch.observe(canvas.parentElement ?? canvas);
@@ -138,7 +138,7 @@
         )} wide{/if}. A check of the sums, not a photograph: each patch is {coarse > 1
         ? `${coarse * coarse} stitches`
         : 'a stitch'}, where the outline puts it.
-      {#if coarse > 1}Drawn coarser, as a frame takes {Math.round(frame)} ms here.{/if}
+      {#if coarse > 1}Drawn coarser, as a frame took {Math.round(frame)} ms.{/if}
     </span>
     <span class="doing">
       <Check bind:checked={turning}>Turning</Check>

@@ -1,21 +1,17 @@
 import {
-  AmbientLight,
-  BufferAttribute,
-  BufferGeometry,
+  type BufferGeometry,
   Color,
-  DirectionalLight,
-  DoubleSide,
   Group,
-  InstancedMesh,
-  Matrix4,
+  type Material,
   Mesh,
-  MeshLambertMaterial,
+  MeshBasicMaterial,
   PerspectiveCamera,
   Scene,
   SphereGeometry,
   WebGLRenderer,
 } from 'three';
 import { frontOf, solidOf, spotsOf, type Shape, type Solid } from '../../core/index.js';
+import { fabric, paint, patchesOf } from './patches.js';
 
 /** What is on the turntable. */
 export interface Model {
@@ -27,10 +23,13 @@ export interface Model {
   readonly lit: string;
 }
 
-/** A frame may take so long on average; slower machines draw fewer, larger stitches. Milliseconds. */
-const SLOW = 33;
-const COARSEST = 4;
-const MEASURED = 20;
+/** A frame may take so long, a little over a thirtieth of a second; slower machines draw fewer, larger stitches. Milliseconds. */
+const SLOW = 36;
+const COARSEST = 6;
+/** So many frames are timed, or so many as fit in so many milliseconds, before that is decided. */
+const MEASURED = { frames: 20, time: 400, least: 4 } as const;
+/** The first frames of a new picture take longer, and tell nothing. */
+const SETTLING = 3;
 
 /** A part as a turntable picture: each stitch a small raised patch in the colour of its yarn. */
 export class Turntable {
@@ -40,13 +39,14 @@ export class Turntable {
   readonly #table = new Group();
   #model: Model | null = null;
   #solid: Solid | null = null;
-  #mesh: InstancedMesh | null = null;
+  #mesh: Mesh | null = null;
   #ring: number | null = null;
   #coarse = 1;
   #frames: number[] = [];
+  #settling = SETTLING;
   #running = 0;
-  /** How many stitches a patch stands for along each side, and how long a frame takes in ms. */
-  measured: (coarse: number, frame: number) => void = () => undefined;
+  /** How many stitches a patch stands for along each side from now on, and how long a frame took before, in ms. */
+  coarser: (coarse: number, frame: number) => void = () => undefined;
   turning = true;
   turn = 0.45;
   tilt = 0.28;
@@ -54,9 +54,7 @@ export class Turntable {
   /** @throws where the browser has no WebGL. */
   constructor(canvas: HTMLCanvasElement) {
     this.#renderer = new WebGLRenderer({ canvas, antialias: false, alpha: true, powerPreference: 'low-power' });
-    const sun = new DirectionalLight(0xffffff, 2.2);
-    sun.position.set(-1, 1.6, 2.2);
-    this.#scene.add(new AmbientLight(0xffffff, 1.3), sun, this.#table);
+    this.#scene.add(this.#table);
   }
 
   show(model: Model): void {
@@ -68,6 +66,7 @@ export class Turntable {
     this.#model = model;
     this.#coarse = 1;
     this.#frames = [];
+    this.coarser(1, 0);
     this.#build();
   }
 
@@ -91,25 +90,20 @@ export class Turntable {
     let before = performance.now();
     const step = (now: number) => {
       this.#running = requestAnimationFrame(step);
-      if (!this.turning) {
-        before = now;
-        return;
-      }
-      this.turn += Math.min(100, now - before) * 0.0004;
+      const frame = now - before;
       before = now;
+      if (!this.turning) return;
+      this.turn += Math.min(100, frame) * 0.0004;
+      // From frame to frame: a software renderer goes on drawing behind our back.
+      this.#measure(frame);
       this.draw();
-      this.#measure();
     };
     this.#running = requestAnimationFrame(step);
   }
 
   draw(): void {
     this.#table.rotation.set(this.tilt, this.turn, 0, 'XYZ');
-    const start = performance.now();
     this.#renderer.render(this.#scene, this.#camera);
-    // Without this a software renderer draws behind our back, and the time can't be told.
-    this.#renderer.getContext().finish();
-    this.#frames.push(performance.now() - start);
   }
 
   close(): void {
@@ -119,15 +113,20 @@ export class Turntable {
     this.#renderer.forceContextLoss();
   }
 
-  /** Draws coarser where the frames take too long. */
-  #measure(): void {
-    if (this.#frames.length < MEASURED) return;
-    const sorted = this.#frames.sort((a, b) => a - b);
-    const middle = sorted[Math.floor(sorted.length / 2)] ?? 0;
+  /** Draws coarser where the frames take too long: the time goes with the number of patches. */
+  #measure(frame: number): void {
+    if (this.#settling > 0) {
+      this.#settling -= 1;
+      return;
+    }
+    this.#frames.push(frame);
+    const [count, time] = [this.#frames.length, this.#frames.reduce((sum, one) => sum + one, 0)];
+    if (count < MEASURED.frames && (count < MEASURED.least || time < MEASURED.time)) return;
+    const middle = this.#frames.sort((a, b) => a - b)[Math.floor(count / 2)] ?? 0;
     this.#frames = [];
-    this.measured(this.#coarse, middle);
     if (middle <= SLOW || this.#coarse >= COARSEST) return;
-    this.#coarse += 1;
+    this.#coarse = Math.min(COARSEST, Math.max(this.#coarse + 1, Math.round(this.#coarse * Math.sqrt(middle / SLOW))));
+    this.coarser(this.#coarse, middle);
     this.#build();
   }
 
@@ -138,39 +137,16 @@ export class Turntable {
     if (!model || !part) return;
     const solid = solidOf(part, model.over, this.#coarse);
     this.#solid = solid;
-    const mesh = new InstancedMesh(
-      patch(),
-      new MeshLambertMaterial({ flatShading: true, side: DoubleSide }),
-      Math.max(1, solid.count),
-    );
-    mesh.count = solid.count;
+    this.#settling = SETTLING;
+    const mesh = new Mesh(patchesOf(solid), fabric());
     mesh.frustumCulled = false;
-    const matrix = new Matrix4();
-    for (let i = 0; i < solid.count; i += 1) {
-      const [ux, uy, uz, vx, vy, vz, nx, ny, nz, x, y, z] = solid.frames.subarray(i * 12, i * 12 + 12) as unknown as [
-        number,
-        number,
-        number,
-        number,
-        number,
-        number,
-        number,
-        number,
-        number,
-        number,
-        number,
-        number,
-      ];
-      matrix.set(ux, vx, nx, x, uy, vy, ny, y, uz, vz, nz, z, 0, 0, 0, 1);
-      mesh.setMatrixAt(i, matrix);
-    }
     this.#mesh = mesh;
     this.#table.add(mesh);
     const ball = new SphereGeometry(model.shape.eyes.size / 2, 12, 8);
     for (const placed of model.shape.placed)
       if (placed.part === model.part && /eye/.test(placed.what))
         for (const at of spotsOf(part, placed, model.over)) {
-          const eye = new Mesh(ball, new MeshLambertMaterial({ color: 0x1d1a18 }));
+          const eye = new Mesh(ball, new MeshBasicMaterial({ color: 0x1d1a18 }));
           eye.position.set(...at);
           this.#table.add(eye);
         }
@@ -185,9 +161,9 @@ export class Turntable {
     const colours = model.colours.map((colour) => new Color(colour));
     const lit = new Color(model.lit);
     const none = colours[colours.length - 1] ?? lit;
-    for (let i = 0; i < solid.count; i += 1)
-      mesh.setColorAt(i, solid.rings[i] === this.#ring ? lit : (colours[solid.yarns[i] ?? -1] ?? none));
-    if (mesh.instanceColor) mesh.instanceColor.needsUpdate = true;
+    paint(mesh.geometry, solid.count, (i) =>
+      solid.rings[i] === this.#ring ? lit : (colours[solid.yarns[i] ?? -1] ?? none),
+    );
   }
 
   /** So far away that all of it is seen. */
@@ -204,26 +180,10 @@ export class Turntable {
       this.#table.remove(child);
       if (child instanceof Mesh) {
         (child.geometry as BufferGeometry).dispose();
-        (child.material as MeshLambertMaterial).dispose();
+        (child.material as Material).dispose();
       }
     }
     this.#mesh = null;
     this.#solid = null;
   }
-}
-
-/** One stitch: a flat pyramid of four sides over its place in the fabric, so that the light shows it. */
-function patch(): BufferGeometry {
-  const geometry = new BufferGeometry();
-  const corners = [
-    [-1, -1, 0],
-    [1, -1, 0],
-    [1, 1, 0],
-    [-1, 1, 0],
-    [0, 0, 1],
-  ].flat();
-  geometry.setAttribute('position', new BufferAttribute(new Float32Array(corners), 3));
-  geometry.setIndex([0, 1, 4, 1, 2, 4, 2, 3, 4, 3, 0, 4]);
-  geometry.computeVertexNormals();
-  return geometry;
 }
