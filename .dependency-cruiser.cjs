@@ -1,6 +1,6 @@
 /**
  * The import rule: arrows point one way. Inside the core
- *   text → vocabulary → pattern → reading → counting → deciding → explaining → style → materials → document → shape → checks → fixes → report → terms → overview → comparing → querying → publishing
+ *   text → vocabulary → pattern → reading → counting → deciding → explaining → style → materials → document → shape → checks → fixes → report → terms → overview → comparing → querying → publishing → bench
  * each folder knows only those before it; the core knows nothing outside itself but Zod.
  */
 const order = [
@@ -23,6 +23,7 @@ const order = [
   'comparing',
   'querying',
   'publishing',
+  'bench',
 ];
 
 const down = order.map((folder, i) => ({

@@ -10,6 +10,8 @@ import { compare } from './comparing/compare.js';
 import type { CheckedDraft } from './comparing/carried.js';
 import type { Comparison } from './comparing/schema.js';
 import { check, type RuleSettings } from './checks/registry.js';
+import { courseOf } from './bench/course.js';
+import type { Course } from './bench/schema.js';
 import { decide } from './deciding/decide.js';
 import { accountOf } from './explaining/account.js';
 export { marksIn } from './explaining/account.js';
@@ -83,6 +85,19 @@ export { asText, roundWords } from './publishing/text.js';
 export { checklistLineSchema, checklistOf } from './publishing/checklist.js';
 export type { ChecklistLine, ChecklistRest, Confirmation, EditionState, ReleaseFacts } from './publishing/checklist.js';
 export { erratumSchema, erratumWords, errataOf, type Erratum } from './publishing/errata.js';
+export { beatsOf, COUNTINGS, type Beat, type Counting } from './bench/beats.js';
+export { Progress, roundsAlong, type HookMoment, type NoteMade, type RoundState } from './bench/progress.js';
+export { courseSchema, type BenchPart, type BenchRound, type Course, type Instruction } from './bench/schema.js';
+export {
+  comesBefore,
+  LONGEST_NOTE,
+  NOTE_KINDS,
+  stepSchema,
+  type NoteKind,
+  type Spot,
+  type Step,
+  type What,
+} from './bench/steps.js';
 export { certificateOf, recordOf, type Fingerprint, type RecordedQuery, type Signature } from './publishing/record.js';
 export { comesAfter, nextVersion, since, type Since } from './publishing/version.js';
 
@@ -125,6 +140,8 @@ export interface Checked {
   readonly meanings: (word: string) => Meanings;
   /** What the counts come to in the hand, at the gauge of the text or as it is set otherwise. */
   readonly shape: (settings: ShapeSettings) => Shape;
+  /** As it is followed at the bench. @param name the title where the text has none */
+  readonly course: (name: string) => Course;
 }
 
 /**
@@ -163,6 +180,7 @@ export function checkPattern(text: string, file: string, options: CheckOptions =
     overview: () => overviewOf(counted),
     meanings: (word) => meaningsOf(text, options, word),
     shape: (settings) => shapeOfPattern(counted, settings),
+    course: (name) => courseOfPattern(counted, name),
   };
 }
 
@@ -170,6 +188,11 @@ export function checkPattern(text: string, file: string, options: CheckOptions =
 function shapeOfPattern(counted: CountedPattern, settings: ShapeSettings): Shape {
   const prose = proseOf(counted.pattern);
   return shapeOf(drawingOf(counted, prose, documentOf(counted.pattern, prose.talk), settings));
+}
+
+function courseOfPattern(counted: CountedPattern, name: string): Course {
+  const { talk } = proseOf(counted.pattern);
+  return courseOf(counted, talk, documentOf(counted.pattern, talk), name);
 }
 
 /** As `checkPattern`, for those who want the report alone. */
