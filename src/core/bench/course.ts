@@ -91,13 +91,14 @@ function onOneLine(text: string): string {
 function instructionOf(counted: CountedPattern, round: CountedRound): Instruction {
   const { bodyFrom, span } = round.round;
   const { text } = counted.pattern.source;
+  const begin = bodyFrom + (/^[\s:]*/.exec(text.slice(bodyFrom, span.to))?.[0].length ?? 0);
   const account = accountOf(counted, round);
   const { made } = round.outcome;
   const offs = Array.from({ length: 2 * FARTHEST_OFF + 1 }, (_, i) => i - FARTHEST_OFF);
   return {
-    words: onOneLine(text.slice(bodyFrom, span.to)),
+    words: onOneLine(text.slice(begin, span.to)),
     sentence: account.sentence,
-    steps: account.steps.map((step) => stepAt(step, bodyFrom, span.to)),
+    steps: account.steps.map((step) => stepAt(step, begin, span.to)),
     ladder: account.ladder,
     slips:
       made === null

@@ -1,4 +1,5 @@
 import path from 'node:path';
+import { CallStore } from './calls.js';
 import { countingAside, type Counting } from './counting/counting.js';
 import { openDatabase } from './db/client.js';
 import { documentsAside, type Documents } from './documents/aside.js';
@@ -21,6 +22,7 @@ import { TermsStore } from './terms.js';
 export interface Stores extends ReleaseStores {
   readonly patterns: PatternStore;
   readonly shapes: ShapeStore;
+  readonly calls: CallStore;
   readonly shelf: ShelfStore;
   readonly terms: TermsStore;
   readonly rules: RuleStore;
@@ -66,6 +68,7 @@ async function open(): Promise<Stores & { present: () => Promise<void> }> {
   return {
     patterns,
     shapes: new ShapeStore(database, patterns),
+    calls: new CallStore(database, patterns, counting, publishing),
     shelf: new ShelfStore(database),
     rules,
     recounts,

@@ -1,6 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { CallStore } from './calls.js';
 import type { Counting } from './counting/counting.js';
 import { countingHere } from './counting/here.js';
 import { openDatabase, type OpenDatabase } from './db/client.js';
@@ -56,6 +57,7 @@ export async function makeRig(counting: Counting = countingHere): Promise<Rig> {
     database,
     patterns,
     shapes: new ShapeStore(database, patterns),
+    calls: new CallStore(database, patterns, counting, publishingHere),
     shelf: new ShelfStore(database),
     style,
     drafts,

@@ -12,6 +12,7 @@ import {
   styleOf,
   type Carried,
   type CheckOptions,
+  type Course,
   type Conversion,
   type Hand,
   type Held,
@@ -80,6 +81,11 @@ export const WORK = {
         .filter(({ severity }) => severity !== 'hint')
         .map(({ line, round, part, message }) => ({ line, where: [round, part].filter(Boolean).join(', '), message })),
     };
+  },
+
+  /** The text as it is followed at the bench. */
+  course({ text, name, ...options }: CheckOptions & { text: string; name: string }): Course {
+    return checkPattern(text, name, options).course(name);
   },
 
   style({ text, terms, hand = NO_HAND }: { text: string; terms: Terms; hand?: Hand }): {

@@ -174,6 +174,86 @@ export const shapes = sqliteTable('shapes', {
   at: integer('at').notNull(),
 });
 
+/** A draft that testers follow, frozen as it was. The secret is its address: whoever has it may join. */
+export const calls = sqliteTable(
+  'calls',
+  {
+    patternId: text('pattern_id')
+      .notNull()
+      .references(() => patterns.id, { onDelete: 'cascade' }),
+    /** From 1, in the order in which they were made. */
+    number: integer('number').notNull(),
+    secret: text('secret').notNull().unique(),
+    /** The revision that was frozen. */
+    revision: integer('revision').notNull(),
+    text: text('text').notNull(),
+    /** As it is followed, as JSON of `courseSchema`. */
+    course: text('course').notNull(),
+    /** What is asked of testers, as JSON of `wantedSchema`. */
+    wanted: text('wanted').notNull(),
+    withdrawnAt: integer('withdrawn_at'),
+    at: integer('at').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.patternId, table.number] })],
+);
+
+/** Who tests, by the name they want to be known by; the token is theirs alone, and lets them go on with any device. */
+export const testers = sqliteTable(
+  'testers',
+  {
+    token: text('token').primaryKey(),
+    patternId: text('pattern_id').notNull(),
+    call: integer('call').notNull(),
+    name: text('name').notNull(),
+    at: integer('at').notNull(),
+  },
+  (table) => [
+    foreignKey({
+      columns: [table.patternId, table.call],
+      foreignColumns: [calls.patternId, calls.number],
+    }).onDelete('cascade'),
+    unique('testers_by_name').on(table.patternId, table.call, table.name),
+  ],
+);
+
+/** What testers did, as their devices noted it. A row is never changed. */
+export const testSteps = sqliteTable(
+  'test_steps',
+  {
+    /** In the order in which they arrived. */
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    patternId: text('pattern_id').notNull(),
+    tester: text('tester')
+      .notNull()
+      .references(() => testers.token, { onDelete: 'cascade' }),
+    /** By the device: one that is sent twice is kept once. */
+    step: text('step').notNull(),
+    /** As JSON of `stepSchema`. */
+    content: text('content').notNull(),
+    at: integer('at').notNull(),
+  },
+  (table) => [unique('test_steps_once').on(table.tester, table.step)],
+);
+
+/** Photographs that testers took, by the name that their device gave them. */
+export const testPhotographs = sqliteTable(
+  'test_photographs',
+  {
+    patternId: text('pattern_id').notNull(),
+    tester: text('tester')
+      .notNull()
+      .references(() => testers.token, { onDelete: 'cascade' }),
+    name: text('name').notNull(),
+    type: text('type', { enum: ['jpeg', 'png'] }).notNull(),
+    /** Pixels. */
+    width: integer('width').notNull(),
+    height: integer('height').notNull(),
+    bytes: blob('bytes', { mode: 'buffer' }).notNull(),
+    at: integer('at').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.tester, table.name] })],
+);
+
 /** Rounds that a person has agreed to. `key` stands for the round's words and all that its count rests on. */
 export const ticks = sqliteTable(
   'ticks',

@@ -6,6 +6,7 @@ import sharp from 'sharp';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { workspaceSchema } from '../../exchange.js';
 import { takenFrom } from '../documents/index.js';
+import { NOTHING_WANTED } from '../../bench.js';
 import { makeRig, type Rig } from '../testing.js';
 import * as schema from '../db/schema.js';
 import { INDEX } from './out.js';
@@ -33,6 +34,7 @@ async function stocked({
   style,
   terms,
   shapes,
+  calls,
   files,
 }: Rig): Promise<string> {
   const bytes = strToU8(BALL);
@@ -40,6 +42,23 @@ async function stocked({
   await patterns.save(id, BALL.replace('Fasten', 'Now fasten'), 1);
   await patterns.tick(id, 'a-tick', true);
   await shapes.set(id, { ...NO_SETTINGS, hook: 3.5 });
+  const call = await calls.open(id, NOTHING_WANTED);
+  const { secret = '' } = (await calls.of(id)).find(({ number }) => number === call) ?? {};
+  const tester = await calls.join(secret, 'Aune');
+  const token = typeof tester === 'string' ? '' : tester.token;
+  const step = {
+    id: 'step-0001',
+    device: 'phone-01',
+    order: 1,
+    at: 5,
+    spent: 0,
+    what: { kind: 'difficulty', of: 2 },
+  } as const;
+  await calls.exchange(secret, token, { after: 0, steps: [step] });
+  const dot = await sharp({ create: { width: 9, height: 9, channels: 3, background: '#123' } })
+    .png()
+    .toBuffer();
+  await calls.photograph(secret, token, 'photo-01', dot);
   await patterns.dismiss(id, { key: 'k', rule: 'shape/stacked', reason: 'meant so' });
   await queries.make(id, {
     ref: 'r',

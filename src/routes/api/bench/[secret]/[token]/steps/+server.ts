@@ -1,0 +1,14 @@
+import { json } from '@sveltejs/kit';
+import { exchangeSchema } from '../../../../../../lib/bench.js';
+import { answering, bodyOf } from '../../../../../../lib/server/answers.js';
+import { through } from '../../../../../../lib/server/benchDoor.js';
+import { stores } from '../../../../../../lib/server/store.js';
+import type { RequestHandler } from './$types.js';
+
+/** Takes up what a device has noted, and gives what the tester's others have. */
+export const POST: RequestHandler = answering(async (event) => {
+  const { calls } = await stores();
+  const { secret, token } = event.params;
+  const asked = await bodyOf(event.request, exchangeSchema);
+  return json(await through(event, () => calls.exchange(secret, token, asked)));
+});
