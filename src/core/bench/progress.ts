@@ -1,3 +1,4 @@
+import type { Counting } from './beats.js';
 import type { Course } from './schema.js';
 import { comesBefore, type NoteKind, type Spot, type Step, type What } from './steps.js';
 
@@ -8,8 +9,9 @@ export interface RoundState {
   /** It is done, and what was counted then. */
   done: boolean;
   counted: number | null;
-  /** Touches of the round that is being worked. */
+  /** Touches of the round that is being worked, and what each of them stood for. */
   touches: number;
+  by: Counting;
 }
 
 export interface NoteMade {
@@ -31,7 +33,7 @@ export interface HookMoment {
   readonly at: number;
 }
 
-const FRESH: RoundState = { spent: 0, done: false, counted: null, touches: 0 };
+const FRESH: RoundState = { spent: 0, done: false, counted: null, touches: 0, by: 'stitch' };
 
 /** Where a tester stands, from the steps that were noted: the same on every device that has the same steps. */
 export class Progress {
@@ -147,7 +149,7 @@ export class Progress {
   #what(id: string, at: number, what: What): void {
     switch (what.kind) {
       case 'count':
-        this.#stateOf(what.spot).touches = what.done;
+        Object.assign(this.#stateOf(what.spot), { touches: what.done, by: what.by });
         this.at = what.spot;
         return;
       case 'round':

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
   import { goto, invalidate } from '$app/navigation';
+  import { navigating } from '$app/state';
   import Mark from '../components/Mark.svelte';
   import { goingTo } from './actions.js';
   import { offering } from './house.svelte.js';
@@ -19,10 +20,13 @@
   // svelte-ignore state_referenced_locally
   const house = offering(goingTo(standing?.id ?? null, (href) => void goto(href)));
 
-  /** A pattern that has just come in is still being counted: asked again, less and less often. */
+  /**
+   * A pattern that has just come in is still being counted: asked again, less and less often, and never on the way to
+   * another page, which would be given up for it.
+   */
   let wait = 500;
   $effect(() => {
-    if (!standing || standing.summary || standing.state === 'too-much') return;
+    if (!standing || standing.summary || standing.state === 'too-much' || navigating.to) return;
     wait *= 2;
     const asking = setTimeout(() => void invalidate('dostik:standing'), wait);
     return () => clearTimeout(asking);
