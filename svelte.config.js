@@ -18,7 +18,7 @@ export default {
         'script-src': ['self'],
         // The editor and the transitions set styles of their own.
         'style-src': ['self', 'unsafe-inline'],
-        'img-src': ['self', 'data:'],
+        'img-src': ['self', 'data:', 'blob:'],
         'font-src': ['self', 'data:'],
         'connect-src': ['self'],
         'worker-src': ['self'],

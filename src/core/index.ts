@@ -87,6 +87,16 @@ export type { ChecklistLine, ChecklistRest, Confirmation, EditionState, ReleaseF
 export { erratumSchema, erratumWords, errataOf, type Erratum } from './publishing/errata.js';
 export { beatsOf, COUNTINGS, type Beat, type Counting } from './bench/beats.js';
 export { Progress, roundsAlong, type HookMoment, type NoteMade, type RoundState } from './bench/progress.js';
+export {
+  resultTable,
+  sideBySide,
+  stumbledAt,
+  WEIGHED_BY,
+  type Cell,
+  type ResultRow,
+  type ResultTester,
+  type SideBySide,
+} from './bench/results.js';
 export { courseSchema, type BenchPart, type BenchRound, type Course, type Instruction } from './bench/schema.js';
 export {
   comesBefore,

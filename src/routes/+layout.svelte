@@ -37,6 +37,7 @@
 <svelte:window ondragover={dragged} ondrop={(event) => void drop(event)} />
 
 {@render children()}
-<HouseKeys {house} />
+<!-- Who tests has no other place in the house. -->
+{#if !page.route.id?.startsWith('/bench')}<HouseKeys {house} />{/if}
 <UpdateNotice />
 <Toaster />

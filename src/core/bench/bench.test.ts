@@ -5,6 +5,8 @@ import {
   checkPattern,
   comesBefore,
   Progress,
+  resultTable,
+  sideBySide,
   roundsAlong,
   type Course,
   type Step,
@@ -233,3 +235,61 @@ function stateOf(progress: Progress, { parts }: Course) {
     rounds: [...roundsAlong({ parts } as Course)].map((one) => progress.round(one)),
   };
 }
+
+describe('testers side by side', () => {
+  const done = (order: number, ring: number, spent: number, counted: number | null = null) =>
+    step(order, { kind: 'round', spot: spot(0, 0, ring), counted }, { spent });
+  const people = [
+    {
+      name: 'Aune',
+      steps: [done(1, 0, 60_000), done(2, 1, 90_000, 11), weigh(3, 'before', 50), weigh(4, 'after', 21.5)],
+    },
+    {
+      name: 'Mirre',
+      steps: [
+        done(1, 0, 30_000),
+        done(2, 1, 50_000),
+        step(3, { kind: 'note', spot: spot(0, 0, 1), note: 'unclear', words: 'twelve of what?', photographs: [] }),
+        step(4, { kind: 'note', spot: spot(0, 0, 2), note: 'liked', words: '', photographs: [] }),
+        weigh(5, 'before', 48),
+        weigh(6, 'after', 16),
+      ],
+    },
+    { name: 'Tove', steps: [done(1, 0, 45_000), weigh(2, 'before', 49)] },
+  ];
+  function weigh(order: number, when: 'before' | 'after', grams: number) {
+    return step(order, { kind: 'weigh', yarn: 'Bark', when, grams });
+  }
+  const { rows, testers, yarns } = sideBySide(course, people);
+
+  it('show who stumbled where, and the middle of their times', () => {
+    expect(rows).toHaveLength(9);
+    expect(rows.slice(0, 3).map(({ stumbled, spent }) => [stumbled, spent])).toEqual([
+      [0, 45_000],
+      [2, 70_000],
+      [0, null],
+    ]);
+    expect(rows[1]?.cells.map(({ counted, notes, done: copies }) => [counted, notes.length, copies])).toEqual([
+      [[11], 0, 1],
+      [[], 1, 1],
+      [[], 0, 0],
+    ]);
+    expect(testers.map(({ name, done: rounds, of, spent }) => [name, rounds, of, spent])).toEqual([
+      ['Aune', 2, 11, 150_000],
+      ['Mirre', 2, 11, 80_000],
+      ['Tove', 1, 11, 45_000],
+    ]);
+  });
+
+  it('say what a yarn takes only of those who weighed it before and after', () => {
+    expect(yarns).toEqual([{ count: 2, least: 28.5, middle: 30.25, most: 32 }, null]);
+  });
+
+  it('come as a table of all rounds that were worked or noted at', () => {
+    const table = resultTable(course, people);
+    expect(table[0]).toEqual(['tester', 'part', 'copy', 'round', 'makes', 'counted', 'seconds', 'notes']);
+    expect(table).toHaveLength(1 + 2 + 3 + 1);
+    expect(table).toContainEqual(['Mirre', 'Body', 1, 2, 12, '', 50, 'unclear: twelve of what?']);
+    expect(table).toContainEqual(['Mirre', 'Body', 1, 3, 18, '', 0, 'liked']);
+  });
+});

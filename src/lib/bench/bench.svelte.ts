@@ -62,7 +62,6 @@ export class BenchSession {
   unkept = $state('');
   sheet = $state<Sheet>(null);
 
-  readonly progress = $derived.by(() => this.#seen());
   readonly at = $derived(this.progress?.at ?? null);
   readonly round = $derived(this.at && this.roundAt(this.at));
   readonly instruction = $derived(this.round && this.#instructionOf(this.round));
@@ -70,8 +69,10 @@ export class BenchSession {
     this.round && this.instruction ? beatsOf(this.round, this.instruction, this.counting) : [],
   );
   readonly touches = $derived(this.at ? this.#touchesAt(this.at) : 0);
+  /** One touch ends the round: that is how it is counted, or it has no repeats to count. */
+  readonly whole = $derived(this.beats.length <= 1);
   /** All stitches of the round are worked. */
-  readonly full = $derived(this.counting !== 'round' && this.touches >= this.beats.length);
+  readonly full = $derived(!this.whole && this.touches >= this.beats.length);
   readonly stitches = $derived(this.beats.slice(0, this.touches).reduce((sum, { made }) => sum + made, 0));
 
   constructor(options: BenchOptions) {
@@ -79,7 +80,8 @@ export class BenchSession {
     this.#clock = options.clock ?? new Clock();
   }
 
-  #seen(): Progress | null {
+  /** It is one thing that changes in itself: who reads it is told of each change. */
+  get progress(): Progress | null {
     return this.#changes >= 0 ? this.#progress : null;
   }
 
@@ -244,7 +246,7 @@ export class BenchSession {
     const { at, beats, touches, counting } = this;
     if (!at || this.sheet !== null) return;
     const spent = this.#clock.touch(beats[Math.min(touches, beats.length - 1)]?.made ?? 1);
-    if (counting === 'round' || touches >= beats.length) this.note({ kind: 'round', spot: at, counted: null }, spent);
+    if (this.whole || touches >= beats.length) this.note({ kind: 'round', spot: at, counted: null }, spent);
     else this.note({ kind: 'count', spot: at, done: touches + 1, by: counting }, spent);
   }
 

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
-  import type { Attachment } from 'svelte/attachments';
+  import { modal } from './modal.js';
 
   interface Props {
     title: string;
@@ -12,22 +12,12 @@
   }
 
   let { title, onclose, wide = false, children }: Props = $props();
-
-  const opened: Attachment<HTMLDialogElement> = (dialog) => {
-    const before = document.activeElement;
-    dialog.showModal();
-    return () => {
-      dialog.close();
-      // It is out of the page by then, and the browser no longer does it.
-      if (before instanceof HTMLElement && document.activeElement === document.body) before.focus();
-    };
-  };
 </script>
 
 <dialog
   class:wide
   aria-labelledby="dialog-title"
-  {@attach opened}
+  {@attach modal}
   oncancel={(event) => {
     event.preventDefault();
     onclose();

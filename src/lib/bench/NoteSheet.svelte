@@ -1,0 +1,122 @@
+<script lang="ts">
+  import { LONGEST_NOTE, NOTE_KINDS, type NoteKind } from '../../core/index.js';
+  import type { BenchSession } from './bench.svelte.js';
+  import Sheet from './Sheet.svelte';
+  import { smaller } from './smaller.js';
+  import { NOTE_WORDS } from './words.js';
+
+  let { session }: { session: BenchSession } = $props();
+  let words = $state('');
+  let trouble = $state('');
+  let pictures = $state<{ readonly id: string; readonly url: string }[]>([]);
+  const MOST = 6;
+
+  function keep(note: NoteKind): void {
+    session.note({
+      kind: 'note',
+      spot: session.at,
+      note,
+      words: words.trim(),
+      photographs: pictures.map(({ id }) => id),
+    });
+    session.sheet = null;
+  }
+
+  async function add(files: FileList | null): Promise<void> {
+    trouble = '';
+    for (const file of [...(files ?? [])].slice(0, MOST - pictures.length)) {
+      const made = await smaller(file);
+      if (!made) {
+        trouble = `${file.name} is no photograph that this device can open.`;
+        continue;
+      }
+      const id = await session.photograph(made);
+      if (id !== null) pictures = [...pictures, { id, url: URL.createObjectURL(made) }];
+    }
+  }
+
+  $effect(() => () => pictures.forEach(({ url }) => URL.revokeObjectURL(url)));
+</script>
+
+<Sheet title="Note at this round" onclose={() => (session.sheet = null)}>
+  <div class="kinds">
+    {#each NOTE_KINDS as kind (kind)}
+      <button type="button" onclick={() => keep(kind)}>{NOTE_WORDS[kind]}</button>
+    {/each}
+  </div>
+  <p class="how">One touch keeps it. Words and photographs first, if you like:</p>
+  <label for="note-words">Words</label>
+  <textarea id="note-words" bind:value={words} rows="3" maxlength={LONGEST_NOTE}></textarea>
+  {#if words.length > LONGEST_NOTE - 200}<p class="how">{LONGEST_NOTE - words.length} characters left.</p>{/if}
+  <label class="photograph">
+    Photograph
+    <input
+      type="file"
+      accept="image/*"
+      capture="environment"
+      multiple
+      onchange={(event) => void add(event.currentTarget.files)}
+    />
+  </label>
+  {#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
+  <div class="pictures">
+    {#each pictures as { id, url }, i (id)}<img src={url} alt="Photograph {i + 1} of this note" />{/each}
+  </div>
+</Sheet>
+
+<style>
+  .kinds {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(9.5rem, 1fr));
+    gap: var(--space-2);
+  }
+
+  button {
+    min-height: 3.25rem;
+    padding: 0 var(--space-3);
+    border: 1px solid var(--rule-strong);
+    font-size: var(--size-text);
+    font-weight: 550;
+  }
+
+  .how {
+    margin: var(--space-3) 0 var(--space-2);
+    color: var(--ink-soft);
+  }
+
+  label {
+    display: block;
+    font-weight: 550;
+  }
+
+  textarea {
+    width: 100%;
+    padding: var(--space-2) var(--space-3);
+    font-size: var(--size-text);
+  }
+
+  .photograph {
+    margin-top: var(--space-3);
+  }
+
+  input {
+    display: block;
+    width: 100%;
+    min-height: 3rem;
+    padding: var(--space-2) 0;
+  }
+
+  .pictures {
+    display: flex;
+    flex-wrap: wrap;
+    gap: var(--space-2);
+  }
+
+  img {
+    height: 5rem;
+  }
+
+  .trouble {
+    color: var(--madder);
+  }
+</style>

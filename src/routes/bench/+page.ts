@@ -1,0 +1,2 @@
+/** What it shows lives in the browser. */
+export const ssr = false;

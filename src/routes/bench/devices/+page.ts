@@ -1,0 +1,2 @@
+/** It speaks with the bench in the same browser. */
+export const ssr = false;
