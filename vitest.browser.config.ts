@@ -8,7 +8,10 @@ import e2e from './playwright.config.js';
 export default defineConfig({
   plugins: [svelte()],
   // All packages are found before the first test: one found later would load the page anew in the middle of a test.
-  optimizeDeps: { entries: ['src/**/*.svelte', 'src/**/*.browser.test.ts', 'src/lib/workers/*.worker.ts'] },
+  optimizeDeps: {
+    entries: ['src/**/*.svelte', 'src/**/*.browser.test.ts', 'src/lib/workers/*.worker.ts'],
+    include: ['idb'],
+  },
   resolve: {
     // What SvelteKit gives to pages is made up here.
     alias: {

@@ -1,6 +1,7 @@
 /** Brings the demo patterns into the database that DATABASE_URL names; each of them once. */
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
+import { CallStore } from '../src/lib/server/calls.js';
 import { countingHere } from '../src/lib/server/counting/here.js';
 import { openDatabase } from '../src/lib/server/db/client.js';
 import { readEnvironment } from '../src/lib/server/environment.js';
@@ -16,11 +17,14 @@ import { StyleStore } from '../src/lib/server/style.js';
 import { TermsStore } from '../src/lib/server/terms.js';
 import { correspond } from './demoLetters.js';
 import { release } from './demoRelease.js';
+import { test } from './demoTest.js';
 
 /** The demo pattern whose designer has been written to. */
 const WRITTEN_ABOUT = 'tugboat';
 /** The one that has gone out. */
 const RELEASED = 'puffin';
+/** The one that is in test. */
+const TESTED = 'starfish';
 
 try {
   const database = await openDatabase(readEnvironment(process.env), path.resolve('drizzle'));
@@ -46,6 +50,7 @@ try {
     const id = await drafts.takeIn({ file, bytes, taken: await takenFrom(bytes, file) }, '', demoKey);
     if (demoKey === WRITTEN_ABOUT) await correspond(id, { patterns, queries, letters });
     if (demoKey === RELEASED) await release(id, stores);
+    if (demoKey === TESTED) await test(id, new CallStore(database, patterns, countingHere, publishingHere));
   }
   database.close();
 } catch (error) {

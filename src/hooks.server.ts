@@ -10,7 +10,7 @@ import {
 import { troubleOf } from './lib/server/answers.js';
 import { compressed } from './lib/server/compressed.js';
 import { readFrontDoor, type FrontDoor } from './lib/server/environment.js';
-import { openDoor, refusal, SECURITY_HEADERS, tooLarge } from './lib/server/frontDoor.js';
+import { beyondBench, openDoor, refusal, SECURITY_HEADERS, tooLarge } from './lib/server/frontDoor.js';
 import { stores } from './lib/server/store.js';
 import { Turns } from './lib/server/turns.js';
 
@@ -41,7 +41,12 @@ const preload: ResolveOptions['preload'] = ({ type, path }) =>
   type === 'js' || type === 'css' || (type === 'font' && path.includes('-latin-wght-'));
 
 export const handle: Handle = async ({ event, resolve }) => {
-  const refused = refusal(event.request, door) ?? tooLarge(event.request, event.route.id);
+  const refused =
+    refusal(event.request, door) ??
+    (beyondBench(event.url, event.getClientAddress(), door)
+      ? { status: 404, message: 'There is no such page.' }
+      : null) ??
+    tooLarge(event.request, event.route.id);
   const response = refused
     ? json({ message: refused.message }, { status: refused.status })
     : await turns.take(turnOf(event), () => Promise.resolve(resolve(event, { preload })));

@@ -92,7 +92,9 @@ export class Progress {
   /** The last step that can be taken back: null where there is none. */
   get last(): Step | null {
     const undone = new Set(this.#steps.flatMap(({ what }) => (what.kind === 'undo' ? [what.of] : [])));
-    return this.#steps.findLast(({ id, what }) => what.kind !== 'undo' && !undone.has(id)) ?? null;
+    // A count that was taken back touch by touch is nothing that was done.
+    const nothing = (what: What) => what.kind === 'undo' || (what.kind === 'count' && what.done === 0);
+    return this.#steps.findLast(({ id, what }) => !nothing(what) && !undone.has(id)) ?? null;
   }
 
   /** Takes up steps, each once; those of other devices may belong in between. */
@@ -150,7 +152,7 @@ export class Progress {
     switch (what.kind) {
       case 'count':
         Object.assign(this.#stateOf(what.spot), { touches: what.done, by: what.by });
-        this.at = what.spot;
+        if (what.done > 0) this.at = what.spot;
         return;
       case 'round':
         Object.assign(this.#stateOf(what.spot), { done: true, counted: what.counted });

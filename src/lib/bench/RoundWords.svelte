@@ -23,6 +23,9 @@
 </script>
 
 {#if session.unkept}<p class="notice" role="alert">{session.unkept}</p>{/if}
+{#if !isSecureContext}
+  <p class="notice">This address is no https: leave the page open, as it can’t be opened again without a network.</p>
+{/if}
 {#if session.going === 'withdrawn'}
   <p class="notice" role="alert">
     This test was withdrawn. What you note stays on this device; “More” has it as a file.

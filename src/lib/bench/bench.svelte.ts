@@ -194,7 +194,7 @@ export class BenchSession {
   }
 
   #newId(): string {
-    return this.#options.newId?.() ?? crypto.randomUUID();
+    return this.#options.newId?.() ?? newName();
   }
 
   /** Notes a step; a touch that follows a touch takes its place as long as that is here alone. */
@@ -314,8 +314,10 @@ export class BenchSession {
       return;
     }
     // Asked for once; without it a browser that is short of room may throw away what has not gone up.
-    await navigator.storage.persist().catch(() => false);
-    const { quota = Infinity, usage = 0 } = await navigator.storage.estimate().catch((): StorageEstimate => ({}));
+    // Without https a browser has no such thing.
+    const { storage } = navigator as Partial<Navigator>;
+    await storage?.persist().catch(() => false);
+    const { quota = Infinity, usage = 0 } = (await storage?.estimate().catch(() => null)) ?? {};
     if (quota - usage < LEAST_ROOM)
       this.unkept = 'This device has hardly any room left. Free some before you take photographs.';
   }
@@ -326,6 +328,11 @@ export class BenchSession {
     const content = { tester, pattern: call?.name, call: call?.number, steps: this.#progress?.steps ?? [] };
     return new Blob([JSON.stringify(content, null, 1)], { type: 'application/json' });
   }
+}
+
+/** A name that nothing else has. */
+function newName(): string {
+  return [...crypto.getRandomValues(new Uint8Array(16))].map((byte) => byte.toString(16).padStart(2, '0')).join('');
 }
 
 const LEAST_ROOM = 20_000_000;

@@ -17,6 +17,7 @@ const PAGES = [
   ['Rounds', 'Findings', 'Parts', 'Text', 'Places'],
   ['Changes', 'Places'],
   ['Shape', 'Places'],
+  ['Tests', 'Places'],
   ['List', 'Places'],
 ];
 
@@ -101,6 +102,7 @@ describe('going to a place', () => {
       '/queries/p1',
       '/terms/p1',
       '/shape/p1',
+      '/tests/p1',
       '/release/p1',
       '/desk/p1/rules',
     ]);

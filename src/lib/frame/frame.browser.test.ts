@@ -29,6 +29,7 @@ const SEAL: Standing = {
   rules: 2,
   drafts: 1,
   release: null,
+  testers: null,
   queries: {},
 };
 

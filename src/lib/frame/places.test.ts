@@ -25,6 +25,7 @@ const standing: Standing = {
   rules: 0,
   drafts: 1,
   release: null,
+  testers: null,
   queries: {},
 };
 const edition = { id: '2', name: 'Ball (UK terms)', to: 'uk' as const, behind: false };

@@ -21,6 +21,8 @@ export interface Standing {
   readonly drafts: number;
   /** The newest version that is signed; null where none is. */
   readonly release: string | null;
+  /** Testers of the newest test call that is open; null where none is. */
+  readonly testers: number | null;
   readonly queries: Readonly<Partial<Record<QueryState, number>>>;
 }
 
@@ -48,7 +50,7 @@ export const HOUSE: readonly HousePlace[] = [
 ];
 
 export interface PatternPlace {
-  readonly id: 'intake' | 'desk' | 'drafts' | 'queries' | 'terms' | 'shape' | 'release' | 'pattern-rules';
+  readonly id: 'intake' | 'desk' | 'drafts' | 'queries' | 'terms' | 'shape' | 'tests' | 'release' | 'pattern-rules';
   readonly text: string;
   readonly href: (pattern: string) => string;
   readonly keys: string;
@@ -76,6 +78,13 @@ export const PATTERN: readonly PatternPlace[] = [
   },
   { id: 'terms', text: 'Terms', href: (id) => `/terms/${id}`, keys: 'Alt Shift T', state: termsState },
   { id: 'shape', text: 'Shape', href: (id) => `/shape/${id}`, keys: 'Alt Shift O', state: () => null },
+  {
+    id: 'tests',
+    text: 'Tests',
+    href: (id) => `/tests/${id}`,
+    keys: 'Alt Shift E',
+    state: ({ testers }) => (testers === null ? null : { words: testers === 0 ? 'called' : plural(testers, 'tester') }),
+  },
   {
     id: 'release',
     text: 'Release',

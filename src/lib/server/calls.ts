@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import { and, asc, count, desc, eq, gt, isNull, max, sql } from 'drizzle-orm';
-import { courseSchema, stepSchema } from '../../core/index.js';
+import { courseSchema, sideBySide, stepSchema, WEIGHED_BY } from '../../core/index.js';
 import {
   callSchema,
   wantedSchema,
@@ -296,6 +296,23 @@ export class CallStore {
       .from(testPhotographs)
       .where(and(eq(testPhotographs.tester, tester.token), eq(testPhotographs.name, name)));
     return row ? { bytes: new Uint8Array(row.bytes), type: row.type, width: row.width, height: row.height } : null;
+  }
+
+  /** What the testers of the newest call weighed, on the middle: grams by yarn in small letters, where enough of them did. */
+  async weighed(id: string): Promise<Record<string, number>> {
+    const [last] = await this.#database.db
+      .select({ number: max(calls.number) })
+      .from(calls)
+      .where(eq(calls.patternId, id));
+    const results = last?.number ? await this.results(id, last.number) : null;
+    if (!results || results.testers.length < WEIGHED_BY) return {};
+    const { yarns } = sideBySide(results.course, results.testers);
+    return Object.fromEntries(
+      results.course.yarns.flatMap((name, i) => {
+        const yarn = yarns[i];
+        return yarn && yarn.count >= WEIGHED_BY ? [[name.toLowerCase(), yarn.middle]] : [];
+      }),
+    );
   }
 
   /** How many testers there are in the newest call that is open; null where none is. */

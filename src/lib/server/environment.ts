@@ -36,8 +36,11 @@ const frontDoorSchema = z.object({
         .map((name) => name.trim().toLowerCase())
         .filter(Boolean),
     ),
-  /** That one knows that everybody who reaches the server can read and delete everything. */
-  DOSTIK_OPEN: z.enum(['yes', 'no'], 'DOSTIK_OPEN takes "yes" or "no".').default('no'),
+  /**
+   * `yes`: that one knows that everybody who reaches the server can read and delete everything. `bench`: other machines get
+   * the bench, for those who have the address of a test, and nothing else.
+   */
+  DOSTIK_OPEN: z.enum(['yes', 'bench', 'no'], 'DOSTIK_OPEN takes "yes", "bench" or "no".').default('no'),
 });
 
 export type FrontDoor = z.infer<typeof frontDoorSchema>;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { readFrontDoor } from './environment.js';
-import { isLoopback, openDoor, refusal } from './frontDoor.js';
+import { beyondBench, isLoopback, openDoor, refusal } from './frontDoor.js';
 
 const HOME = readFrontDoor({ HOST: '127.0.0.1' });
 const OPEN = readFrontDoor({ HOST: '0.0.0.0', DOSTIK_OPEN: 'yes', ALLOWED_HOSTS: 'Dostik.Example, desk.example' });
@@ -66,7 +66,7 @@ describe('listening on more than this machine', () => {
     expect(openDoor(readFrontDoor({}))).toMatchObject({ goOn: false });
     expect(openDoor(readFrontDoor({ HOST: '192.168.0.7' }))?.words).toMatch(/read, change and delete.*DOSTIK_OPEN=yes/);
     expect(openDoor(OPEN)).toMatchObject({ goOn: true, words: expect.stringContaining('WARNING') as string });
-    expect(() => readFrontDoor({ DOSTIK_OPEN: 'maybe' })).toThrow('DOSTIK_OPEN takes "yes" or "no".');
+    expect(() => readFrontDoor({ DOSTIK_OPEN: 'maybe' })).toThrow('DOSTIK_OPEN takes "yes", "bench" or "no".');
   });
 
   it.each(['127.0.0.1', '127.9.9.9', 'localhost', '::1', '[::1]'])('%s is this machine', (host) => {
@@ -75,4 +75,37 @@ describe('listening on more than this machine', () => {
   it.each(['0.0.0.0', '::', '10.0.0.1', 'localhost.example', '128.0.0.1'])('%s is not', (host) => {
     expect(isLoopback(host)).toBe(false);
   });
+});
+
+describe('a server that lets testers in', () => {
+  const door = readFrontDoor({ HOST: '0.0.0.0', DOSTIK_OPEN: 'bench', ALLOWED_HOSTS: 'bench.example.org' });
+  const beyond = (path: string, address = '192.168.0.9', host = '192.168.0.2:3000') =>
+    beyondBench(new URL(`http://${host}${path}`), address, door);
+
+  it('goes on, and says what others get', () => {
+    expect(openDoor(door)).toMatchObject({ goOn: true, words: expect.stringContaining('nothing else') as string });
+  });
+
+  it.each([
+    '/bench',
+    '/bench/',
+    '/bench/abc',
+    '/api/bench/abc/testers',
+    '/_app/immutable/x.js',
+    '/bench-192.png',
+    '/service-worker.js',
+  ])('gives %s to anybody', (path) => {
+    expect(beyond(path)).toBe(false);
+  });
+
+  it.each(['/', '/desk/1', '/api/patterns', '/api/patterns/1/calls', '/benches', '/api/benchmark', '/workspace'])(
+    'keeps %s for this machine',
+    (path) => {
+      expect(beyond(path)).toBe(true);
+      // A proxy on this machine comes from here, and asks for its own name.
+      expect(beyond(path, '127.0.0.1', 'bench.example.org')).toBe(true);
+      expect(beyond(path, '127.0.0.1', 'localhost:3000')).toBe(false);
+      expect(beyond(path, '::ffff:127.0.0.1', '127.0.0.1:3000')).toBe(false);
+    },
+  );
 });

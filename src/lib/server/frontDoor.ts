@@ -31,7 +31,7 @@ export function tooLarge(request: Request, route: string | null): { status: 413;
 
 /** Whether an address or a name is this machine alone. */
 export function isLoopback(host: string): boolean {
-  const bare = host.replace(/^\[|\]$/g, '').toLowerCase();
+  const bare = host.replace(/^\[|\]$|^::ffff:/g, '').toLowerCase();
   return bare === 'localhost' || bare.endsWith('.localhost') || bare === '::1' || /^127(?:\.\d{1,3}){3}$/.test(bare);
 }
 
@@ -39,6 +39,11 @@ export function isLoopback(host: string): boolean {
 export function openDoor({ HOST, DOSTIK_OPEN }: FrontDoor): { readonly goOn: boolean; readonly words: string } | null {
   if (isLoopback(HOST)) return null;
   const danger = `Listening on ${HOST}: everybody who reaches this address can read, change and delete every pattern. There is no sign-in.`;
+  if (DOSTIK_OPEN === 'bench')
+    return {
+      goOn: true,
+      words: `Listening on ${HOST}: other machines get the Bench, for those who have the address of a test, and nothing else.`,
+    };
   return DOSTIK_OPEN === 'yes'
     ? { goOn: true, words: `WARNING. ${danger}` }
     : {
@@ -69,6 +74,19 @@ export function refusal(
   // Browsers name the origin of whatever writes; a program that is none has nobody's session to misuse.
   const own = origin === null ? site === null || site === 'same-origin' : hostOf(origin) === asked.toLowerCase();
   return own ? null : { status: 403, message: 'This was asked for by a page from elsewhere, and is not done.' };
+}
+
+/** What the bench is made of; the reference card goes with it, as both are kept for when there is no network. */
+const BENCH =
+  /^\/(?:bench(?:\/.*)?|api\/bench\/.*|card|_app\/.*|service-worker\.js|mark\.svg|bench-\d+\.png|bench\.webmanifest)$/;
+
+/**
+ * Whether a request comes from elsewhere and asks for more than the bench, where that alone is open.
+ * @param address that it comes from: one of this machine is a proxy's where another name is asked for
+ */
+export function beyondBench(url: URL, address: string, { DOSTIK_OPEN, HOST }: FrontDoor): boolean {
+  if (DOSTIK_OPEN !== 'bench' || isLoopback(HOST)) return false;
+  return !(isLoopback(address) && isLoopback(url.hostname)) && !BENCH.test(url.pathname.replace(/(?<=.)\/$/, ''));
 }
 
 function answersTo(name: string, door: FrontDoor): boolean {

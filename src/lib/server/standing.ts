@@ -4,7 +4,7 @@ import type { Stores } from './store.js';
 
 /** How a pattern stands in each of its places, for the head of its pages; without such a pattern the page says so. */
 export async function standingOf(
-  { shelf, terms, rules, drafts, queries, releases }: Stores,
+  { shelf, terms, rules, drafts, queries, releases, calls }: Stores,
   id: string,
 ): Promise<Standing> {
   const entry = await shelf.entry(id);
@@ -21,6 +21,7 @@ export async function standingOf(
     rules: Object.keys(await rules.of(id)).length,
     drafts: await drafts.count(id),
     release: (await releases.of(id))[0]?.number ?? null,
+    testers: await calls.standing(id),
     queries: await queries.states(id),
   };
 }

@@ -23,21 +23,28 @@
   interface Props {
     pattern: StoredPattern;
     settings: ShapeSettings;
+    /** What testers weighed on the middle, where three or more did. */
+    tested: ShapeSettings['weighed'];
     standing: Standing;
   }
 
-  let { pattern, settings, standing }: Props = $props();
+  let { pattern, settings, tested, standing }: Props = $props();
   const keeping = leavingWhenKept();
   // The page is made anew for each pattern.
   // svelte-ignore state_referenced_locally
   const { id } = pattern;
   // svelte-ignore state_referenced_locally
-  const session = new ShapeSession(pattern, settings, {
-    settings: (changed) => keeping(saveShape(id, changed)),
-    text: (text, base) => keeping(saveText(id, text, base)),
-    failed: (error) => toasts.say(notKept(error)),
-    say: (words, undo) => toasts.say(words, undo && { text: 'Take it back', act: undo }),
-  });
+  const session = new ShapeSession(
+    pattern,
+    settings,
+    {
+      settings: (changed) => keeping(saveShape(id, changed)),
+      text: (text, base) => keeping(saveText(id, text, base)),
+      failed: (error) => toasts.say(notKept(error)),
+      say: (words, undo) => toasts.say(words, undo && { text: 'Take it back', act: undo }),
+    },
+    tested,
+  );
   const VIEWS: readonly { value: View; text: string }[] = [
     { value: 'outline', text: 'Outline' },
     { value: 'turntable', text: 'In the round' },

@@ -93,7 +93,8 @@
       ({ weighed }) => weighed !== null,
     ) && shape.metres !== null
       ? ', put right by what was weighed'
-      : ''}.
+      : ''}.{#if Object.keys(session.tested).length > 0}
+      What is weighed without your saying is the middle of what testers weighed.{/if}
   </p>
 </FactSection>
 

@@ -1,14 +1,7 @@
 import type { EChartsCoreOption } from 'echarts/core';
 import type { Shape, ShapeRing } from '../../core/index.js';
+import type { ChartColours } from '../components/chartColours.js';
 import { dyeOf, UNSAID } from './dyes.js';
-
-interface Colours {
-  readonly ink: string;
-  readonly soft: string;
-  readonly rule: string;
-  readonly off: string;
-  readonly here: string;
-}
 
 /** Room between parts, in rounds. */
 const BETWEEN = 1;
@@ -38,7 +31,7 @@ export function chartOf(
   shape: Shape,
   dyes: Readonly<Record<string, string>>,
   here: { readonly part: number; readonly ring: number | null },
-  colours: Colours,
+  colours: ChartColours,
 ): EChartsCoreOption {
   const bars = barsOf(shape);
   const count = (bars.at(-1)?.x ?? 0) + 1;

@@ -18,7 +18,12 @@ beforeEach(async () => {
 
 async function shapeOf(text: string) {
   const pattern: StoredPattern = { id: 'owl', name: 'Owl', text, revision: 1, terms: 'auto', hand: NO_HAND };
-  renderInHouse(ShapeDesk as Component<Props>, { pattern, settings: NO_SETTINGS, standing: justCome('owl', 'Owl') });
+  renderInHouse(ShapeDesk as Component<Props>, {
+    pattern,
+    settings: NO_SETTINGS,
+    tested: {},
+    standing: justCome('owl', 'Owl'),
+  });
   await expect.element(page.getByText('Drawing …')).not.toBeInTheDocument();
 }
 

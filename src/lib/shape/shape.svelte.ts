@@ -48,7 +48,13 @@ export class ShapeSession {
     this.shape?.stacked.find(({ part, fix }) => part === this.part && fix !== null) ?? null,
   );
 
-  constructor(pattern: StoredPattern, settings: ShapeSettings, keep: ShapeKeeping) {
+  /** @param tested what testers weighed on the middle, grams by the name of the yarn in small letters */
+  constructor(
+    pattern: StoredPattern,
+    settings: ShapeSettings,
+    keep: ShapeKeeping,
+    readonly tested: ShapeSettings['weighed'] = {},
+  ) {
     this.#pattern = pattern;
     this.#keep = keep;
     this.#revision = pattern.revision;
@@ -72,6 +78,11 @@ export class ShapeSession {
   }
 
   /** Sets something of hook, yarn or gauge; it is drawn at once, and kept. */
+  /** What a person weighed goes before what testers did. */
+  get #drawnWith(): ShapeSettings {
+    return { ...this.settings, weighed: { ...this.tested, ...this.settings.weighed } };
+  }
+
   async set(change: Partial<ShapeSettings>): Promise<void> {
     const before = this.settings;
     this.settings = { ...before, ...change };
@@ -149,7 +160,7 @@ export class ShapeSession {
     const { terms, hand } = this.#pattern;
     const text = shiftedIn(this.text, fixes);
     const after =
-      fixes.length === 0 ? null : await this.#shaping?.shape({ text, terms, hand, settings: this.settings });
+      fixes.length === 0 ? null : await this.#shaping?.shape({ text, terms, hand, settings: this.#drawnWith });
     if (after === null && fixes.length > 0) return;
     this.shifted = (after?.parts ?? []).map((part, i) =>
       stacked.some((one) => one.part === i && one.fix) ? part : null,
@@ -160,7 +171,7 @@ export class ShapeSession {
     if (!this.#shaping) return;
     const { terms, hand } = this.#pattern;
     try {
-      const told = await this.#shaping.shape({ text: this.text, terms, hand, settings: this.settings });
+      const told = await this.#shaping.shape({ text: this.text, terms, hand, settings: this.#drawnWith });
       if (!told) return;
       this.shape = told;
       this.trouble = '';

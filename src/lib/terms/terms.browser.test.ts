@@ -32,6 +32,7 @@ async function termsOf(text: string, { notes = NOTES } = {}) {
     rules: 0,
     drafts: 1,
     release: null,
+    testers: null,
     queries: {},
   };
   renderInHouse(TermsDesk as Component<Props>, { pattern, notes, standing });

@@ -13,6 +13,7 @@ export function justCome(id: string, name: string): Standing {
     rules: 0,
     drafts: 1,
     release: null,
+    testers: null,
     queries: {},
   };
 }

@@ -7,4 +7,9 @@
 
 <svelte:head><title>Shape of {data.pattern.name} · Dostik</title></svelte:head>
 
-{#key data.pattern.id}<ShapeDesk pattern={data.pattern} settings={data.settings} standing={data.standing} />{/key}
+{#key data.pattern.id}<ShapeDesk
+    pattern={data.pattern}
+    settings={data.settings}
+    tested={data.tested}
+    standing={data.standing}
+  />{/key}

@@ -1,0 +1,108 @@
+<script lang="ts">
+  import { NOTE_WORDS, timeWords } from '../bench/words.js';
+  import Button from '../components/Button.svelte';
+  import { photographAt } from './asking.js';
+  import type { TestsSession } from './tests.svelte.js';
+
+  let { session, pattern }: { session: TestsSession; pattern: string } = $props();
+  const row = $derived(session.row);
+  const instruction = $derived(session.round && session.results?.course.instructions[session.round.instruction]);
+  const people = $derived(session.results?.testers ?? []);
+  const said = $derived(
+    row?.cells.flatMap((cell, i) => {
+      const tester = people[i];
+      return tester && (cell.notes.length > 0 || cell.hooks.length > 0 || cell.counted.length > 0)
+        ? [{ tester, cell }]
+        : [];
+    }) ?? [],
+  );
+</script>
+
+{#if row}
+  <h2>{session.wordsOf(row)}</h2>
+  <p class="words">{instruction?.words}</p>
+  <p class="plain">{instruction?.sentence}</p>
+  {#each said as { tester, cell } (tester.place)}
+    <section aria-label={tester.name}>
+      <h3>
+        {tester.name}{#if cell.spent !== null}<small>{timeWords(cell.spent)}</small>{/if}
+      </h3>
+      {#each cell.hooks as { id, counted, made, decided } (id)}
+        <p><strong>Counted {counted} for {made}.</strong> {decided}</p>
+      {:else}
+        {#each cell.counted as counted, i (i)}<p><strong>Counted {counted}.</strong></p>{/each}
+      {/each}
+      {#each cell.notes as { id, note, words, photographs } (id)}
+        <p><strong>{NOTE_WORDS[note]}.</strong> {words}</p>
+        {#each photographs.filter((name) => tester.photographs.some((one) => one.name === name)) as name, i (name)}
+          <a href={photographAt(pattern, session.results?.number ?? 0, tester.place, name)}
+            ><img
+              src={photographAt(pattern, session.results?.number ?? 0, tester.place, name)}
+              alt="By {tester.name}, {i + 1}"
+              loading="lazy"
+            /></a
+          >
+        {/each}
+      {/each}
+    </section>
+  {:else}
+    <p class="plain">Nobody stumbled here.</p>
+  {/each}
+  <p class="doing">
+    {#if said.length > 0}<Button title="Alt Q" onclick={() => void session.toQuery()}>Make a query of it</Button>{/if}
+    <Button weight="quiet" title="Alt 0" onclick={() => (session.chosen = null)}>The test as a whole</Button>
+  </p>
+{/if}
+
+<style>
+  h2 {
+    font-size: var(--size-text);
+  }
+
+  .words {
+    margin: var(--space-1) 0;
+    font-family: var(--text-face);
+    font-size: var(--size-text);
+    overflow-wrap: anywhere;
+  }
+
+  .plain {
+    color: var(--ink-soft);
+  }
+
+  section {
+    padding: var(--space-2) 0;
+    margin-top: var(--space-2);
+    border-top: 1px solid var(--rule);
+    overflow-wrap: anywhere;
+  }
+
+  h3 {
+    display: flex;
+    justify-content: space-between;
+    font-size: var(--size-body);
+  }
+
+  small {
+    color: var(--ink-soft);
+    font-weight: 400;
+  }
+
+  strong {
+    font-weight: 600;
+  }
+
+  img {
+    width: 100%;
+    max-height: 16rem;
+    margin-top: var(--space-1);
+    object-fit: cover;
+  }
+
+  .doing {
+    display: flex;
+    flex-wrap: wrap;
+    gap: var(--space-2);
+    margin-top: var(--space-3);
+  }
+</style>

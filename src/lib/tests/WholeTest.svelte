@@ -1,0 +1,179 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { invalidate } from '$app/navigation';
+  import type { Shape, ShapeSettings } from '../../core/index.js';
+  import type { Call } from '../bench.js';
+  import { timeWords } from '../bench/words.js';
+  import { troubleIn } from '../client.js';
+  import Button from '../components/Button.svelte';
+  import Code from '../components/Code.svelte';
+  import { toasts } from '../components/toasts.svelte.js';
+  import type { StoredPattern } from '../patterns.js';
+  import { Shaper } from '../workers/shaper.js';
+  import { withdrawCall } from './asking.js';
+  import { csvOf, type TestsSession } from './tests.svelte.js';
+  import Weighed from './Weighed.svelte';
+
+  interface Props {
+    session: TestsSession;
+    call: Call;
+    pattern: StoredPattern;
+    settings: ShapeSettings;
+    alone: boolean;
+  }
+
+  let { session, call, pattern, settings, alone }: Props = $props();
+  let shape = $state.raw<Shape | null>(null);
+  const HARD = ['', 'easy', 'quite easy', 'medium', 'quite hard', 'hard'] as const;
+  const address = $derived(`${location.origin}/bench/${call.secret}`);
+  const testers = $derived(session.all?.testers ?? []);
+  const finished = $derived(testers.filter((one) => one.finished));
+  const times = $derived(finished.map(({ spent }) => spent).toSorted((a, b) => a - b));
+
+  onMount(() => {
+    const shaper = new Shaper();
+    const { text, terms, hand } = pattern;
+    shaper
+      .shape({ text, terms, hand, settings })
+      .then((drawn) => (shape = drawn))
+      .catch(() => undefined);
+    return () => shaper.close();
+  });
+
+  async function copy(): Promise<void> {
+    try {
+      await navigator.clipboard.writeText(address);
+      toasts.say('The address is copied.');
+    } catch {
+      toasts.say('The browser does not let it be copied: select it, and copy it by hand.');
+    }
+  }
+
+  async function withdraw(): Promise<void> {
+    try {
+      await withdrawCall(pattern.id, call.number);
+      await Promise.all([invalidate('dostik:tests'), invalidate('dostik:standing')]);
+      toasts.say('The test is withdrawn. What has come stays here.');
+    } catch (error) {
+      toasts.say(troubleIn(error));
+    }
+  }
+
+  function save(type: 'csv' | 'json'): void {
+    const content = type === 'csv' ? csvOf(session.table()) : JSON.stringify(session.results, null, 1);
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(new Blob([content], { type: type === 'csv' ? 'text/csv' : 'application/json' }));
+    link.download = `${pattern.name}, test ${call.number}.${type}`;
+    link.click();
+    setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+  }
+</script>
+
+{#if call.withdrawnAt === null}
+  <section>
+    <h2>The address</h2>
+    {#if alone}
+      <p class="alone">
+        This server answers on this machine alone: nobody else can open the address. The README says how to let testers
+        in, and nobody further.
+      </p>
+    {/if}
+    <div class="address">
+      <Code text={address} label="The address as a code" />
+      <div>
+        <p>{address}</p>
+        <Button onclick={() => void copy()}>Copy</Button>
+        <Button weight="quiet" onclick={() => void withdraw()}>Withdraw</Button>
+      </div>
+    </div>
+  </section>
+{:else}
+  <p class="alone">This test is withdrawn; its address leads nowhere any more.</p>
+{/if}
+<section>
+  <h2>Testers</h2>
+  {#if testers.length === 0}<p class="soft">Nobody has joined yet.</p>{/if}
+  {#if times.length > 0}
+    <p>
+      {finished.length} of {testers.length} finished, in {timeWords(times[0] ?? 0)}{times.length > 1
+        ? ` to ${timeWords(times.at(-1) ?? 0)}`
+        : ''}.
+    </p>
+  {/if}
+  <ul>
+    {#each testers as { name, done, of, spent, difficulty, finished: end } (name)}
+      <li>
+        <strong>{name}</strong>
+        <span
+          >{end ? 'finished' : `${done} of ${of}`}, {timeWords(spent)}{difficulty ? `, ${HARD[difficulty]}` : ''}</span
+        >
+        {#if end?.words}<q>{end.words}</q>{/if}
+      </li>
+    {/each}
+  </ul>
+</section>
+{#if session.all && session.results}
+  <Weighed all={session.all} course={session.results.course} {shape} />
+{/if}
+<p class="files">
+  <Button onclick={() => save('csv')}>Save as .csv</Button>
+  <Button onclick={() => save('json')}>Save as .json</Button>
+</p>
+
+<style>
+  section {
+    margin-bottom: var(--space-4);
+  }
+
+  h2 {
+    margin-bottom: var(--space-1);
+    font-size: var(--size-text);
+  }
+
+  .address {
+    display: grid;
+    grid-template-columns: 9rem minmax(0, 1fr);
+    gap: var(--space-3);
+  }
+
+  .address p {
+    margin-bottom: var(--space-2);
+    font-size: var(--size-small);
+    overflow-wrap: anywhere;
+    user-select: all;
+  }
+
+  .alone {
+    margin-bottom: var(--space-2);
+    color: var(--weld);
+  }
+
+  li {
+    display: flex;
+    flex-wrap: wrap;
+    justify-content: space-between;
+    gap: 0 var(--space-2);
+    padding: var(--space-1) 0;
+    border-top: 1px solid var(--rule);
+    overflow-wrap: anywhere;
+  }
+
+  li span,
+  .soft {
+    color: var(--ink-soft);
+  }
+
+  strong {
+    font-weight: 600;
+  }
+
+  q {
+    flex-basis: 100%;
+    font-family: var(--text-face);
+  }
+
+  .files {
+    display: flex;
+    gap: var(--space-2);
+  }
+</style>
