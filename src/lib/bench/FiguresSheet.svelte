@@ -6,7 +6,6 @@
   import Sheet from './Sheet.svelte';
 
   let { session, call }: { session: BenchSession; call: BenchCall } = $props();
-  const progress = $derived(session.progress);
   const yarns = $derived(call.course.yarns.length > 0 ? call.course.yarns : ['Yarn']);
   const scales: readonly Scale[] = [serialScale(), practiceScale].filter((scale) => scale !== null);
   let grams = $state<number | null>(null);
@@ -28,8 +27,8 @@
   }
   $effect(() => () => end());
 
-  const sizeOf = (part: number | null) => progress?.sizes.get(part) ?? { height: null, width: null };
-  const swatch = $derived(progress?.swatch ?? { stitches: null, rows: null });
+  const sizeOf = (part: number | null) => session.progress?.sizes.get(part) ?? { height: null, width: null };
+  const swatch = $derived(session.progress?.swatch ?? { stitches: null, rows: null });
 </script>
 
 <Sheet title="Weigh, measure, finish" onclose={() => (session.sheet = null)}>
@@ -42,7 +41,7 @@
   </p>
   {#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
   {#each yarns as yarn (yarn)}
-    {@const kept = progress?.weighed.get(yarn) ?? { before: null, after: null }}
+    {@const kept = session.progress?.weighed.get(yarn) ?? { before: null, after: null }}
     <div class="row">
       <span>{yarn}</span>
       {#each ['before', 'after'] as const as when (when)}
@@ -101,13 +100,13 @@
     {#each HARD as words, i (words)}
       <button
         type="button"
-        aria-pressed={progress?.difficulty === i + 1}
+        aria-pressed={session.progress?.difficulty === i + 1}
         onclick={() => session.note({ kind: 'difficulty', of: i + 1 })}>{words}</button
       >
     {/each}
   </div>
   <h3>Finished</h3>
-  {#if progress?.finished}
+  {#if session.progress?.finished}
     <p>You have finished. Thank you! What you change from here on goes up too.</p>
   {:else}
     <label for="remarks">Anything else for the editor?</label>

@@ -41,10 +41,10 @@
         <span class="figure">{round.made ?? '?'}</span>
       {:else if session.counting === 'repeat'}
         <span class="figure"
-          >{Math.min(session.touches, session.beats.length)}<small> of {session.beats.length}</small></span
+          >{Math.min(session.touches, session.beats.length)} <small>of {session.beats.length}</small></span
         >
       {:else}
-        <span class="figure">{session.stitches}<small> of {round.made ?? '?'}</small></span>
+        <span class="figure">{session.stitches} <small>of {round.made ?? '?'}</small></span>
       {/if}
       <span id="pad-said" class="said" aria-live="off">{said}</span>
     </button>

@@ -37,8 +37,9 @@
     <table>
       <thead>
         <tr
-          ><th scope="col"></th><th scope="col">weighed</th><th scope="col">stitches need</th><th scope="col">listed</th
-          ></tr
+          ><th scope="col"><span class="unseen">Yarn</span></th><th scope="col">weighed</th><th scope="col"
+            >stitches need</th
+          ><th scope="col">listed</th></tr
         >
       </thead>
       <tbody>
