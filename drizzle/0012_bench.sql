@@ -36,6 +36,7 @@ CREATE TABLE `test_steps` (
 	FOREIGN KEY (`tester`) REFERENCES `testers`(`token`) ON UPDATE no action ON DELETE cascade
 );
 --> statement-breakpoint
+CREATE INDEX `test_steps_of_pattern` ON `test_steps` (`pattern_id`,`id`);--> statement-breakpoint
 CREATE UNIQUE INDEX `test_steps_once` ON `test_steps` (`tester`,`step`);--> statement-breakpoint
 CREATE TABLE `testers` (
 	`token` text PRIMARY KEY NOT NULL,

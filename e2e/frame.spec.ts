@@ -1,4 +1,5 @@
 import { expect, type Page } from '@playwright/test';
+import { NOTHING_WANTED } from '../src/lib/bench.js';
 import { openDesk } from './page.js';
 import { test } from './server.js';
 
@@ -167,11 +168,15 @@ test('nothing moves on the Desk while it opens, nor while one goes through it', 
   }
 });
 
-test('what a page ships is small: less than 250 KB for the Desk, 90 KB for what has no editor, faces apart', async ({
+test('what a page ships is small: less than 250 KB for the Desk, 120 for the Bench, 90 for what has no editor, faces apart', async ({
   browser,
   server,
 }) => {
   const id = await server.takeIn(BALL, 'Ball');
+  await server.ask('POST', `/api/patterns/${id}/calls`, NOTHING_WANTED);
+  const page = await (await server.ask('GET', `/tests/${id}`)).text();
+  const secret = /secret:"([\w-]+)"/.exec(page)?.[1] ?? '';
+  expect(secret).not.toBe('');
   for (const [path, most] of [
     ['/', 90],
     ['/rules', 90],
@@ -181,6 +186,7 @@ test('what a page ships is small: less than 250 KB for the Desk, 90 KB for what 
     [`/terms/${id}`, 90],
     [`/desk/${id}/rules`, 90],
     [`/desk/${id}/print`, 90],
+    [`/bench/${secret}`, 120],
     [`/desk/${id}`, 250],
   ] as const) {
     const context = await browser.newContext({ serviceWorkers: 'block' });

@@ -63,7 +63,6 @@ const SHOTS: readonly Shot[] = [
       await page.keyboard.type('35');
     },
   },
-  { name: 'desk-part', prepare: (page) => desk(page, 'HERMIT CRAB', 'Alt+d', 'Alt+d', 'Alt+PageDown') },
   {
     name: 'shape',
     prepare: async (page) => {
@@ -92,7 +91,6 @@ const SHOTS: readonly Shot[] = [
       await page.getByRole('list', { name: /could mean/ }).waitFor();
     },
   },
-  { name: 'desk-narrow', width: 390, prepare: (page) => desk(page, 'starfish') },
   {
     name: 'queries',
     prepare: async (page) => {
@@ -112,6 +110,35 @@ const SHOTS: readonly Shot[] = [
     },
   },
   { name: 'terms', prepare: (page) => desk(page, 'PUFFIN', 'Alt+Shift+t', 'Alt+Period', 'Alt+Period') },
+  {
+    name: 'tests',
+    prepare: async (page) => {
+      await desk(page, 'starfish', 'Alt+Shift+e');
+      await page.getByRole('region', { name: 'Testers side by side' }).waitFor();
+      await page.waitForTimeout(900);
+      await page.keyboard.press('Alt+Period');
+    },
+  },
+  {
+    name: 'bench',
+    width: 390,
+    prepare: async (page) => {
+      await page.setViewportSize({ width: 1280, height: 800 });
+      await desk(page, 'HERMIT CRAB', 'Alt+Shift+e');
+      await page.getByRole('button', { name: 'Freeze the draft and make the address' }).click();
+      const address = await page.getByText(/^http.*\/bench\//).innerText();
+      await page.setViewportSize({ width: 390, height: 800 });
+      await page.goto(address);
+      await page.getByLabel('The name you want to be known by').fill('Aune');
+      await page.getByRole('checkbox', { name: 'I have read this' }).check();
+      await page.getByRole('button', { name: 'Begin' }).click();
+      const pad = page.locator('.pad');
+      await pad.waitFor();
+      // Into the fifth round.
+      while (!/^R5/.test(await page.getByRole('heading', { level: 1 }).innerText())) await pad.click();
+      for (let i = 0; i < 7; i += 1) await pad.click();
+    },
+  },
   { name: 'release', prepare: (page) => desk(page, 'Lantern Point', 'Alt+Shift+l') },
   {
     name: 'edition',

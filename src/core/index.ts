@@ -90,6 +90,7 @@ export { Progress, roundsAlong, type HookMoment, type NoteMade, type RoundState 
 export {
   resultTable,
   sideBySide,
+  sideBySideSchema,
   stumbledAt,
   WEIGHED_BY,
   type Cell,

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { courseSchema, stepSchema } from '../core/index.js';
+import { courseSchema, sideBySideSchema, stepSchema } from '../core/index.js';
 import { momentSchema } from './patterns.js';
 
 const words = z.string().check(z.trim(), z.maxLength(1000, 'This is too long: keep it to a few sentences.'));
@@ -82,20 +82,23 @@ export type Call = z.infer<typeof callSchema>;
 /** A photograph that a tester took. */
 export const testPhotographSchema = z.object({ name: z.string(), width: z.int(), height: z.int() });
 
-/** Everything that came of a call. */
+/** Everything that came of a call, step by step. */
+export const wholeSchema = z.object({
+  number: z.int(),
+  wanted: wantedSchema,
+  course: courseSchema,
+  testers: z.array(z.object({ name: z.string(), at: momentSchema, steps: z.array(stepSchema) })),
+});
+export type WholeTest = z.infer<typeof wholeSchema>;
+
+/** What came of a call, side by side. */
 export const resultsSchema = z.object({
   number: z.int(),
+  /** Without what only the bench asks: ladders and slips. */
   course: courseSchema,
   wanted: wantedSchema,
-  testers: z.array(
-    z.object({
-      name: z.string(),
-      at: momentSchema,
-      steps: z.array(stepSchema),
-      photographs: z.array(testPhotographSchema),
-      /** By which its photographs are asked for. */
-      place: z.int(),
-    }),
-  ),
+  all: sideBySideSchema,
+  /** The photographs of each tester, in the same order. */
+  photographs: z.array(z.array(testPhotographSchema)),
 });
 export type Results = z.infer<typeof resultsSchema>;

@@ -189,8 +189,12 @@ export class Progress {
   /** The first round behind one that is not done; behind the last, the first that was passed over. */
   #behind(spot: Spot): Spot | null {
     const here = this.#places.get(keyOf(spot)) ?? -1;
-    const open = (one: Spot) => !this.round(one).done;
-    return this.#spots.find((one, i) => i > here && open(one)) ?? this.#spots.find(open) ?? null;
+    const all = this.#spots;
+    for (let i = 1; i <= all.length; i += 1) {
+      const next = all[(here + i) % all.length];
+      if (next && !this.round(next).done) return next;
+    }
+    return null;
   }
 }
 

@@ -1,6 +1,7 @@
-import { Progress, roundsAlong, type HookMoment, type NoteMade } from './progress.js';
+import * as z from 'zod/mini';
+import { Progress, roundsAlong } from './progress.js';
 import type { Course } from './schema.js';
-import type { Spot, Step } from './steps.js';
+import { NOTE_KINDS, spotSchema, type Spot, type Step } from './steps.js';
 
 /** A tester with all their steps. */
 export interface TesterSteps {
@@ -8,59 +9,79 @@ export interface TesterSteps {
   readonly steps: readonly Step[];
 }
 
+const count = z.int().check(z.gte(0));
+const figure = z.number();
+const moment = z.number();
+
+const noteSchema = z.object({
+  id: z.string(),
+  spot: z.nullable(spotSchema),
+  note: z.enum(NOTE_KINDS),
+  words: z.string(),
+  photographs: z.readonly(z.array(z.string())),
+  at: moment,
+});
+const hookSchema = z.object({
+  id: z.string(),
+  spot: spotSchema,
+  counted: count,
+  made: count,
+  decided: z.string(),
+  at: moment,
+});
+
 /** A tester at one round: of all copies together. */
-export interface Cell {
+const cellSchema = z.object({
   /** Copies of which this round is done. */
-  readonly done: number;
+  done: count,
   /** Milliseconds a copy, on the middle; null where none is done. */
-  readonly spent: number | null;
+  spent: z.nullable(figure),
   /** Counts that were others than the round makes, copy by copy. */
-  readonly counted: readonly number[];
-  readonly notes: readonly NoteMade[];
-  readonly hooks: readonly HookMoment[];
-}
+  counted: z.array(count),
+  notes: z.array(noteSchema),
+  hooks: z.array(hookSchema),
+});
+export type Cell = z.infer<typeof cellSchema>;
 
 /** A round, and how each of the testers fared with it. */
-export interface ResultRow {
-  readonly part: number;
-  readonly ring: number;
+const rowSchema = z.object({
+  part: count,
+  ring: count,
   /** In the order of the testers. */
-  readonly cells: readonly Cell[];
+  cells: z.array(cellSchema),
   /** Testers who stumbled: who counted otherwise, or noted something other than that they liked it. */
-  readonly stumbled: number;
+  stumbled: count,
   /** Milliseconds, the middle of all testers; null where nobody has done it. */
-  readonly spent: number | null;
-}
+  spent: z.nullable(figure),
+});
+export type ResultRow = z.infer<typeof rowSchema>;
 
 /** What a tester says of the whole. */
-export interface ResultTester {
-  readonly name: string;
-  readonly done: number;
-  readonly of: number;
-  readonly spent: number;
-  readonly finished: { readonly at: number; readonly words: string } | null;
-  readonly difficulty: number | null;
-  readonly swatch: Progress['swatch'];
+const testerSchema = z.object({
+  name: z.string(),
+  done: count,
+  of: count,
+  spent: figure,
+  finished: z.nullable(z.object({ at: moment, words: z.string() })),
+  difficulty: z.nullable(count),
+  swatch: z.nullable(z.object({ stitches: z.nullable(figure), rows: z.nullable(figure) })),
   /** Grams by yarn; null where it was not weighed before and after. */
-  readonly grams: readonly (number | null)[];
+  grams: z.array(z.nullable(figure)),
   /** Of the toy first, then of each part; cm. */
-  readonly sizes: readonly { readonly height: number | null; readonly width: number | null }[];
+  sizes: z.array(z.object({ height: z.nullable(figure), width: z.nullable(figure) })),
   /** What is about no round. */
-  readonly notes: readonly NoteMade[];
-}
+  notes: z.array(noteSchema),
+});
+export type ResultTester = z.infer<typeof testerSchema>;
 
 /** What came of a test, side by side. */
-export interface SideBySide {
-  readonly testers: readonly ResultTester[];
-  readonly rows: readonly ResultRow[];
+export const sideBySideSchema = z.object({
+  testers: z.array(testerSchema),
+  rows: z.array(rowSchema),
   /** Of each yarn, what was weighed: how many did, the least, the middle and the most, in grams. */
-  readonly yarns: readonly ({
-    readonly count: number;
-    readonly least: number;
-    readonly middle: number;
-    readonly most: number;
-  } | null)[];
-}
+  yarns: z.array(z.nullable(z.object({ count, least: figure, middle: figure, most: figure }))),
+});
+export type SideBySide = z.infer<typeof sideBySideSchema>;
 
 /** From so many testers who weighed on, what they weighed tells what a yarn takes. */
 export const WEIGHED_BY = 3;

@@ -60,7 +60,7 @@ describe('a test call', () => {
     expect(await rig.calls.join(secret, 'Mirre')).toBe('withdrawn');
     expect(await rig.calls.exchange(secret, token, { after: 0, steps: [round(2)] })).toBe('withdrawn');
     expect(await rig.calls.call(`${secret}x`)).toBe('none');
-    expect((await rig.calls.results(id, 1))?.testers[0]?.steps).toHaveLength(1);
+    expect((await rig.calls.whole(id, 1))?.testers[0]?.steps).toHaveLength(1);
   });
 
   it('leads nowhere while the pattern is put away', async () => {
@@ -88,7 +88,7 @@ describe('testers', () => {
       steps: [step(4, { kind: 'difficulty', of: 2 }, 'tablet-0001')],
     });
     expect(typeof tablet !== 'string' && tablet.steps.map((one) => one.id)).toEqual(['phone-0001-3', 'tablet-0001-4']);
-    expect((await rig.calls.results(id, 1))?.testers[0]?.steps).toHaveLength(4);
+    expect((await rig.calls.whole(id, 1))?.testers[0]?.steps).toHaveLength(4);
   });
 
   it('do not see what others send', async () => {
@@ -107,7 +107,7 @@ describe('testers', () => {
     expect(await rig.calls.photograph(secret, token, 'photo-0001', bytes)).toBe('kept');
     expect(await rig.calls.photograph(secret, token, 'photo-0001', bytes)).toBe('kept');
     const results = await rig.calls.results(id, 1);
-    expect(results?.testers[0]?.photographs).toEqual([{ name: 'photo-0001', width: 60, height: 40 }]);
+    expect(results?.photographs[0]).toEqual([{ name: 'photo-0001', width: 60, height: 40 }]);
     const kept = await rig.calls.picture(id, 1, 0, 'photo-0001');
     expect((await sharp(kept?.bytes).metadata()).exif).toBeUndefined();
     expect(await rig.calls.picture(id, 1, 1, 'photo-0001')).toBeNull();

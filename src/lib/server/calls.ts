@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import { and, asc, count, desc, eq, gt, isNull, max, sql } from 'drizzle-orm';
-import { courseSchema, sideBySide, stepSchema, WEIGHED_BY } from '../../core/index.js';
+import { courseSchema, sideBySide, stepSchema, WEIGHED_BY, type Step } from '../../core/index.js';
 import {
   callSchema,
   wantedSchema,
@@ -25,6 +25,9 @@ const MOST = { testers: 100, steps: 100_000, photographs: 60 } as const;
 /** So many steps go down at once. */
 const MOST_DOWN = 1000;
 
+/** So many calls that were laid side by side are remembered. */
+const MOST_LAID = 20;
+
 /** Why a call is not answered: there is none, or it was withdrawn. */
 export type NoCall = 'none' | 'withdrawn';
 
@@ -37,6 +40,7 @@ export class CallStore {
   readonly #patterns: PatternStore;
   readonly #counting: Counting;
   readonly #publishing: Publishing;
+  readonly #laid = new Map<string, { readonly basis: string; readonly results: Results }>();
 
   constructor(database: OpenDatabase, patternStore: PatternStore, counting: Counting, publishing: Publishing) {
     this.#database = database;
@@ -238,8 +242,61 @@ export class CallStore {
     });
   }
 
-  /** Everything that came of a call; null where there is no such call. */
+  /**
+   * What came of a call, side by side; null where there is no such call. Who looks at it asks again and again: it is laid
+   * anew only when something has come.
+   */
   async results(id: string, number: number): Promise<Results | null> {
+    const basis = await this.#basis(id);
+    const [key, known] = [`${id} ${number}`, this.#laid.get(`${id} ${number}`)];
+    if (known?.basis === basis) return known.results;
+    const results = await this.#lay(id, number);
+    this.#laid.delete(key);
+    if (this.#laid.size >= MOST_LAID) this.#laid.delete(this.#laid.keys().next().value ?? '');
+    if (results) this.#laid.set(key, { basis, results });
+    return results;
+  }
+
+  /** Changes with everything that comes of the tests of a pattern. */
+  async #basis(id: string): Promise<string> {
+    const { db } = this.#database;
+    const [steps] = await db
+      .select({ last: max(testSteps.id) })
+      .from(testSteps)
+      .where(eq(testSteps.patternId, id));
+    const [people] = await db.select({ all: count() }).from(testers).where(eq(testers.patternId, id));
+    const [pictures] = await db.select({ all: count() }).from(testPhotographs).where(eq(testPhotographs.patternId, id));
+    return `${steps?.last ?? 0} ${people?.all ?? 0} ${pictures?.all ?? 0}`;
+  }
+
+  async #lay(id: string, number: number): Promise<Results | null> {
+    const whole = await this.whole(id, number);
+    if (!whole) return null;
+    const { course, wanted, testers: people } = whole;
+    const pictures = await this.#database.db
+      .select({
+        tester: testPhotographs.tester,
+        name: testPhotographs.name,
+        width: testPhotographs.width,
+        height: testPhotographs.height,
+      })
+      .from(testPhotographs)
+      .where(eq(testPhotographs.patternId, id))
+      .orderBy(asc(testPhotographs.at));
+    const instructions = course.instructions.map((one) => ({ ...one, ladder: null, slips: [] }));
+    return {
+      number,
+      wanted,
+      course: { ...course, instructions },
+      all: sideBySide(course, people),
+      photographs: people.map(({ token }) =>
+        pictures.flatMap(({ tester, ...picture }) => (tester === token ? [picture] : [])),
+      ),
+    };
+  }
+
+  /** Everything that came of a call, step by step; null where there is no such call. */
+  async whole(id: string, number: number) {
     const { db } = this.#database;
     const [row] = await db
       .select({ course: calls.course, wanted: calls.wanted })
@@ -249,33 +306,22 @@ export class CallStore {
     const [wanted] = row ? readable([parsed(row.wanted)], wantedSchema, 'a test call') : [];
     if (!course || !wanted) return null;
     const people = await this.#testers(id, number);
+    const rows = await db
+      .select({ tester: testSteps.tester, content: testSteps.content })
+      .from(testSteps)
+      .where(eq(testSteps.patternId, id))
+      .orderBy(asc(testSteps.id));
+    const steps = new Map<string, Step[]>(people.map(({ token }) => [token, []]));
+    for (const { tester, content } of rows) {
+      // Each was checked when it came: thousands are not checked again.
+      const step = parsed(content) as Step | undefined;
+      if (step) steps.get(tester)?.push(step);
+    }
     return {
       number,
       course,
       wanted,
-      testers: await Promise.all(
-        people.map(async ({ token, name, at }, place) => ({
-          name,
-          at,
-          place,
-          steps: readable(
-            (
-              await db
-                .select({ content: testSteps.content })
-                .from(testSteps)
-                .where(eq(testSteps.tester, token))
-                .orderBy(asc(testSteps.id))
-            ).map(({ content }) => parsed(content)),
-            stepSchema,
-            'steps of a tester',
-          ),
-          photographs: await db
-            .select({ name: testPhotographs.name, width: testPhotographs.width, height: testPhotographs.height })
-            .from(testPhotographs)
-            .where(eq(testPhotographs.tester, token))
-            .orderBy(asc(testPhotographs.at)),
-        })),
-      ),
+      testers: people.map((person) => ({ ...person, steps: steps.get(person.token) ?? [] })),
     };
   }
 
@@ -305,8 +351,8 @@ export class CallStore {
       .from(calls)
       .where(eq(calls.patternId, id));
     const results = last?.number ? await this.results(id, last.number) : null;
-    if (!results || results.testers.length < WEIGHED_BY) return {};
-    const { yarns } = sideBySide(results.course, results.testers);
+    const yarns = results?.all.yarns ?? [];
+    if (!results) return {};
     return Object.fromEntries(
       results.course.yarns.flatMap((name, i) => {
         const yarn = yarns[i];

@@ -7,13 +7,12 @@
   let { session, pattern }: { session: TestsSession; pattern: string } = $props();
   const row = $derived(session.row);
   const instruction = $derived(session.round && session.results?.course.instructions[session.round.instruction]);
-  const people = $derived(session.results?.testers ?? []);
   const said = $derived(
     row?.cells.flatMap((cell, i) => {
-      const tester = people[i];
-      return tester && (cell.notes.length > 0 || cell.hooks.length > 0 || cell.counted.length > 0)
-        ? [{ tester, cell }]
-        : [];
+      const name = session.all?.testers[i]?.name ?? '';
+      const kept = new Set(session.results?.photographs[i]?.map((one) => one.name));
+      const tester = { name, place: i, kept };
+      return cell.notes.length > 0 || cell.hooks.length > 0 || cell.counted.length > 0 ? [{ tester, cell }] : [];
     }) ?? [],
   );
 </script>
@@ -34,7 +33,7 @@
       {/each}
       {#each cell.notes as { id, note, words, photographs } (id)}
         <p><strong>{NOTE_WORDS[note]}.</strong> {words}</p>
-        {#each photographs.filter((name) => tester.photographs.some((one) => one.name === name)) as name, i (name)}
+        {#each photographs.filter((name) => tester.kept.has(name)) as name, i (name)}
           <a href={photographAt(pattern, session.results?.number ?? 0, tester.place, name)}
             ><img
               src={photographAt(pattern, session.results?.number ?? 0, tester.place, name)}

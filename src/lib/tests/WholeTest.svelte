@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { invalidate } from '$app/navigation';
-  import type { Shape, ShapeSettings } from '../../core/index.js';
+  import { resultTable, type Shape, type ShapeSettings } from '../../core/index.js';
   import type { Call } from '../bench.js';
   import { timeWords } from '../bench/words.js';
   import { troubleIn } from '../client.js';
@@ -10,7 +10,7 @@
   import { toasts } from '../components/toasts.svelte.js';
   import type { StoredPattern } from '../patterns.js';
   import { Shaper } from '../workers/shaper.js';
-  import { withdrawCall } from './asking.js';
+  import { wholeTest, withdrawCall } from './asking.js';
   import { csvOf, type TestsSession } from './tests.svelte.js';
   import Weighed from './Weighed.svelte';
 
@@ -59,13 +59,18 @@
     }
   }
 
-  function save(type: 'csv' | 'json'): void {
-    const content = type === 'csv' ? csvOf(session.table()) : JSON.stringify(session.results, null, 1);
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(new Blob([content], { type: type === 'csv' ? 'text/csv' : 'application/json' }));
-    link.download = `${pattern.name}, test ${call.number}.${type}`;
-    link.click();
-    setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+  async function save(type: 'csv' | 'json'): Promise<void> {
+    try {
+      const whole = await wholeTest(pattern.id, call.number);
+      const content = type === 'csv' ? csvOf(resultTable(whole.course, whole.testers)) : JSON.stringify(whole, null, 1);
+      const link = document.createElement('a');
+      link.href = URL.createObjectURL(new Blob([content], { type: type === 'csv' ? 'text/csv' : 'application/json' }));
+      link.download = `${pattern.name}, test ${call.number}.${type}`;
+      link.click();
+      setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+    } catch (error) {
+      toasts.say(troubleIn(error));
+    }
   }
 </script>
 
@@ -116,8 +121,8 @@
   <Weighed all={session.all} course={session.results.course} {shape} />
 {/if}
 <p class="files">
-  <Button onclick={() => save('csv')}>Save as .csv</Button>
-  <Button onclick={() => save('json')}>Save as .json</Button>
+  <Button onclick={() => void save('csv')}>Save as .csv</Button>
+  <Button onclick={() => void save('json')}>Save as .json</Button>
 </p>
 
 <style>

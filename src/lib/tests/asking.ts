@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { resultsSchema, type Results, type Wanted } from '../bench.js';
+import { resultsSchema, wholeSchema, type Results, type Wanted, type WholeTest } from '../bench.js';
 import { ask, said } from '../client.js';
 
 const numberSchema = z.object({ number: z.int() });
@@ -18,6 +18,11 @@ export async function withdrawCall(id: string, number: number): Promise<void> {
 /** @throws Trouble */
 export async function resultsOf(id: string, number: number): Promise<Results> {
   return said(await ask(`/api/patterns/${id}/calls/${number}/results`), resultsSchema);
+}
+
+/** @throws Trouble */
+export async function wholeTest(id: string, number: number): Promise<WholeTest> {
+  return said(await ask(`/api/patterns/${id}/calls/${number}/whole`), wholeSchema);
 }
 
 /** Where a photograph of a tester is. */

@@ -1,11 +1,4 @@
-import {
-  resultTable,
-  sideBySide,
-  type BenchRound,
-  type Cell,
-  type ResultRow,
-  type SideBySide,
-} from '../../core/index.js';
+import { type BenchRound, type Cell, type ResultRow, type SideBySide } from '../../core/index.js';
 import type { Results } from '../bench.js';
 import { roundWords, NOTE_WORDS } from '../bench/words.js';
 import { troubleIn } from '../client.js';
@@ -30,7 +23,7 @@ export class TestsSession {
   /** The chosen round: its place among the rows in the order of the pattern; null for the whole. */
   chosen = $state<number | null>(null);
 
-  readonly all = $derived<SideBySide | null>(this.results && sideBySide(this.results.course, this.results.testers));
+  readonly all = $derived<SideBySide | null>(this.results?.all ?? null);
   /** The places of the rows, as they are shown. */
   readonly order = $derived.by(() => {
     const rows = this.all?.rows ?? [];
@@ -83,7 +76,7 @@ export class TestsSession {
   async toQuery(): Promise<void> {
     const { row, round, results } = this;
     if (!row || !round || !results) return;
-    const told = row.cells.flatMap((cell, i) => tellings(cell, results.testers[i]?.name ?? ''));
+    const told = row.cells.flatMap((cell, i) => tellings(cell, results.all.testers[i]?.name ?? ''));
     if (told.length === 0) {
       this.#options.say('Nobody noted anything at this round.');
       return;
@@ -107,11 +100,6 @@ export class TestsSession {
     } catch (error) {
       this.#options.say(troubleIn(error));
     }
-  }
-
-  /** All rounds of all testers, as a table. */
-  table(): (string | number)[][] {
-    return this.results ? resultTable(this.results.course, this.results.testers) : [];
   }
 }
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { checkPattern, type Step, type What } from '../../core/index.js';
+import { checkPattern, sideBySide, type Step, type What } from '../../core/index.js';
 import { NOTHING_WANTED, type Results } from '../bench.js';
 import type { QueryMade } from '../queries.js';
 import { csvOf, TestsSession } from './tests.svelte.js';
@@ -16,14 +16,16 @@ const step = (order: number, what: What): Step => ({
 });
 const note = (order: number, ring: number, words: string) =>
   step(order, { kind: 'note', spot: { part: 0, copy: 0, ring }, note: 'unclear', words, photographs: [] });
+const course = checkPattern(BALL, '').course('Ball');
 const RESULTS: Results = {
   number: 1,
-  course: checkPattern(BALL, '').course('Ball'),
+  course,
   wanted: NOTHING_WANTED,
-  testers: [
-    { name: 'Aune', at: 0, place: 0, photographs: [], steps: [note(1, 2, 'Which one?'), note(2, 0, '')] },
-    { name: 'Mirre', at: 0, place: 1, photographs: [], steps: [note(1, 2, '')] },
-  ],
+  all: sideBySide(course, [
+    { name: 'Aune', steps: [note(1, 2, 'Which one?'), note(2, 0, '')] },
+    { name: 'Mirre', steps: [note(1, 2, '')] },
+  ]),
+  photographs: [[], []],
 };
 
 async function begun(text = BALL) {

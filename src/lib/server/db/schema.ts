@@ -232,7 +232,10 @@ export const testSteps = sqliteTable(
     content: text('content').notNull(),
     at: integer('at').notNull(),
   },
-  (table) => [unique('test_steps_once').on(table.tester, table.step)],
+  (table) => [
+    unique('test_steps_once').on(table.tester, table.step),
+    index('test_steps_of_pattern').on(table.patternId, table.id),
+  ],
 );
 
 /** Photographs that testers took, by the name that their device gave them. */
