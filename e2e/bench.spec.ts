@@ -59,7 +59,7 @@ test('a tester follows the draft on a phone, loses count, goes offline and comes
   await bench.getByLabel('Words').fill('Which eyes?');
   await bench.getByRole('button', { name: 'Unclear' }).tap();
   await tap(bench, 3);
-  await expect(bench.getByText('kept here, no network')).toBeVisible();
+  await expect(bench.getByText('kept here, not sent yet')).toBeVisible();
   await bench.reload();
   await expect(bench.locator('.pad')).toContainText('3 of 18');
   await expect(bench.getByText('One note at this round')).toBeVisible();

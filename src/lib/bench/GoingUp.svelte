@@ -9,9 +9,8 @@
   const UP = {
     up: 'all sent',
     going: 'sending',
-    waiting: 'kept here, no network',
+    waiting: 'kept here, not sent yet',
     withdrawn: 'kept here, test withdrawn',
-    refused: 'kept here, not taken',
   } as const;
 </script>
 
@@ -55,8 +54,7 @@
     color: var(--sage);
   }
 
-  .withdrawn,
-  .refused {
+  .withdrawn {
     color: var(--madder);
   }
 

@@ -45,7 +45,7 @@
     <input id="tester" bind:value={name} maxlength="60" autocomplete="nickname" required />
     {#if call.wanted.smallParts}
       <p class="caution">{call.wanted.smallParts}</p>
-      <Check bind:checked={read}>I have read this</Check>
+      <span class="read"><Check bind:checked={read}>I have read this</Check></span>
     {/if}
     {#if session.trouble}<p class="trouble" role="alert">{session.trouble}</p>{/if}
     <button disabled={busy || name.trim() === '' || (call.wanted.smallParts !== '' && !read)}>Begin</button>
@@ -105,6 +105,11 @@
 
   button:disabled {
     opacity: 0.5;
+  }
+
+  .read :global(label) {
+    width: 100%;
+    min-height: 3rem;
   }
 
   .caution {

@@ -18,6 +18,10 @@ class Server implements Post {
   readonly steps: Step[] = [];
   readonly photographs = new Map<string, number>();
   withdrawn = false;
+  /** Its clock is so far ahead of ours. */
+  ahead = 0;
+  /** What it takes for no step. */
+  refuses: (step: Step) => boolean = () => false;
   /** Cuts the line before, or behind, what a request brings: the answer is lost then. */
   cut: () => 'before' | 'behind' | null = () => null;
 
@@ -31,13 +35,22 @@ class Server implements Post {
 
   call = () => this.#line(() => CALL);
   join = (_: string, name: string) => this.#line(() => ({ token: 'token', name }));
-  exchange: Post['exchange'] = (_, __, { after, steps }) =>
-    this.#line(() => {
+  exchange: Post['exchange'] = (_, __, { after, steps }) => {
+    if (steps.some((step) => this.refuses(step))) return Promise.reject(new NotSent('No step.', 'refused'));
+    return this.#line(() => {
       for (const step of steps) if (!this.steps.some(({ id }) => id === step.id)) this.steps.push(step);
       const down = this.steps.slice(after, after + 1000);
       const more = after + down.length < this.steps.length;
-      return { after: after + down.length, steps: down, more, name: 'Aune', newer: false, now: Date.now() };
+      return {
+        after: after + down.length,
+        steps: down,
+        more,
+        name: 'Aune',
+        newer: false,
+        now: Date.now() + this.ahead,
+      };
     });
+  };
   photograph: Post['photograph'] = (_, __, id, file) =>
     this.#line(() => {
       this.photographs.set(id, (this.photographs.get(id) ?? 0) + file.size);
@@ -138,6 +151,24 @@ describe('a tester at the bench', () => {
     expect(file.steps.length).toBeGreaterThan(0);
   });
 
+  it('goes by the clock of the server where its own is wrong', async () => {
+    server.ahead = 3 * 86_400_000;
+    const session = await atWork();
+    await vi.waitFor(() => expect(session.going).toBe('up'));
+    session.touch();
+    expect((session.progress?.last?.at ?? 0) - Date.now()).toBeGreaterThan(2.9 * 86_400_000);
+    // What was just done has not gone up yet, and nobody says so.
+    await vi.waitFor(() => expect(session.going).toBe('going'));
+  });
+
+  it('goes on, and says so, where the browser has no room left', async () => {
+    const session = await atWork();
+    vi.spyOn(keep, 'add').mockRejectedValue(new DOMException('full', 'QuotaExceededError'));
+    touch(session, 2);
+    await vi.waitFor(() => expect(session.unkept).toContain('no room left'));
+    expect(session.stitches).toBe(2);
+  });
+
   it('says that a test can’t be opened that was never opened here, without a network', async () => {
     server.cut = () => 'before';
     const session = new BenchSession({ secret: 'secret', token: null, keep, post: server });
@@ -200,6 +231,21 @@ describe('a week without a network', () => {
     expect(server.photographs.size).toBe(20);
     expect(await keep.waitingCount('secret')).toBe(0);
     expect(await keep.waitingPhotographs('secret')).toEqual([]);
+  });
+
+  it('goes up all but what the server takes for none', async () => {
+    await keep.setCall(call);
+    for (let order = 1; order <= 12; order += 1) await keep.add('secret', step(order));
+    server.refuses = ({ order }) => order === 5;
+    const uploads = new Uploads(keep, server, 'secret', 'token', {
+      steps: () => undefined,
+      going: () => undefined,
+      news: () => undefined,
+    });
+    await uploads.go();
+    uploads.end();
+    expect(server.steps.map(({ order }) => order)).toEqual([1, 2, 3, 4, 6, 7, 8, 9, 10, 11, 12]);
+    expect((await keep.steps('secret')).length).toBe(12);
   });
 
   it('two devices come together without losing a step', async () => {

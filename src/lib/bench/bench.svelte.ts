@@ -53,7 +53,7 @@ export class BenchSession {
   tester = $state('');
   token = $state<string | null>(null);
   counting = $state<Counting>('stitch');
-  going = $state<Going>('up');
+  going = $state<Going>('going');
   waiting = $state(0);
   newer = $state(false);
   /** What could not be done, in words for people. */
@@ -141,7 +141,10 @@ export class BenchSession {
     const { keep, post, secret } = this.#options;
     this.token = token;
     this.state = 'work';
-    if (!keep) return;
+    if (!keep) {
+      this.going = 'waiting';
+      return;
+    }
     this.#uploads = new Uploads(keep, post, secret, token, {
       steps: (steps) => this.#take(steps),
       going: (going, waiting) => ([this.going, this.waiting] = [going, waiting]),
@@ -230,6 +233,7 @@ export class BenchSession {
     try {
       await keep?.add(secret, step, instead);
       this.waiting += instead === undefined ? 1 : 0;
+      if (this.going === 'up') this.going = 'going';
     } catch {
       this.unkept = NO_ROOM;
     }

@@ -9,7 +9,7 @@ import {
 } from '../bench.js';
 import { troubleSchema } from '../patterns.js';
 
-/** Why something did not go through. `later`: the network, or a server that is busy; all else is for good. */
+/** Why something did not go through. `later`: no network, a server that is busy or has no room; all else is for good. */
 export class NotSent extends Error {
   constructor(
     message: string,
@@ -69,5 +69,5 @@ async function asked(path: string, init: RequestInit = {}, longest = LONGEST): P
 function whyOf(status: number): NotSent['why'] {
   if (status === 410) return 'withdrawn';
   if (status === 404) return 'none';
-  return status === 429 || status >= 500 ? 'later' : 'refused';
+  return status === 400 || status === 409 || status === 422 ? 'refused' : 'later';
 }

@@ -1,10 +1,10 @@
-import { MOST_STEPS } from '../bench.js';
+import { MOST_STEPS, type Exchanged } from '../bench.js';
 import type { Step } from '../../core/index.js';
 import type { Keep } from './keep.js';
 import { NotSent, type Post } from './post.js';
 
 /** How it stands with what is to go up. */
-export type Going = 'up' | 'going' | 'waiting' | 'withdrawn' | 'refused';
+export type Going = 'up' | 'going' | 'waiting' | 'withdrawn';
 
 /** After a failure it is tried again so much later, each time twice as late; milliseconds. */
 const FIRST_WAIT = 2000;
@@ -61,7 +61,9 @@ export class Uploads {
         await this.#photographs();
       }
       this.#wait = FIRST_WAIT;
-      this.#told.going('up', 0);
+      // What was noted while this was under way is sent with the next.
+      const left = await this.#keep.waitingCount(this.#secret);
+      this.#told.going(left > 0 ? 'going' : 'up', left);
     } catch (error) {
       await this.#failed(error);
     }
@@ -74,11 +76,22 @@ export class Uploads {
       if (waiting.length > 0) this.#told.going('going', waiting.length);
       const after = (await this.#keep.call(this.#secret))?.after ?? 0;
       const sent = Date.now();
-      const answer = await this.#post.exchange(this.#secret, this.#token, { after, steps });
+      const answer = await this.#exchange(after, steps);
       await this.#keep.arrived(this.#secret, [...steps, ...answer.steps], answer.after);
       this.#told.steps(answer.steps);
       this.#told.news({ newer: answer.newer, name: answer.name, behind: answer.now - (sent + Date.now()) / 2 });
       more = answer.more || waiting.length > steps.length;
+    }
+  }
+
+  /** A step that the server takes for none stays here, and nothing that stands behind it has to wait. */
+  async #exchange(after: number, steps: readonly Step[]): Promise<Exchanged> {
+    try {
+      return await this.#post.exchange(this.#secret, this.#token, { after, steps: [...steps] });
+    } catch (error) {
+      if (!(error instanceof NotSent) || error.why !== 'refused' || steps.length === 0) throw error;
+      if (steps.length > 1) for (const step of steps) await this.#exchange(after, [step]);
+      return this.#exchange(after, []);
     }
   }
 
@@ -102,7 +115,7 @@ export class Uploads {
       this.#told.going('withdrawn', waiting);
       return;
     }
-    this.#told.going(why === 'refused' ? 'refused' : 'waiting', waiting);
+    this.#told.going('waiting', waiting);
     this.#timer = setTimeout(() => void this.go(), this.#wait);
     this.#wait = Math.min(LONGEST_WAIT, this.#wait * 2);
   }

@@ -159,15 +159,15 @@ export class CallStore {
   }
 
   /** Takes up the steps of a device, each once, and gives those that it has not seen. */
-  async exchange(secret: string, token: string, { after, steps }: Exchange): Promise<Exchanged | NoCall> {
+  async exchange(secret: string, token: string, { after, steps }: Exchange): Promise<Exchanged | NoCall | 'full'> {
     const call = await this.#row(secret);
     if (typeof call === 'string') return call;
     const tester = await this.#tester(call.id, call.number, token);
     if (!tester) return 'none';
-    if (steps.length > 0)
-      await this.#database.write(async (db) => {
+    if (steps.length > 0) {
+      const taken = await this.#database.write(async (db) => {
         const [kept] = await db.select({ steps: count() }).from(testSteps).where(eq(testSteps.tester, token));
-        if ((kept?.steps ?? 0) + steps.length > MOST.steps) return;
+        if ((kept?.steps ?? 0) + steps.length > MOST.steps) return false;
         const at = Date.now();
         await db
           .insert(testSteps)
@@ -181,7 +181,10 @@ export class CallStore {
             })),
           )
           .onConflictDoNothing();
+        return true;
       });
+      if (!taken) return 'full';
+    }
     const rows = await this.#database.db
       .select({ id: testSteps.id, content: testSteps.content })
       .from(testSteps)

@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
-import { exchangeSchema } from '../../../../../../lib/bench.js';
-import { answering, bodyOf } from '../../../../../../lib/server/answers.js';
+import { exchangeSchema, type Exchanged } from '../../../../../../lib/bench.js';
+import { answering, bodyOf, Refused } from '../../../../../../lib/server/answers.js';
 import { through } from '../../../../../../lib/server/benchDoor.js';
 import { stores } from '../../../../../../lib/server/store.js';
 import type { RequestHandler } from './$types.js';
@@ -10,5 +10,7 @@ export const POST: RequestHandler = answering(async (event) => {
   const { calls } = await stores();
   const { secret, token } = event.params;
   const asked = await bodyOf(event.request, exchangeSchema);
-  return json(await through(event, () => calls.exchange(secret, token, asked)));
+  const exchanged = await through<Exchanged | 'full'>(event, () => calls.exchange(secret, token, asked));
+  if (exchanged === 'full') throw new Refused(413, 'This test has no room for more of what you noted.');
+  return json(exchanged);
 });
