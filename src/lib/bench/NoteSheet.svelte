@@ -49,8 +49,9 @@
   <textarea id="note-words" bind:value={words} rows="3" maxlength={LONGEST_NOTE}></textarea>
   {#if words.length > LONGEST_NOTE - 200}<p class="how">{LONGEST_NOTE - words.length} characters left.</p>{/if}
   <label class="photograph">
-    Photograph
+    {pictures.length > 0 ? 'Another photograph' : 'Photograph'}
     <input
+      class="unseen"
       type="file"
       accept="image/*"
       capture="environment"
@@ -96,14 +97,20 @@
   }
 
   .photograph {
-    margin-top: var(--space-3);
+    display: grid;
+    align-content: center;
+    position: relative;
+    min-height: 3.25rem;
+    padding: 0 var(--space-3);
+    margin: var(--space-3) 0;
+    border: 1px solid var(--rule-strong);
+    color: var(--woad);
+    cursor: pointer;
   }
 
-  input {
-    display: block;
-    width: 100%;
-    min-height: 3rem;
-    padding: var(--space-2) 0;
+  .photograph:focus-within {
+    outline: 2px solid var(--woad);
+    outline-offset: 2px;
   }
 
   .pictures {
