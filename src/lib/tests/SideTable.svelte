@@ -162,6 +162,18 @@
     white-space: nowrap;
   }
 
+  /* Which round it is stays in sight, however many testers there are. */
+  tbody th,
+  thead th:first-child {
+    position: sticky;
+    left: 0;
+    background: var(--paper);
+  }
+
+  thead th:first-child {
+    z-index: 2;
+  }
+
   .figure {
     text-align: right;
   }
