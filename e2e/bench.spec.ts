@@ -1,11 +1,11 @@
 import AxeBuilder from '@axe-core/playwright';
-import { devices, expect, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { test } from './server.js';
 
 const BALL =
   'Ball\nUS terms, about 5 cm tall\n\nMaterials\nDK cotton in Moss (20 g)\n3 mm hook\n\nsc = single crochet, inc = 2 sc in one, dec = 2 sc together\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 6 (18)\nRnd 4: sc around (18)\nStuff it.\nRnd 5: (sc 1, dec) x 6 (12)\nRnd 6: dec x 6 (6)\nFasten off.\n';
 
-const { defaultBrowserType: _, ...PHONE } = devices['Pixel 5'];
+const PHONE = { viewport: { width: 390, height: 844 }, deviceScaleFactor: 2, hasTouch: true, isMobile: true };
 const tap = async (page: Page, times: number) => {
   for (let i = 0; i < times; i += 1) await page.locator('.pad').tap();
 };
@@ -24,7 +24,7 @@ test('a tester follows the draft on a phone, loses count, goes offline and comes
   await expect(address).toBeVisible();
   const link = await address.innerText();
 
-  const phone = await browser.newContext({ ...PHONE, viewport: { width: 390, height: 844 } });
+  const phone = await browser.newContext(PHONE);
   const bench = await phone.newPage();
   await bench.goto(link);
   await bench.getByLabel('The name you want to be known by').fill('Aune');
