@@ -1,4 +1,5 @@
 <script lang="ts">
+  import BenchPage from './BenchPage.svelte';
   import type { BenchCall } from '../bench.js';
   import Check from '../components/Check.svelte';
   import type { BenchSession } from './bench.svelte.js';
@@ -26,9 +27,7 @@
   }
 </script>
 
-<main>
-  <p class="kicker">You are asked to test</p>
-  <h1>{call.name}</h1>
+<BenchPage heading={call.name} above="You are asked to test">
   <p>
     {call.course.parts.length === 1 ? 'One part' : `${call.course.parts.length} parts`},
     {session.progress?.share.of ?? 0} rounds in all. You follow it here, round by round; the editor sees where you stumble.
@@ -50,26 +49,9 @@
     {#if session.trouble}<p class="trouble" role="alert">{session.trouble}</p>{/if}
     <button disabled={busy || name.trim() === '' || (call.wanted.smallParts !== '' && !read)}>Begin</button>
   </form>
-</main>
+</BenchPage>
 
 <style>
-  main {
-    max-width: 34rem;
-    padding: var(--space-5) var(--space-4);
-    margin: 0 auto;
-    font-size: var(--size-text);
-  }
-
-  .kicker {
-    color: var(--ink-soft);
-  }
-
-  h1 {
-    margin-bottom: var(--space-3);
-    font-size: var(--size-display);
-    line-height: 1.15;
-  }
-
   dl {
     display: grid;
     grid-template-columns: auto minmax(0, 1fr);

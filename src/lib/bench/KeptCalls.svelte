@@ -1,4 +1,5 @@
 <script lang="ts">
+  import BenchPage from './BenchPage.svelte';
   import { onMount } from 'svelte';
   import { Keep, type KeptCall } from './keep.js';
 
@@ -20,8 +21,7 @@
   });
 </script>
 
-<main>
-  <h1>Bench</h1>
+<BenchPage heading="Bench">
   {#if trouble}<p role="alert">{trouble}</p>
   {:else if calls?.length === 0}
     <p>No test is on this device yet. Open the address that you were sent; it is found here from then on.</p>
@@ -39,21 +39,9 @@
       {/each}
     </ul>
   {/if}
-</main>
+</BenchPage>
 
 <style>
-  main {
-    max-width: 34rem;
-    padding: var(--space-5) var(--space-4);
-    margin: 0 auto;
-    font-size: var(--size-text);
-  }
-
-  h1 {
-    margin-bottom: var(--space-3);
-    font-size: var(--size-display);
-  }
-
   a {
     display: grid;
     align-content: center;

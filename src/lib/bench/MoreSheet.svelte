@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { download } from '../download.js';
   import { COUNTINGS, type Counting } from '../../core/index.js';
   import type { BenchCall } from '../bench.js';
   import Code from '../components/Code.svelte';
@@ -23,11 +24,7 @@
   }
 
   function save(): void {
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(session.file());
-    link.download = `${call.name}, ${session.tester}.json`;
-    link.click();
-    setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+    download(`${call.name}, ${session.tester}.json`, session.file());
   }
 </script>
 

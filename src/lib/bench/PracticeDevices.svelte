@@ -1,4 +1,5 @@
 <script lang="ts">
+  import BenchPage from './BenchPage.svelte';
   import { onMount } from 'svelte';
   import { PRACTICE, type Practice } from './devices.js';
 
@@ -17,8 +18,7 @@
   });
 </script>
 
-<main>
-  <h1>Practice devices</h1>
+<BenchPage heading="Practice devices">
   <p>
     They stand in for a scale and a foot switch: open a test in another window of this browser, choose “Practice scale”
     where yarn is weighed, and see it answer.
@@ -38,21 +38,9 @@
       <button type="button" class="on" onclick={() => say({ kind: 'press', what: 'on' })}>On</button>
     </div>
   </section>
-</main>
+</BenchPage>
 
 <style>
-  main {
-    max-width: 34rem;
-    padding: var(--space-5) var(--space-4);
-    margin: 0 auto;
-    font-size: var(--size-text);
-  }
-
-  h1 {
-    margin-bottom: var(--space-3);
-    font-size: var(--size-display);
-  }
-
   section {
     padding: var(--space-4) 0;
     margin-top: var(--space-4);

@@ -1,15 +1,14 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
-  import { goto, invalidate } from '$app/navigation';
-  import { navigating } from '$app/state';
+  import { goto } from '$app/navigation';
   import Mark from '../components/Mark.svelte';
   import { goingTo } from './actions.js';
+  import { askWhileCounted } from './asking.svelte.js';
   import { offering } from './house.svelte.js';
-  import { HOUSE, PATTERN, type HousePlace, type PatternPlace, type Standing } from './places.js';
+  import { HOUSE, PATTERN, type Here, type Standing } from './places.js';
 
   interface Props {
-    /** Where one is; null on a page that is no place of its own. */
-    at: HousePlace['id'] | PatternPlace['id'] | null;
+    at: Here;
     /** The pattern that one is at. */
     standing?: Standing | null;
     /** What belongs to the page as a whole: its signs, its menu. */
@@ -19,18 +18,7 @@
   let { at, standing = null, tools }: Props = $props();
   // svelte-ignore state_referenced_locally
   const house = offering(goingTo(standing?.id ?? null, (href) => void goto(href)));
-
-  /**
-   * A pattern that has just come in is still being counted: asked again, less and less often, and never on the way to
-   * another page, which would be given up for it.
-   */
-  let wait = 500;
-  $effect(() => {
-    if (!standing || standing.summary || standing.state === 'too-much' || navigating.to) return;
-    wait *= 2;
-    const asking = setTimeout(() => void invalidate('dostik:standing'), wait);
-    return () => clearTimeout(asking);
-  });
+  askWhileCounted(() => standing);
 
   /** A place further along a line that is longer than the screen is seen all the same. */
   function seen(link: HTMLElement, here: boolean): void {

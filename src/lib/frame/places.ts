@@ -58,6 +58,9 @@ export interface PatternPlace {
   readonly state: (standing: Standing) => PlaceState | null;
 }
 
+/** Where one is; null on a page that is no place of its own. */
+export type Here = HousePlace['id'] | PatternPlace['id'] | null;
+
 /** The places of a pattern, in the order of the work. */
 export const PATTERN: readonly PatternPlace[] = [
   { id: 'intake', text: 'Intake', href: (id) => `/intake/${id}`, keys: 'Alt Shift I', state: () => null },

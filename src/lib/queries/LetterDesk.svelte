@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { download } from '../download.js';
   import { untrack } from 'svelte';
   import { invalidate } from '$app/navigation';
   import Button from '../components/Button.svelte';
@@ -71,13 +72,9 @@
       toasts.say('The letter is copied.', { text: 'I have sent it', act: () => void send('own') });
     });
 
-  const download = (as: 'docx' | 'html' | 'eml') =>
+  const save = (as: 'docx' | 'html' | 'eml') =>
     doing(async () => {
-      const link = document.createElement('a');
-      link.href = URL.createObjectURL(await letterFile(pattern.id, { ...asked, way: 'own' }, as));
-      link.download = `Queries on ${pattern.name}.${as}`;
-      link.click();
-      setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+      download(`Queries on ${pattern.name}.${as}`, await letterFile(pattern.id, { ...asked, way: 'own' }, as));
     });
 
   const send = (way: 'post' | 'own') =>
@@ -135,13 +132,9 @@
       <Button disabled={busy || chosen.length === 0} onclick={() => void copy()}>Copy</Button>
       <Button disabled={busy || chosen.length === 0} onclick={() => void send('own')}>I have sent it</Button>
       <span>
-        <Button weight="quiet" disabled={busy || chosen.length === 0} onclick={() => void download('docx')}
-          >.docx</Button
-        >
-        <Button weight="quiet" disabled={busy || chosen.length === 0} onclick={() => void download('html')}
-          >.html</Button
-        >
-        <Button weight="quiet" disabled={busy || chosen.length === 0} onclick={() => void download('eml')}>.eml</Button>
+        <Button weight="quiet" disabled={busy || chosen.length === 0} onclick={() => void save('docx')}>.docx</Button>
+        <Button weight="quiet" disabled={busy || chosen.length === 0} onclick={() => void save('html')}>.html</Button>
+        <Button weight="quiet" disabled={busy || chosen.length === 0} onclick={() => void save('eml')}>.eml</Button>
         <Button weight="quiet" disabled={chosen.length === 0} onclick={() => window.print()}>Print</Button>
       </span>
     </div>

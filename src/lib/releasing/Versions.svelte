@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { download } from '../download.js';
   import Button from '../components/Button.svelte';
   import When from '../components/When.svelte';
   import { fileName, type FileKind, type LayoutWanted } from '../release.js';
@@ -13,11 +14,7 @@
   async function all(version: string): Promise<void> {
     const bytes = await session.all(version);
     if (!bytes) return;
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(new Blob([bytes], { type: 'application/zip' }));
-    link.download = `${data.name} ${version}.zip`;
-    link.click();
-    setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+    download(`${data.name} ${version}.zip`, new Blob([bytes], { type: 'application/zip' }));
   }
 
   function known(files: FileList | null | undefined): void {

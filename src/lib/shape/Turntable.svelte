@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { download } from '../download.js';
   import { onMount } from 'svelte';
   import { goto } from '$app/navigation';
   import type { Shape } from '../../core/index.js';
@@ -67,11 +68,7 @@
   function save(): void {
     const picture = still();
     if (picture === null) return;
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(new Blob([picture], { type: 'image/svg+xml' }));
-    link.download = 'shape.svg';
-    link.click();
-    URL.revokeObjectURL(link.href);
+    download('shape.svg', new Blob([picture], { type: 'image/svg+xml' }));
   }
 
   async function toRelease(): Promise<void> {

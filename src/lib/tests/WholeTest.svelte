@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { download } from '../download.js';
   import { onMount } from 'svelte';
   import { invalidate } from '$app/navigation';
   import { resultTable, type Shape, type ShapeSettings } from '../../core/index.js';
@@ -63,11 +64,8 @@
     try {
       const whole = await wholeTest(pattern.id, call.number);
       const content = type === 'csv' ? csvOf(resultTable(whole.course, whole.testers)) : JSON.stringify(whole, null, 1);
-      const link = document.createElement('a');
-      link.href = URL.createObjectURL(new Blob([content], { type: type === 'csv' ? 'text/csv' : 'application/json' }));
-      link.download = `${pattern.name}, test ${call.number}.${type}`;
-      link.click();
-      setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+      const file = new Blob([content], { type: type === 'csv' ? 'text/csv' : 'application/json' });
+      download(`${pattern.name}, test ${call.number}.${type}`, file);
     } catch (error) {
       toasts.say(troubleIn(error));
     }
