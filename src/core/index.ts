@@ -23,7 +23,7 @@ import type { Hand } from './reading/hand.js';
 import type { ReadOptions } from './reading/read.js';
 import { overviewOf } from './overview/overview.js';
 import type { Overview } from './overview/schema.js';
-import { withFixes } from './fixes/index.js';
+import { searchFixes } from './fixes/index.js';
 import { proposedAt, proposedFor, type Proposed } from './querying/proposed.js';
 import { tried, type Tried } from './querying/tried.js';
 import type { Span } from './text/source.js';
@@ -45,6 +45,7 @@ export {
   senseSchema,
 } from './reading/hand.js';
 export type { Hand, LineRole, PartSaid } from './reading/hand.js';
+export { Memory } from './reading/memory.js';
 export { meaningsSchema, type Meanings } from './deciding/meanings.js';
 export type { Sense } from './vocabulary/senses.js';
 export { senseInWords } from './deciding/why.js';
@@ -59,7 +60,7 @@ export { accountSchema, hookSlipSchema } from './explaining/schema.js';
 export type { AccountStep, HookSlip, Ladder, RoundAccount } from './explaining/schema.js';
 export { overviewSchema } from './overview/schema.js';
 export type { Overview, PartOverview } from './overview/schema.js';
-export { findingSchema, reportSchema, roundSchema } from './report/schema.js';
+export { findingSchema, partSchema, reportSchema, roundSchema } from './report/schema.js';
 export type { Report, ReportFinding, ReportRound, ReportVerdict } from './report/schema.js';
 export { contentOf, type Encoding, type FileContent } from './text/bytes.js';
 export { LONGEST_TEXT } from './text/source.js';
@@ -93,12 +94,20 @@ export {
   sideBySideSchema,
   stumbledAt,
   WEIGHED_BY,
-  type Cell,
   type ResultRow,
   type ResultTester,
   type SideBySide,
+  type Told,
 } from './bench/results.js';
-export { courseSchema, type BenchPart, type BenchRound, type Course, type Instruction } from './bench/schema.js';
+export {
+  courseSchema,
+  roundListSchema,
+  type BenchPart,
+  type BenchRound,
+  type Course,
+  type Instruction,
+  type RoundList,
+} from './bench/schema.js';
 export {
   comesBefore,
   LONGEST_NOTE,
@@ -126,6 +135,11 @@ export interface Checked {
   readonly hand: Hand;
   /** The report with the fixes that can be found; this takes longer, and is done when it is asked for. */
   readonly fixed: () => Report;
+  /**
+   * The same, to be carried out piece by piece: each step takes about a millisecond, and gives a report where that has new fixes.
+   * @param near an offset: what is nearest to it is searched first
+   */
+  readonly search: (near: number) => Generator<Report | null, Report>;
   /**
    * How the figures of a round come about.
    * @param round its number among all rounds of the report, from 0.
@@ -163,7 +177,18 @@ export interface Checked {
 export function checkPattern(text: string, file: string, options: CheckOptions = { terms: 'auto' }): Checked {
   const counted = decide(text, options);
   const findings = check(counted, options.rules, options.style);
-  const fixed = () => reportOf(file, counted, withFixes(counted, findings));
+  function* search(near: number): Generator<Report | null, Report> {
+    const steps = searchFixes(counted, findings, near);
+    let step = steps.next();
+    for (; !step.done; step = steps.next()) yield step.value && reportOf(file, counted, step.value);
+    return reportOf(file, counted, step.value);
+  }
+  const fixed = () => {
+    const steps = search(0);
+    let step = steps.next();
+    while (!step.done) step = steps.next();
+    return step.value;
+  };
   const account = (index: number) => {
     const round = counted.rounds[index];
     return round ? accountOf(counted, round) : null;
@@ -175,6 +200,7 @@ export function checkPattern(text: string, file: string, options: CheckOptions =
       words: Object.fromEntries([...counted.pattern.words, ...counted.pattern.said]),
     },
     fixed,
+    search,
     account,
     sentences: () => counted.rounds.map((round) => accountOf(counted, round).sentence),
     query: (key) => {

@@ -260,7 +260,8 @@ describe('testers side by side', () => {
   function weigh(order: number, when: 'before' | 'after', grams: number) {
     return step(order, { kind: 'weigh', yarn: 'Bark', when, grams });
   }
-  const { rows, testers, yarns } = sideBySide(course, people);
+  const told = people.map(({ name, steps }) => ({ name, progress: new Progress(course, steps) }));
+  const { rows, testers, yarns } = sideBySide(course, told);
 
   it('show who stumbled where, and the middle of their times', () => {
     expect(rows).toHaveLength(9);
@@ -269,10 +270,13 @@ describe('testers side by side', () => {
       [2, 70_000],
       [0, null],
     ]);
-    expect(rows[1]?.cells.map(({ counted, notes, done: copies }) => [counted, notes.length, copies])).toEqual([
-      [[11], 0, 1],
-      [[], 1, 1],
-      [[], 0, 0],
+    expect(rows[1]?.told.map(({ tester, counted, notes }) => [tester, counted, notes.length])).toEqual([
+      [0, [11], 0],
+      [1, [], 1],
+    ]);
+    expect([rows[1]?.done, rows[1]?.times]).toEqual([
+      [1, 1, 0],
+      [90_000, 50_000, null],
     ]);
     expect(testers.map(({ name, done: rounds, of, spent }) => [name, rounds, of, spent])).toEqual([
       ['Aune', 2, 11, 150_000],
@@ -286,7 +290,7 @@ describe('testers side by side', () => {
   });
 
   it('come as a table of all rounds that were worked or noted at', () => {
-    const table = resultTable(course, people);
+    const table = resultTable(course, told);
     expect(table[0]).toEqual(['tester', 'part', 'copy', 'round', 'makes', 'counted', 'seconds', 'notes']);
     expect(table).toHaveLength(1 + 2 + 3 + 1);
     expect(table).toContainEqual(['Mirre', 'Body', 1, 2, 12, '', 50, 'unclear: twelve of what?']);

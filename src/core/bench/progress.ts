@@ -1,5 +1,5 @@
 import type { Counting } from './beats.js';
-import type { Course } from './schema.js';
+import type { RoundList } from './schema.js';
 import { comesBefore, type NoteKind, type Spot, type Step, type What } from './steps.js';
 
 /** How a round of one copy stands. */
@@ -42,6 +42,8 @@ export class Progress {
   readonly #places: ReadonlyMap<string, number>;
   #steps: Step[] = [];
   readonly #ids = new Set<string>();
+  /** Which of them others have taken back. */
+  readonly #undone = new Set<string>();
   #rounds = new Map<string, RoundState>();
   /** The round that is worked; null when all are done. */
   at: Spot | null = null;
@@ -55,7 +57,7 @@ export class Progress {
   difficulty: number | null = null;
   finished: { at: number; words: string } | null = null;
 
-  constructor(course: Course, steps: readonly Step[] = []) {
+  constructor(course: RoundList, steps: readonly Step[] = []) {
     this.#spots = [...roundsAlong(course)];
     this.#places = new Map(this.#spots.map((spot, i) => [keyOf(spot), i]));
     this.at = this.#spots[0] ?? null;
@@ -91,10 +93,18 @@ export class Progress {
 
   /** The last step that can be taken back: null where there is none. */
   get last(): Step | null {
-    const undone = new Set(this.#steps.flatMap(({ what }) => (what.kind === 'undo' ? [what.of] : [])));
+    return this.#steps.findLast((step) => this.#stands(step)) ?? null;
+  }
+
+  /** All steps that can be taken back, the last first. */
+  get standing(): Step[] {
+    return this.#steps.filter((step) => this.#stands(step)).reverse();
+  }
+
+  #stands({ id, what }: Step): boolean {
     // A count that was taken back touch by touch is nothing that was done.
-    const nothing = (what: What) => what.kind === 'undo' || (what.kind === 'count' && what.done === 0);
-    return this.#steps.findLast(({ id, what }) => !nothing(what) && !undone.has(id)) ?? null;
+    const nothing = what.kind === 'undo' || (what.kind === 'count' && what.done === 0);
+    return !nothing && !this.#undone.has(id);
   }
 
   /** Takes up steps, each once; those of other devices may belong in between. */
@@ -104,6 +114,7 @@ export class Progress {
     const [last, first] = [this.#steps.at(-1), fresh[0] as Step];
     const behind = !last || comesBefore(last, first) < 0;
     this.#steps.push(...fresh);
+    for (const { what } of fresh) if (what.kind === 'undo') this.#undone.add(what.of);
     if (behind && fresh.every(({ what }) => what.kind !== 'undo')) for (const step of fresh) this.#apply(step);
     else this.#anew();
   }
@@ -128,8 +139,7 @@ export class Progress {
     this.weighed = new Map();
     this.sizes = new Map();
     [this.swatch, this.difficulty, this.finished] = [null, null, null];
-    const undone = new Set(this.#steps.flatMap(({ what }) => (what.kind === 'undo' ? [what.of] : [])));
-    for (const step of this.#steps) if (!undone.has(step.id)) this.#apply(step);
+    for (const step of this.#steps) if (!this.#undone.has(step.id)) this.#apply(step);
   }
 
   #stateOf(spot: Spot): RoundState {
@@ -205,7 +215,7 @@ function keyOf({ part, copy, ring }: Spot): string {
 }
 
 /** All rounds of a course in the order of the work: each copy of a part whole, one after the other. */
-export function* roundsAlong({ parts }: Course): Iterable<Spot> {
+export function* roundsAlong({ parts }: RoundList): Iterable<Spot> {
   for (const [part, { make, rounds }] of parts.entries())
     for (let copy = 0; copy < make; copy += 1)
       for (let ring = 0; ring < rounds.length; ring += 1) yield { part, copy, ring };

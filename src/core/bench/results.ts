@@ -1,12 +1,12 @@
 import * as z from 'zod/mini';
 import { Progress, roundsAlong } from './progress.js';
-import type { Course } from './schema.js';
-import { NOTE_KINDS, spotSchema, type Spot, type Step } from './steps.js';
+import type { RoundList } from './schema.js';
+import { NOTE_KINDS, spotSchema, type Spot } from './steps.js';
 
-/** A tester with all their steps. */
-export interface TesterSteps {
+/** A tester, and how far they have come. */
+export interface TesterProgress {
   readonly name: string;
-  readonly steps: readonly Step[];
+  readonly progress: Progress;
 }
 
 const count = z.int().check(z.gte(0));
@@ -30,25 +30,27 @@ const hookSchema = z.object({
   at: moment,
 });
 
-/** A tester at one round: of all copies together. */
-const cellSchema = z.object({
-  /** Copies of which this round is done. */
-  done: count,
-  /** Milliseconds a copy, on the middle; null where none is done. */
-  spent: z.nullable(figure),
+/** What a tester told at one round, of all copies together. */
+const toldSchema = z.object({
+  /** Place among the testers. */
+  tester: count,
   /** Counts that were others than the round makes, copy by copy. */
   counted: z.array(count),
   notes: z.array(noteSchema),
   hooks: z.array(hookSchema),
 });
-export type Cell = z.infer<typeof cellSchema>;
+export type Told = z.infer<typeof toldSchema>;
 
 /** A round, and how each of the testers fared with it. */
 const rowSchema = z.object({
   part: count,
   ring: count,
-  /** In the order of the testers. */
-  cells: z.array(cellSchema),
+  /** Copies of which each tester has done this round. */
+  done: z.array(count),
+  /** Milliseconds that a copy took each tester, on the middle; null where none is done. */
+  times: z.array(z.nullable(figure)),
+  /** Only of testers who told something: most rounds go by in silence. */
+  told: z.array(toldSchema),
   /** Testers who stumbled: who counted otherwise, or noted something other than that they liked it. */
   stumbled: count,
   /** Milliseconds, the middle of all testers; null where nobody has done it. */
@@ -87,16 +89,26 @@ export type SideBySide = z.infer<typeof sideBySideSchema>;
 export const WEIGHED_BY = 3;
 
 /** Lays testers side by side, round by round in the order of the pattern. */
-export function sideBySide(course: Course, people: readonly TesterSteps[]): SideBySide {
-  const all = people.map(({ steps }) => new Progress(course, steps));
-  const rows = course.parts.flatMap(({ rounds }, part) =>
-    rounds.map((_, ring): ResultRow => {
-      const cells = all.map((progress) => cellOf(course, progress, part, ring));
-      const times = cells.flatMap(({ spent }) => (spent === null ? [] : [spent]));
-      return { part, ring, cells, stumbled: cells.filter(stumbledAt).length, spent: middleOf(times) };
+export function sideBySide(course: RoundList, people: readonly TesterProgress[]): SideBySide {
+  const notes = people.map(({ progress }) => byRound(progress.notes));
+  const hooks = people.map(({ progress }) => byRound(progress.hooks));
+  const rows = course.parts.flatMap(({ make, rounds }, part) =>
+    rounds.map(({ made }, ring): ResultRow => {
+      const key = roundKey({ part, ring });
+      const [done, times, told]: [number[], (number | null)[], Told[]] = [[], [], []];
+      for (const [tester, { progress }] of people.entries()) {
+        const copies = copiesOf(progress, { part, ring }, make, made);
+        done.push(copies.done);
+        times.push(copies.spent);
+        const [noted, met] = [notes[tester]?.get(key) ?? [], hooks[tester]?.get(key) ?? []];
+        if (copies.counted.length + noted.length + met.length > 0)
+          told.push({ tester, counted: copies.counted, notes: noted, hooks: met });
+      }
+      const spent = middleOf(times.filter((time) => time !== null));
+      return { part, ring, done, times, told, stumbled: told.filter(stumbledAt).length, spent };
     }),
   );
-  const testers = all.map((progress, i) => testerOf(course, progress, people[i]?.name ?? ''));
+  const testers = people.map((person) => testerOf(course, person));
   return {
     testers,
     rows,
@@ -110,27 +122,41 @@ export function sideBySide(course: Course, people: readonly TesterSteps[]): Side
   };
 }
 
-function cellOf(course: Course, progress: Progress, part: number, ring: number): Cell {
-  const here = (spot: Spot | null) => spot?.part === part && spot.ring === ring;
-  const { make = 1, rounds = [] } = course.parts[part] ?? {};
-  const states = Array.from({ length: make }, (_, copy) => progress.round({ part, copy, ring }));
-  const done = states.filter((state) => state.done);
-  const made = rounds[ring]?.made ?? null;
-  return {
-    done: done.length,
-    spent: middleOf(done.map(({ spent }) => spent).filter((spent) => spent > 0)),
-    counted: done.flatMap(({ counted }) => (counted !== null && counted !== made ? [counted] : [])),
-    notes: progress.notes.filter(({ spot }) => here(spot)),
-    hooks: progress.hooks.filter(({ spot }) => here(spot)),
-  };
+/** A tester at one round, all copies together. */
+function copiesOf(progress: Progress, at: Pick<Spot, 'part' | 'ring'>, make: number, made: number | null) {
+  const [times, counted]: [number[], number[]] = [[], []];
+  let done = 0;
+  for (let copy = 0; copy < make; copy += 1) {
+    const state = progress.round({ ...at, copy });
+    if (!state.done) continue;
+    done += 1;
+    if (state.spent > 0) times.push(state.spent);
+    if (state.counted !== null && state.counted !== made) counted.push(state.counted);
+  }
+  return { done, spent: middleOf(times), counted };
 }
 
+/** What is about a round, whichever copy it was noted at. */
+function byRound<Told extends { readonly spot: Spot | null }>(all: readonly Told[]): Map<string, Told[]> {
+  const rounds = new Map<string, Told[]>();
+  for (const one of all) {
+    if (!one.spot) continue;
+    const key = roundKey(one.spot);
+    const known = rounds.get(key);
+    if (known) known.push(one);
+    else rounds.set(key, [one]);
+  }
+  return rounds;
+}
+
+const roundKey = ({ part, ring }: Pick<Spot, 'part' | 'ring'>): string => `${part} ${ring}`;
+
 /** Whether a tester stumbled here. */
-export function stumbledAt({ counted, notes, hooks }: Cell): boolean {
+export function stumbledAt({ counted, notes, hooks }: Told): boolean {
   return counted.length > 0 || hooks.length > 0 || notes.some(({ note }) => note !== 'liked');
 }
 
-function testerOf(course: Course, progress: Progress, name: string): ResultTester {
+function testerOf(course: RoundList, { name, progress }: TesterProgress): ResultTester {
   const { share, spent, finished, difficulty, swatch } = progress;
   const none = { height: null, width: null };
   return {
@@ -151,7 +177,7 @@ function testerOf(course: Course, progress: Progress, name: string): ResultTeste
 
 /** The middle of some figures; of two, the mean of both. */
 export function middleOf(figures: readonly number[]): number | null {
-  if (figures.length === 0) return null;
+  if (figures.length < 2) return figures[0] ?? null;
   const sorted = figures.toSorted((a, b) => a - b);
   const half = sorted.length >> 1;
   const [low = 0, high = 0] = [sorted[sorted.length % 2 === 1 ? half : half - 1], sorted[half]];
@@ -159,10 +185,9 @@ export function middleOf(figures: readonly number[]): number | null {
 }
 
 /** All rounds of all testers as a table: first the names of its columns. */
-export function resultTable(course: Course, people: readonly TesterSteps[]): (string | number)[][] {
+export function resultTable(course: RoundList, people: readonly TesterProgress[]): (string | number)[][] {
   const head = ['tester', 'part', 'copy', 'round', 'makes', 'counted', 'seconds', 'notes'];
-  const body = people.flatMap(({ name, steps }) => {
-    const progress = new Progress(course, steps);
+  const body = people.flatMap(({ name, progress }) => {
     return [...roundsAlong(course)].flatMap((spot) => {
       const state = progress.round(spot);
       const notes = progress.notes.filter(

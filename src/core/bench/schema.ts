@@ -69,15 +69,19 @@ export const benchPartSchema = z.object({
 });
 export type BenchPart = z.infer<typeof benchPartSchema>;
 
-/** A pattern as it is followed with yarn in both hands: round by round. */
-export const courseSchema = z.object({
+/** The rounds of a course with their words: all but how each of them is worked. */
+export const roundListSchema = z.object({
   title: z.string(),
   terms: z.enum(['us', 'uk']),
   /** What stands before the first part, and behind the last: materials, notes, assembly. */
   before: z.array(z.string()),
   after: z.array(z.string()),
   yarns: z.array(z.string()),
-  instructions: z.array(instructionSchema),
+  instructions: z.array(z.pick(instructionSchema, { words: true, sentence: true })),
   parts: z.array(benchPartSchema),
 });
+export type RoundList = z.infer<typeof roundListSchema>;
+
+/** A pattern as it is followed with yarn in both hands: round by round. */
+export const courseSchema = z.extend(roundListSchema, { instructions: z.array(instructionSchema) });
 export type Course = z.infer<typeof courseSchema>;

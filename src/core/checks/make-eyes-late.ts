@@ -63,13 +63,15 @@ function closedBefore(
 /** The opening is smaller than the washers that are to go behind the eyes. */
 function tooNarrow(part: Part, after: Round | null, made: number, drawing: Drawing): string | null {
   const eyes = drawing.eyes();
-  const shape = drawing.parts().find((one) => one.part === part);
-  const openings = shape && drawing.openings(shape);
   const opening = openingOf(made, drawing.at().gauge.width);
   const washer = washerOf(eyes.size);
+  // Drawing a part takes longer than all other rules together.
+  if (!after || !eyes.said || opening >= washer) return null;
+  const shape = drawing.parts().find((one) => one.part === part);
+  const openings = shape && drawing.openings(shape);
   // On the way to its widest a part is open at the other end of the work: only what gets narrower again shuts them out.
   const ring = shape?.rings.findLastIndex((one) => drawing.counted.rounds[one.round]?.round === after) ?? -1;
-  if (!after || !eyes.said || !shape || !openings || ring <= openings.widest.ring || opening >= washer) return null;
+  if (!shape || !openings || ring <= openings.widest.ring) return null;
   const better = openings.washers && shape.rings[openings.washers.ring];
   const advice = better ? ` They would still go in after ${better.label}.` : '';
   return `The washers of ${eyes.size} mm eyes are about ${washer} mm wide, and ${after.label} leaves ${made} stitches, an opening ${opening} mm wide ${gaugeWords(drawing.at())}.${advice}`;

@@ -29,21 +29,21 @@ interface Candidate {
 
 /**
  * The small changes of a round after which it fits its edge, makes what it states, and lets the next round fit;
- * the likeliest first. Each is worked out with the real counting; nothing is guessed.
+ * the likeliest first. Each is worked out with the real counting; nothing is guessed. Pauses after each that was tried.
  */
-export function fixesFor(counted: CountedPattern, index: number): Fix[] {
+export function* fixesFor(counted: CountedPattern, index: number): Generator<void, Fix[]> {
   const round = counted.rounds[index];
   if (!round) return [];
   const fixes: Fix[] = [];
   const stated = statedFix(counted, round);
   if (stated && round.blame === 'stated') fixes.push(stated);
-  for (const candidate of candidates(counted, index)) fixes.push(fixOf(counted, round, candidate));
+  for (const candidate of yield* candidates(counted, index)) fixes.push(fixOf(counted, round, candidate));
   if (stated && round.blame !== 'stated') fixes.push(stated);
-  const stories = storiesFor(counted, index);
+  const stories = yield* storiesFor(counted, index);
   return [...fixes.slice(0, MOST - stories.length), ...stories];
 }
 
-function candidates(counted: CountedPattern, index: number): Candidate[] {
+function* candidates(counted: CountedPattern, index: number): Generator<void, Candidate[]> {
   const round = counted.rounds[index];
   if (!round || round.round.reference) return [];
   const { source, readAgain } = counted.pattern;
@@ -53,6 +53,7 @@ function candidates(counted: CountedPattern, index: number): Candidate[] {
   const found: Candidate[] = [];
   for (const edit of withinReach(editsOf(counted, round, text, from), text.length)) {
     if (touchesCount(round, edit, from)) continue;
+    yield;
     const edited = text.slice(0, edit.from) + edit.text + text.slice(edit.to);
     const instruction = readAgain(edited, round.round);
     if (!isSound(instruction) || !suitsBreakdown(instruction)) continue;

@@ -6,12 +6,13 @@ import { countEdit, goesOn, isSound, LONGEST, touchesCount } from './round.js';
 
 /**
  * Where the line before or the line after a fault could carry it as well: what that line would have to say, its stated
- * count included, and what comes of it further down. At most one story for each line, each of a few small edits.
+ * count included, and what comes of it further down. At most one story for each line, each of a few small edits. Pauses after
+ * each that was tried.
  */
-export function storiesFor(counted: CountedPattern, index: number): Fix[] {
-  return [foundation(counted, index), before(counted, index), here(counted, index), after(counted, index)].filter(
-    (fix) => fix !== null,
-  );
+export function* storiesFor(counted: CountedPattern, index: number): Generator<void, Fix[]> {
+  const told = [foundation(counted, index)];
+  for (const story of [before, here, after]) told.push(yield* story(counted, index));
+  return told.filter((fix) => fix !== null);
 }
 
 /** The chain in the words before a first row was to have another length. */
@@ -45,11 +46,11 @@ function evenly({ made, misfits, obstacles }: Outcome): number | null {
 }
 
 /** The round before was to make another count, on which this one comes out as it stands. */
-function before(counted: CountedPattern, index: number): Fix | null {
+function* before(counted: CountedPattern, index: number): Generator<void, Fix | null> {
   const round = counted.rounds[index];
   const other = counted.rounds[index - 1];
   if (!round || !isOther(other, round) || round.round.brackets.length > 0 || other.outcome.made === null) return null;
-  return likeliest(counted, other, null, (outcome, made) => {
+  return yield* likeliest(counted, other, null, (outcome, made) => {
     if (made === other.outcome.made) return null;
     const here = evenly(round.on(made));
     if (here === null || here !== round.round.stated?.total || !goesOn(counted, index, here)) return null;
@@ -62,18 +63,18 @@ function before(counted: CountedPattern, index: number): Fix | null {
 }
 
 /** The round itself was to make another count than it states, and those after it can go on from that. */
-function here(counted: CountedPattern, index: number): Fix | null {
+function* here(counted: CountedPattern, index: number): Generator<void, Fix | null> {
   const round = counted.rounds[index];
   if (!round || !isOther(round, round) || round.outcome.misfits.length === 0) return null;
   const stated = round.round.stated?.total ?? null;
-  return likeliest(counted, round, null, (outcome, made) => {
+  return yield* likeliest(counted, round, null, (outcome, made) => {
     const recount = stated === null || stated === made ? null : countEdit(counted, round, stated, made);
     return recount && goesOn(counted, index, made) ? { edits: [recount], then: makes(outcome) } : null;
   });
 }
 
 /** This round is right and its stated count is not; then the next one has to use what is really there. */
-function after(counted: CountedPattern, index: number): Fix | null {
+function* after(counted: CountedPattern, index: number): Generator<void, Fix | null> {
   const round = counted.rounds[index];
   const next = counted.rounds[index + 1];
   if (!round || round.blame !== 'instruction' || !isOther(next, round)) return null;
@@ -81,7 +82,7 @@ function after(counted: CountedPattern, index: number): Fix | null {
   const { stated } = round.round;
   if (!stated || made === null || made === stated.total) return null;
   if (stated.breakdown.length > 1) return null;
-  return likeliest(counted, next, made, (outcome, makesNow) => {
+  return yield* likeliest(counted, next, made, (outcome, makesNow) => {
     const says = next.round.stated;
     if (!says || !goesOn(counted, index + 1, makesNow)) return null;
     const here = countEdit(counted, round, stated.total, made);
@@ -115,17 +116,18 @@ interface Told {
 }
 
 /** The smallest edit of a round after which the story holds. */
-function likeliest(
+function* likeliest(
   { pattern }: CountedPattern,
   other: CountedRound,
   edge: number | null,
   tell: (outcome: Outcome, made: number) => Told | null,
-): Fix | null {
+): Generator<void, Fix | null> {
   const from = other.round.bodyFrom;
   const text = pattern.source.text.slice(from, other.round.span.to);
   let best: { edit: Edit; told: Told; size: number } | null = null;
   for (const edit of withinReach(smallEdits(text), text.length)) {
     if (touchesCount(other, edit, from) || (best && edit.size >= best.size)) continue;
+    yield;
     const instruction = pattern.readAgain(text.slice(0, edit.from) + edit.text + text.slice(edit.to), other.round);
     if (!isSound(instruction)) continue;
     const outcome = other.instead(instruction, edge ?? undefined);

@@ -2,33 +2,45 @@ import type { Step } from '../pattern/instruction.js';
 import type { Instruction } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
 import { readInstruction } from './instruction.js';
+import { Recent } from './recent.js';
 import type { Lexicon } from './lexicon.js';
 
-/** Longer instructions stand there once. */
-const LONGEST = 200;
+/** So many characters of instructions are kept with what was read in them, and as many that have not come up for longer. */
+const MOST_KEPT = 1_000_000;
 
 /**
- * Reads instructions, and each wording only once: every part of a toy begins with the same rounds, and "sc around
- * (36)" stands in most patterns many times. What was read is moved to where it stands again.
+ * Reads instructions with the words of one lexicon, and each wording only once: every part of a toy begins with the same
+ * rounds, "sc around (36)" stands in most patterns many times, and from one key to the next nearly all words of a text are
+ * the same. What was read is moved to where it stands again.
  */
 export class InstructionReader {
-  readonly #read = new Map<string, { readonly at: number; readonly instruction: Instruction }>();
-  readonly #text: string;
-  readonly #lexicon: Lexicon;
+  readonly #read = new Recent<{ at: number; instruction: Instruction }>(MOST_KEPT);
+  readonly lexicon: Lexicon;
 
-  constructor(text: string, lexicon: Lexicon) {
-    this.#text = text;
-    this.#lexicon = lexicon;
+  constructor(lexicon: Lexicon) {
+    this.lexicon = lexicon;
   }
 
-  read(span: Span): Instruction {
-    if (span.to - span.from > LONGEST) return readInstruction(this.#text, span, this.#lexicon);
-    const words = this.#text.slice(span.from, span.to);
-    const known = this.#read.get(words);
-    if (known) return moved(known.instruction, span.from - known.at);
-    const instruction = readInstruction(this.#text, span, this.#lexicon);
-    this.#read.set(words, { at: span.from, instruction });
-    return instruction;
+  /** What stands in a stretch of a text; its spans are in the text. */
+  read(text: string, { from, to }: Span): Instruction {
+    return this.#at(text.slice(from, to), from);
+  }
+
+  /** An instruction by itself; its spans are in the words given. */
+  alone(words: string): Instruction {
+    return this.#at(words, 0);
+  }
+
+  #at(words: string, from: number): Instruction {
+    const kept = this.#read.of(words, (own) => ({
+      at: 0,
+      instruction: readInstruction(own, { from: 0, to: own.length }, this.lexicon),
+    }));
+    if (kept.at !== from) {
+      kept.instruction = moved(kept.instruction, from - kept.at);
+      kept.at = from;
+    }
+    return kept.instruction;
   }
 }
 

@@ -168,14 +168,25 @@ class Sequence implements Reader {
   }
 
   #readForm(at: number): number | null {
+    const { found } = this.#context;
+    const { stated, reference, statedRounds } = found;
+    const length = this.steps.length;
+    const unread = found.unread.length;
+    const brackets = found.brackets.length;
+    const foreign = found.foreign.length;
+    const remarks = found.remarks.length;
     for (const form of formsAt(this.tokens[at], this.lexeme(at))) {
-      const length = this.steps.length;
-      const before = stateOf(this.found);
       const next = form.read(this, at);
       if (next !== null && next > at) return next;
       // What a form has found that then does not stand here was not found.
-      if (this.steps.length > length) this.steps.length = length;
-      restore(this.found, before);
+      found.stated = stated;
+      found.reference = reference;
+      found.statedRounds = statedRounds;
+      cut(this.steps, length);
+      cut(found.unread, unread);
+      cut(found.brackets, brackets);
+      cut(found.foreign, foreign);
+      cut(found.remarks, remarks);
     }
     const token = this.tokens[at];
     if (token?.kind === 'mark' && (token.word === '-' || token.word === ':' || token.word === '/')) return at + 1;
@@ -223,19 +234,8 @@ class Sequence implements Reader {
   }
 }
 
-const FOUND_LISTS = ['unread', 'brackets', 'foreign', 'remarks'] as const;
-type FoundState = Pick<Findings, 'stated' | 'reference' | 'statedRounds'> & { readonly lengths: readonly number[] };
-
-function stateOf(found: Findings): FoundState {
-  const { stated, reference, statedRounds } = found;
-  return { stated, reference, statedRounds, lengths: FOUND_LISTS.map((list) => found[list].length) };
-}
-
-function restore(found: Findings, { lengths, ...before }: FoundState): void {
-  Object.assign(found, before);
-  FOUND_LISTS.forEach((list, i) => {
-    found[list].length = Math.min(found[list].length, lengths[i] ?? 0);
-  });
+function cut(list: unknown[], length: number): void {
+  if (list.length > length) list.length = length;
 }
 
 const FORMS_BY_BEGINNING = new Map<string, readonly InstructionForm[]>();

@@ -109,12 +109,11 @@ const LONGEST_CODA = 400;
 /** Finds parts and rounds, in one pass over the lines. */
 export function outlineOf(
   source: SourceText,
-  lexicon: Lexicon,
   instructions: InstructionReader,
   units: Units = NO_UNITS,
   roles: Roles = NO_ROLES,
 ): Outline {
-  return new Outliner(source, lexicon, instructions, units, roles).run();
+  return new Outliner(source, instructions, units, roles).run();
 }
 
 class Outliner {
@@ -145,10 +144,10 @@ class Outliner {
   readonly #sections: Draft<Section>[] = [];
   readonly #passages: PassageDraft[] = [];
 
-  constructor(source: SourceText, lexicon: Lexicon, instructions: InstructionReader, units: Units, roles: Roles) {
+  constructor(source: SourceText, instructions: InstructionReader, units: Units, roles: Roles) {
     this.#source = source;
     this.#roles = roles;
-    this.#lexicon = lexicon;
+    this.#lexicon = instructions.lexicon;
     this.#units = units;
     for (const unit of units.units) {
       const line = lineIndexAt(source, unit.span.from);
@@ -157,7 +156,7 @@ class Outliner {
       const last = lineIndexAt(source, Math.max(unit.span.from, unit.span.to - 1));
       for (let below = line; below <= last; below += 1) this.#covered.add(below);
     }
-    this.#ahead = new Lookahead(source, lexicon, units);
+    this.#ahead = new Lookahead(source, instructions.lexicon, units);
     this.#instructions = instructions;
   }
 
@@ -408,7 +407,7 @@ class Outliner {
     const words = this.#source.text.slice(line.from, line.to).trimEnd();
     const to = line.from + words.length;
     const bodyFrom = to - (heading?.rest.length ?? words.trimStart().length);
-    const reading = this.#instructions.read({ from: bodyFrom, to });
+    const reading = this.#instructions.read(this.#source.text, { from: bodyFrom, to });
     if (!(isInstruction(reading) || beginsInRing(reading)) || reading.unread.length > 0) return false;
     if (heading) this.#heading({ ...heading, rest: '' }, { from: line.from, to: bodyFrom });
     this.#begin(null);
@@ -554,7 +553,7 @@ class Outliner {
   }
 
   #push(open: OpenRound): void {
-    const read = this.#instructions.read({ from: open.bodyFrom, to: open.to });
+    const read = this.#instructions.read(this.#source.text, { from: open.bodyFrom, to: open.to });
     const reading = open.unit ? instructionOf(open.unit, read, this.#stretch?.start ?? null) : read;
     this.#stretch?.rounds.push(this.#roundOf(open, reading));
   }
@@ -667,7 +666,7 @@ class Outliner {
       to = next.to;
     }
     const bodyFrom = span.from + wordsBeforeWork(text, this.#lexicon);
-    const reading = this.#instructions.read({ from: bodyFrom, to: Math.min(to, span.from + 2000) });
+    const reading = this.#instructions.read(this.#source.text, { from: bodyFrom, to: Math.min(to, span.from + 2000) });
     if (
       !isInstruction(reading) &&
       !this.#likeEarlier(reading) &&

@@ -5,14 +5,13 @@ import { detectTerms } from './detect.js';
 import { masked, wordsJoined } from './page/mask.js';
 import { NO_UNITS, type Units } from './page/unit.js';
 import { unitsOf } from './page/units.js';
-import { InstructionReader } from './again.js';
+import type { InstructionReader } from './again.js';
 import { gistsOf, likeGist, unclearIn, unknownIn, type Gist } from './gist/gist.js';
 import { NO_HAND, wordsIn, wordsOf, type Hand } from './hand.js';
 import { rolesIn, type Roles } from './roles.js';
 import type { Sense } from '../vocabulary/senses.js';
-import { readInstruction } from './instruction.js';
 import { definitions } from './legend.js';
-import { Lexicon } from './lexicon.js';
+import { Memory } from './memory.js';
 import { legendOf, outlineOf, wordsTold } from './outline.js';
 
 export interface ReadOptions {
@@ -20,6 +19,8 @@ export interface ReadOptions {
   readonly terms: Vocabulary | 'auto';
   /** What is settled about the hand; nothing where it is left out. */
   readonly hand?: Hand;
+  /** What was read of earlier texts; the outcome is the same without it. */
+  readonly memory?: Memory;
 }
 
 /** A text that has been read, and can be read in other ways. */
@@ -54,7 +55,6 @@ export class TextReader {
   readonly #words: Pattern['words'];
   /** The text without what is not of the pattern. */
   readonly #view: SourceText;
-  readonly #instructions: InstructionReader;
   readonly #roles: Roles;
 
   /** @param words what was worked out that words of this hand mean. */
@@ -64,15 +64,15 @@ export class TextReader {
     this.#roles = rolesIn(sourceText(text), hand);
     this.#words = words;
     this.#ground = groundOf(text, options, new Map([...words, ...this.#said]), this.#roles);
-    this.#readAgain = readEachOnce(this.#ground.lexicon);
     this.#chainRule = chainRuleIn(text);
     this.#view = masked(this.#ground.source, this.#roles.lines);
-    this.#instructions = new InstructionReader(this.#view.text, this.#ground.lexicon);
+    this.#readAgain = readAgainWith(this.#ground.instructions);
   }
 
   /** By the forms of labels that are known, or by the units that a series of numbers shows. */
   read(units: Units = NO_UNITS): Reading {
-    const { source, terms, legend, lexicon } = this.#ground;
+    const { source, terms, legend, instructions } = this.#ground;
+    const { lexicon } = instructions;
     const { text } = this.#view;
     const pattern = {
       source,
@@ -81,7 +81,7 @@ export class TextReader {
       chainRule: this.#chainRule,
       said: this.#said,
       words: this.#words,
-      ...outlineOf(this.#view, lexicon, this.#instructions, units, this.#roles),
+      ...outlineOf(this.#view, instructions, units, this.#roles),
       readAgain: this.#readAgain,
       unclear: (span: Span) => unclearIn(text, span, lexicon),
     };
@@ -94,7 +94,7 @@ export class TextReader {
 
   /** The units that the series of numbers in the text show, in the ways that are likeliest; see `unitsOf`. */
   ways(): Units[] {
-    return unitsOf(this.#view, this.#ground.lexicon);
+    return unitsOf(this.#view, this.#ground.instructions.lexicon);
   }
 }
 
@@ -102,11 +102,17 @@ interface Ground {
   readonly source: SourceText;
   readonly terms: TermsReading;
   readonly legend: readonly LegendEntry[];
-  readonly lexicon: Lexicon;
+  /** With the words that the text uses. */
+  readonly instructions: InstructionReader;
 }
 
 /** The vocabulary of a text and the words that it uses. */
-function groundOf(text: string, { terms: wanted }: ReadOptions, words: Pattern['words'], roles: Roles): Ground {
+function groundOf(
+  text: string,
+  { terms: wanted, memory = new Memory() }: ReadOptions,
+  words: Pattern['words'],
+  roles: Roles,
+): Ground {
   const source = sourceText(text);
   const terms = detectTerms(text, wanted);
   const legend = legendOf(source, roles);
@@ -124,12 +130,9 @@ function groundOf(text: string, { terms: wanted }: ReadOptions, words: Pattern['
       ...legend,
       ...told.filter(({ term }) => explained.has(term) && !legend.some((entry) => entry.term === term)),
     ],
-    lexicon: new Lexicon(terms.used, compact, [...own, ...wordsOf(words)]),
+    instructions: memory.reader(terms.used, compact, [...own, ...wordsOf(words)]),
   };
 }
-
-/** So many characters of instructions are kept with what was read in them. */
-const MOST_KEPT = 400_000;
 
 /** What was passed over before is passed over again. */
 function withoutTalk(instruction: Instruction, { doubt, taken }: Instruction): Instruction {
@@ -140,24 +143,12 @@ function withoutTalk(instruction: Instruction, { doubt, taken }: Instruction): I
     : instruction;
 }
 
-/** Reads single instructions, each wording once: the searches for fixes come back to the same few again and again. */
-function readEachOnce(lexicon: Lexicon): Pattern['readAgain'] {
-  const read = new Map<string, Instruction>();
-  let kept = 0;
+/** Reads instructions that were changed. */
+function readAgainWith(instructions: InstructionReader): Pattern['readAgain'] {
   return (given, like) => {
     const words = wordsJoined(given);
-    const alike = like.taken && likeGist(words, lexicon, like);
-    if (alike) return alike;
-    const known = read.get(words);
-    if (known) return withoutTalk(known, like);
-    const instruction = readInstruction(words, { from: 0, to: words.length }, lexicon);
-    kept += words.length;
-    if (kept > MOST_KEPT) {
-      read.clear();
-      kept = words.length;
-    }
-    read.set(words, instruction);
-    return withoutTalk(instruction, like);
+    const alike = like.taken && likeGist(words, instructions.lexicon, like);
+    return alike ?? withoutTalk(instructions.alone(words), like);
   };
 }
 

@@ -26,6 +26,13 @@ export const roundSchema = z.object({
   key: z.string(),
 });
 
+export const partSchema = z.object({
+  name: z.string(),
+  make: atLeast(1),
+  line: atLeast(1),
+  rounds: z.array(roundSchema),
+});
+
 const fix = z.object({ title: z.string(), edits: z.array(z.object({ ...position, text: z.string() })) });
 
 export const findingSchema = z.object({
@@ -49,7 +56,7 @@ export const reportSchema = z.object({
     detected: z.enum(['us', 'uk', 'mixed', 'unclear']),
     confidence: z.number().check(z.gte(0), z.lte(1)),
   }),
-  parts: z.array(z.object({ name: z.string(), make: atLeast(1), line: atLeast(1), rounds: z.array(roundSchema) })),
+  parts: z.array(partSchema),
   findings: z.array(findingSchema),
   coverage: z.object({ instructionLines: atLeast(0), read: atLeast(0) }),
 });
