@@ -9,6 +9,7 @@ import {
   handWordSchema,
   houseStyleSchema,
   inStyle,
+  Memory,
   shapeSettingsSchema,
   termsEvidence,
   type Checked,
@@ -27,9 +28,11 @@ import {
   type Tried,
 } from '../../core/index.js';
 import { ruleSettingsSchema } from '../patterns.js';
+import { knownSchema, Telling, type Told } from './telling.js';
 
 const termsSchema = z.enum(['auto', 'us', 'uk']);
 const askSchema = z.object({
+  known: knownSchema,
   text: z.string(),
   name: z.string(),
   terms: termsSchema,
@@ -50,6 +53,7 @@ const convertSchema = z.object({
 });
 export type AskedConversion = z.infer<typeof convertSchema>;
 const roundSchema = z.int().check(z.gte(0));
+const offsetSchema = z.int().check(z.gte(0));
 const countSchema = z.int().check(z.gte(0), z.lte(100_000));
 
 const spanSchema = z.object({ from: roundSchema, to: roundSchema });
@@ -76,12 +80,24 @@ export interface ComparedTexts {
 const shapeSchema = z.object({ text: z.string(), terms: termsSchema, hand: handSchema, settings: shapeSettingsSchema });
 export type AskedShape = z.infer<typeof shapeSchema>;
 
+/** What came of a piece of a search: a report, where that has new fixes, and whether there is more to search. */
+export interface Searched {
+  readonly told: Told | null;
+  readonly more: boolean;
+}
+
+const searchSchema = z.object({ near: offsetSchema, known: knownSchema });
+
+/** A search gives way to keys after so many milliseconds. */
+const PIECE = 10;
+
 /** What the page may ask of the worker. Accounts and slips are those of the text that was checked last. */
 export interface CheckWorker {
   /** Answers once the worker's code is there. */
   ready(): true;
-  check(asked: z.infer<typeof askSchema>): Report;
-  fixed(): Report | null;
+  check(asked: z.infer<typeof askSchema>): Told;
+  /** Goes on with the search for fixes of the text that was checked last, for a few milliseconds; from an offset, at first. */
+  search(asked: z.infer<typeof searchSchema>): Searched | null;
   account(round: number): RoundAccount | null;
   slips(asked: { round: number; onHook: number }): HookSlip[];
   meanings(word: string): Meanings | null;
@@ -99,15 +115,27 @@ export interface CheckWorker {
 }
 
 let last: Checked | null = null;
+/** What was read with the words of this pattern; from one key to the next nearly all of it stands again. */
+const memory = new Memory();
+const telling = new Telling();
+/** Under way, for the text that was checked last. */
+let search: ReturnType<Checked['search']> | null = null;
 
 const worker: CheckWorker = {
   ready: () => true,
   check(asked) {
-    const { text, name, ...options } = askSchema.parse(asked);
-    last = checkPattern(text, name, options);
-    return last.report;
+    const { text, name, known, ...options } = askSchema.parse(asked);
+    last = checkPattern(text, name, { ...options, memory });
+    search = null;
+    return telling.tell(last.report, known);
   },
-  fixed: () => last?.fixed() ?? null,
+  search(asked) {
+    const { near, known } = searchSchema.parse(asked);
+    search ??= last?.search(near) ?? null;
+    if (!search) return null;
+    const { report, more } = piece(search);
+    return { told: report && telling.tell(report, known), more };
+  },
   account: (round) => last?.account(roundSchema.parse(round)) ?? null,
   slips: ({ round, onHook }) => last?.slips(roundSchema.parse(round), countSchema.parse(onHook)) ?? [],
   overview: () => last?.overview() ?? null,
@@ -158,5 +186,14 @@ const worker: CheckWorker = {
     );
   },
 };
+
+function piece(steps: ReturnType<Checked['search']>): { report: Report | null; more: boolean } {
+  const end = performance.now() + PIECE;
+  for (;;) {
+    const { done, value } = steps.next();
+    if (done) search = null;
+    if (done || value || performance.now() > end) return { report: value, more: !done };
+  }
+}
 
 expose(worker);

@@ -1,8 +1,9 @@
 import { expose } from 'comlink';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { checkPattern, type Checked, type Report } from '../../core/index.js';
+import { checkPattern, type Checked } from '../../core/index.js';
 import type { CheckWorker } from './check.worker.js';
 import { Checker, type CheckState } from './checker.js';
+import { Telling, type Told } from './telling.js';
 import { Failed, GaveUp, WatchedWorker } from './watched.js';
 
 const LIMIT = 150;
@@ -10,8 +11,11 @@ let started: number;
 let ended: number;
 let told: [text: string, fixes: number][];
 let states: CheckState[];
+/** From which offsets fixes were searched. */
+let searched: number[];
 
 beforeEach(() => {
+  searched = [];
   started = 0;
   ended = 0;
   told = [];
@@ -24,19 +28,31 @@ function worker(): Worker {
   started += 1;
   const { port1, port2 } = new MessageChannel();
   let last: Checked | null = null;
-  const check = ({ text }: { text: string }): Report | Promise<Report> => {
+  let search: ReturnType<Checked['search']> | null = null;
+  const telling = new Telling();
+  const check = ({ text, known }: { text: string; known: number | null }): Told | Promise<Told> => {
     if (text.startsWith('hang')) return new Promise(() => undefined);
-    if (text.startsWith('slow')) return late(text);
+    if (text.startsWith('slow')) return late(text, known);
     if (text.startsWith('throw')) throw new Error('a fault');
     last = checkPattern(text, '');
-    return last.report;
+    search = null;
+    return telling.tell(last.report, known);
   };
-  const late = (text: string) =>
-    new Promise<Report>((resolve) => setTimeout(() => resolve(checkPattern(text, '').report), LIMIT * 2));
+  const late = (text: string, known: number | null) =>
+    new Promise<Told>((resolve) =>
+      setTimeout(() => resolve(telling.tell(checkPattern(text, '').report, known)), LIMIT * 2),
+    );
   const api: Partial<CheckWorker> = {
     ready: () => true,
     check: check as CheckWorker['check'],
-    fixed: () => last?.fixed() ?? null,
+    search({ near, known }) {
+      searched.push(near);
+      if (last === null) return null;
+      search ??= last.search(near);
+      // One step at a time, where the worker goes on for some milliseconds.
+      const { done, value } = search.next();
+      return { told: value && telling.tell(value, known), more: !done };
+    },
     account: (round) => last?.account(round) ?? null,
   };
   expose(api, port1);
@@ -48,11 +64,12 @@ function worker(): Worker {
   return Object.assign(port2, { terminate }) as unknown as Worker;
 }
 
-function checker(): Checker {
+function checker(caret = 0): Checker {
   return new Checker(
     {
       told: (report, text) => told.push([text, report.findings.reduce((sum, { fixes }) => sum + fixes.length, 0)]),
       state: (state) => states.push(state),
+      near: () => caret,
     },
     { terms: 'auto' },
     new WatchedWorker(worker, LIMIT),
@@ -71,6 +88,26 @@ describe('the check', () => {
     await vi.waitFor(() => expect(told.map(([text]) => text)).toEqual(['first', OFF, OFF]));
     expect(told.at(-1)?.[1]).toBeGreaterThan(0);
     expect(states).toEqual(['busy', 'done', 'busy', 'done']);
+    check.close();
+  });
+
+  it('searches from the caret on', async () => {
+    const check = checker(OFF.indexOf('6 sc'));
+    check.check(OFF, '');
+    await vi.waitFor(() => expect(told).toHaveLength(2));
+    expect(new Set(searched)).toEqual(new Set([OFF.indexOf('6 sc')]));
+    check.close();
+  });
+
+  it('lets a key break in on the search, and tells nothing of the text before', async () => {
+    const long = `BALL\nUS terms\nRnd 1: 6 sc in MR (6)\nRnd 2: ${'sc, inc, '.repeat(40)}sc (99)\nFasten off.\n`;
+    const check = checker();
+    check.check(long, '');
+    await vi.waitFor(() => expect(searched.length).toBeGreaterThan(3), { interval: 1 });
+    check.check(OFF, '');
+    await vi.waitFor(() => expect(told.at(-1)).toEqual([OFF, expect.any(Number)]));
+    await vi.waitFor(() => expect(told.at(-1)?.[1]).toBeGreaterThan(0));
+    expect(told.map(([text]) => text)).toEqual([long, OFF, OFF]);
     check.close();
   });
 

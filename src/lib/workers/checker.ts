@@ -6,7 +6,6 @@ import {
   NO_HAND,
   overviewSchema,
   proposedSchema,
-  reportSchema,
   styledSchema,
   triedSchema,
   type CheckOptions,
@@ -21,6 +20,7 @@ import {
   type Tried,
 } from '../../core/index.js';
 import type { EarlierRound } from './check.worker.js';
+import { Hearing, toldSchema } from './telling.js';
 import { GaveUp, WatchedWorker } from './watched.js';
 
 /** Wait after a check before fixes are searched for; and before a text is tried after one that was given up. Milliseconds. */
@@ -28,6 +28,7 @@ const PAUSE = 150;
 const PAUSE_AFTER_FAILURE = 1000;
 
 const slipsSchema = z.array(hookSlipSchema);
+const searchedSchema = z.object({ told: z.nullable(toldSchema), more: z.boolean() });
 const earlierSchema = z.array(z.object({ part: z.string(), label: z.string(), words: z.string() }));
 
 /** What the check is doing: nothing more to do, at work, given up on this text, or failed by a fault of its own. */
@@ -39,6 +40,8 @@ export interface CheckListener {
    */
   readonly told: (report: Report, text: string, newest: boolean) => void;
   readonly state: (state: CheckState) => void;
+  /** Where the caret is, as an offset: fixes are searched from there. */
+  readonly near?: () => number;
 }
 
 /** A text that is to be checked; once more and with patience, where it was given up before. */
@@ -61,8 +64,11 @@ export class Checker {
   #waiting: Asked | null = null;
   #busy = false;
   #patient = false;
+  /** How many checks have begun. */
+  #checks = 0;
   #state: CheckState = 'done';
   #timer: ReturnType<typeof setTimeout> | undefined;
+  readonly #heard = new Hearing();
 
   /** @param options the vocabulary that has been settled for the pattern, and how its rules are set. */
   constructor(listener: CheckListener, options: CheckOptions, worker = new WatchedWorker()) {
@@ -146,6 +152,7 @@ export class Checker {
     this.#busy = true;
     for (let asked = this.#next(); asked; asked = this.#next()) {
       this.#patient = asked.patient;
+      this.#checks += 1;
       if (!asked.patient) this.#become('busy');
       try {
         const { text } = asked;
@@ -156,6 +163,7 @@ export class Checker {
         if (report.findings.some(({ severity }) => severity === 'error'))
           this.#timer = setTimeout(() => void this.#fix(text), PAUSE);
       } catch (error) {
+        this.#heard.forget();
         this.#become(error instanceof GaveUp ? 'gave-up' : 'failed');
         if (error instanceof GaveUp && !asked.patient) this.#waiting ??= { ...asked, patient: true };
         break;
@@ -170,26 +178,35 @@ export class Checker {
   async #checked({ text, name, patient }: Asked): Promise<Report> {
     const { terms, hand = NO_HAND, rules, style } = this.#options;
     const asked = { text, name, terms, hand, rules: { ...rules }, style: { ...style } };
-    return reportSchema.parse(await this.#worker.ask((remote) => remote.check(asked), patient));
+    const told = await this.#worker.ask((remote) => remote.check({ ...asked, known: this.#heard.known }), patient);
+    return this.#heard.hear(toldSchema.parse(told));
   }
 
-  /** The search for fixes waits for a pause, so that it never holds up a verdict; without them the report stands as it is. */
+  /**
+   * The search for fixes waits for a pause, and gives way to whatever comes, so that it never holds up a verdict; without them the
+   * report stands as it is.
+   */
   async #fix(text: string): Promise<void> {
-    if (this.#busy) return;
-    const fixed = await this.#worker.ask((remote) => remote.fixed()).catch(() => null);
-    const read = z.nullable(reportSchema).safeParse(fixed);
-    if (read.data && !this.#isBusy()) this.#listener.told(read.data, text, true);
+    const near = this.#listener.near?.() ?? 0;
+    const checks = this.#checks;
+    for (let more = true; more && this.#checks === checks;) {
+      const piece = await this.#worker
+        .ask((remote) => remote.search({ near, known: this.#heard.known }))
+        .catch(() => null);
+      const read = z.nullable(searchedSchema).safeParse(piece);
+      if (!read.data) this.#heard.forget();
+      const report = read.data?.told ? this.#heard.hear(read.data.told) : null;
+      // Another text is being checked by now.
+      if (!read.data || this.#checks !== checks) return;
+      if (report) this.#listener.told(report, text, true);
+      ({ more } = read.data);
+    }
   }
 
   #become(state: CheckState): void {
     if (state === this.#state) return;
     this.#state = state;
     this.#listener.state(state);
-  }
-
-  /** Asked anew after each wait: another check may have begun meanwhile. */
-  #isBusy(): boolean {
-    return this.#busy;
   }
 
   #next(): Asked | null {
