@@ -10,28 +10,31 @@ import {
 import { troubleOf } from './lib/server/answers.js';
 import { compressed } from './lib/server/compressed.js';
 import { readFrontDoor, type FrontDoor } from './lib/server/environment.js';
-import { beyondBench, openDoor, refusal, SECURITY_HEADERS, tooLarge } from './lib/server/frontDoor.js';
+import { refusal, SECURITY_HEADERS, tooLarge } from './lib/server/frontDoor.js';
+import { Paces } from './lib/server/pace.js';
+import { barred, firstWords, named, troubleFor, whoAsks } from './lib/server/people/door.js';
+import { log } from './lib/server/log.js';
+import { noteDeeds } from './lib/server/people/noting.js';
 import { stores } from './lib/server/store.js';
 import { Turns } from './lib/server/turns.js';
 
 let door: FrontDoor;
 const turns = new Turns();
+const paces = new Paces();
 
 /**
- * The database is opened before the first request; a server that can't keep anything does not start, nor does one that
- * everybody can reach without anybody having said so.
+ * The database is opened before the first request; a server that can't keep anything does not start.
  */
 export const init: ServerInit = async () => {
   try {
     door = readFrontDoor(dev || building ? { ...process.env, HOST: '127.0.0.1' } : process.env);
-    const open = openDoor(door);
-    if (open && !open.goOn) throw new Error(open.words);
-    if (open) console.warn(open.words);
-    await stores();
+    const { house } = await stores();
+    const first = await firstWords(house, door);
+    if (first !== null) log.say(first);
     // What fails where nobody waits for it is told, and takes nothing else with it.
-    process.on('unhandledRejection', (error) => console.error(error));
+    process.on('unhandledRejection', (error) => log.error(error));
   } catch (error) {
-    console.error(`Dostik can't start. ${error instanceof Error ? error.message : String(error)}`);
+    log.error(`Dostik can't start. ${error instanceof Error ? error.message : String(error)}`);
     process.exit(1);
   }
 };
@@ -41,15 +44,22 @@ const preload: ResolveOptions['preload'] = ({ type, path }) =>
   type === 'js' || type === 'css' || (type === 'font' && path.includes('-latin-wght-'));
 
 export const handle: Handle = async ({ event, resolve }) => {
+  const start = performance.now();
+  const { asking, cookies } = await whoAsks(event, door);
+  const wait = await tooFast(event);
   const refused =
-    refusal(event.request, door) ??
-    (beyondBench(event.url, event.getClientAddress(), door)
-      ? { status: 404, message: 'There is no such page.' }
-      : null) ??
-    tooLarge(event.request, event.route.id);
+    wait > 0
+      ? { status: 429, message: 'That is more than this server takes from one person. Wait a minute, then go on.' }
+      : (refusal(event.request, door) ?? tooLarge(event.request, event.route.id) ?? barred(event, asking));
+  const trouble = refused ? null : await troubleFor(event);
   const response = refused
     ? json({ message: refused.message }, { status: refused.status })
-    : await turns.take(turnOf(event), () => Promise.resolve(resolve(event, { preload })));
+    : await turns.take(turnOf(event), () =>
+        Promise.resolve(resolve(event, { preload, transformPageChunk: named(event, trouble) })),
+      );
+  await noteDeeds(event, response);
+  if (wait > 0) response.headers.set('retry-after', String(wait));
+  for (const cookie of cookies) response.headers.append('set-cookie', cookie);
   for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.headers.set(name, value);
   if (!response.headers.has('content-security-policy'))
     response.headers.set('content-security-policy', "default-src 'none'; frame-ancestors 'none'");
@@ -57,8 +67,28 @@ export const handle: Handle = async ({ event, resolve }) => {
     const page = response.headers.get('content-type')?.startsWith('text/html');
     response.headers.set('cache-control', page ? 'private, no-cache' : 'private, no-store');
   }
+  await told(event, response.status, performance.now() - start);
   return compressed(event.request, response);
 };
+
+/** For how many seconds whoever asks has to wait; nobody has at home. */
+async function tooFast({ locals, request, getClientAddress }: RequestEvent): Promise<number> {
+  return locals.signedIn ? paces.wait(locals.person?.id, getClientAddress(), request.method) : 0;
+}
+
+/** Tells a request to who watches the server. */
+async function told({ request, route, locals }: RequestEvent, status: number, ms: number): Promise<void> {
+  const asked = {
+    method: request.method,
+    route: route.id ?? '',
+    status,
+    ms: Math.round(ms),
+    person: locals.person?.id ?? null,
+  };
+  log.asked(asked);
+  const all = await stores().catch(() => null);
+  all?.metrics.asked(asked);
+}
 
 function turnOf({ request, route }: RequestEvent): 'writes' | 'shows' | 'other' {
   // Conversions and files, which are posted, take their time; a page says itself what came of them.

@@ -1,15 +1,14 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
-  import { goto, invalidate, replaceState } from '$app/navigation';
-  import { navigating, page } from '$app/state';
+  import { goto, invalidate } from '$app/navigation';
+  import { navigating } from '$app/state';
   import Plus from '@lucide/svelte/icons/plus';
   import Button from '../lib/components/Button.svelte';
   import Search from '../lib/components/Search.svelte';
-  import Select from '../lib/components/Select.svelte';
   import { Several } from '../lib/components/several.svelte.js';
   import SeveralBar from '../lib/components/SeveralBar.svelte';
   import { toasts } from '../lib/components/toasts.svelte.js';
-  import { notKept, setAway } from '../lib/client.js';
+  import { notKept, setAway, troubleIn } from '../lib/client.js';
   import { keptTexts } from '../lib/desk/kept.js';
   import { whenSaved } from '../lib/desk/saved.js';
   import { arrivalsWait, filesIn, type NamedFile } from '../lib/dropped.js';
@@ -18,9 +17,12 @@
   import { offering } from '../lib/frame/house.svelte.js';
   import PageHead from '../lib/frame/PageHead.svelte';
   import { plural } from '../lib/plural.js';
-  import { addressOf, arranged, lookFrom, offered, SORTED, tallies, TERMS, USUAL } from '../lib/shelf/arranging.js';
+  import { addressOf, USUAL, type Look } from '../lib/shelf/arranging.js';
   import EmptyShelf from '../lib/shelf/EmptyShelf.svelte';
+  import Kinds from '../lib/shelf/Kinds.svelte';
+  import NothingLike from '../lib/shelf/NothingLike.svelte';
   import ShelfList from '../lib/shelf/ShelfList.svelte';
+  import { Stretches } from '../lib/shelf/stretches.svelte.js';
   import type { Taking } from '../lib/shelf/taking.svelte.js';
   import { short } from '../lib/short.js';
   import type { PageProps } from './$types.js';
@@ -30,21 +32,26 @@
   let taking = $state.raw<Taking | null>(null);
   let kept = $state(false);
   let hovered = $state(false);
-  let look = $state(lookFrom(page.url.searchParams));
+  // svelte-ignore state_referenced_locally
+  let look = $state(data.look);
+  let looking: ReturnType<typeof setTimeout> | undefined;
+  /** What is typed is looked for after so long; milliseconds. */
+  const PAUSE = 120;
   let search = $state<Search>();
   let list = $state<ShelfList>();
 
-  const shown = $derived(arranged(data.patterns, look));
-  const tally = $derived(tallies(data.patterns));
-  const rows = new Several(() => shown.map(({ id }) => id));
+  // svelte-ignore state_referenced_locally
+  const stretches = new Stretches(data);
+  const shown = $derived(stretches.entries);
+  const rows = new Several(() => shown.map((entry) => entry?.id ?? ''));
 
   offering({
     'take-in': () => void takeInNew(),
     search: () => search?.ask(),
-    'next-row': () => step(1),
-    'last-row': () => step(-1),
+    'next-row': () => void step(1),
+    'last-row': () => void step(-1),
     select: () => rows.toggleHere(),
-    'select-all': () => rows.toggleAll(),
+    'select-all': () => void selectAll(),
     'put-away': () => void putAway(rows.chosen),
   });
 
@@ -70,14 +77,40 @@
     if (only?.state === 'taken' && only.id !== null) await goto(`/intake/${only.id}`);
   }
 
-  function step(by: 1 | -1): void {
+  async function step(by: 1 | -1): Promise<void> {
+    await come(() => stretches.have(rows.after(by)));
     const row = rows.step(by);
     if (row !== null) void list?.focus(row);
   }
 
+  async function selectAll(): Promise<void> {
+    if (await come(() => stretches.whole())) rows.toggleAll();
+  }
+
+  /** Waits for more of the shelf; says where it does not come. */
+  async function come(more: () => Promise<void>): Promise<boolean> {
+    try {
+      await more();
+      return true;
+    } catch (error) {
+      toasts.say(troubleIn(error));
+      return false;
+    }
+  }
+
+  /** Looks for something else. What is looked for stands in the address: whoever comes back from a Desk finds it as it was. */
+  function lookFor(change: Partial<Look>, wait = 0): void {
+    look = { ...look, ...change };
+    clearTimeout(looking);
+    looking = setTimeout(() => {
+      looking = undefined;
+      void goto(addressOf(look), { replaceState: true, keepFocus: true, noScroll: true });
+    }, wait);
+  }
+
   async function putAway(ids: readonly string[]): Promise<void> {
     if (ids.length === 0) return;
-    const [only] = ids.length === 1 ? data.patterns.filter(({ id }) => id === ids[0]) : [];
+    const [only] = ids.length === 1 ? shown.flatMap((one) => (one?.id === ids[0] ? one : [])) : [];
     await doing(async () => {
       await setAway(ids, true);
       rows.clear();
@@ -109,7 +142,7 @@
   /** Figures that are still being counted are asked for again; milliseconds. */
   const SOON = 1000;
   $effect(() => {
-    if (!data.patterns.some(({ state }) => state === 'counting')) return;
+    if (data.counting === 0) return;
     const timer = setInterval(refresh, SOON);
     return () => clearInterval(timer);
   });
@@ -119,13 +152,15 @@
   // What was dropped before the page was closed is gone on with.
   onMount(() => void (arrivalsWait() && takingIn().then((list) => list.resume())));
 
-  // What is looked for stands in the address: whoever comes back from a Desk finds it as it was.
   $effect(() => {
-    const address = addressOf(look);
+    const first = data;
     untrack(() => {
-      if (address !== page.url.pathname + page.url.search) replaceState(address, page.state);
+      // What is being typed goes before what was looked for.
+      if (looking === undefined) look = first.look;
+      void come(() => stretches.renew(first));
     });
   });
+  onMount(() => () => clearTimeout(looking));
 
   /** Whoever is on the way to another page is not called back. */
   function refresh(): void {
@@ -140,7 +175,11 @@
 <main class="page" class:hovered>
   <PageHead title="Shelf">
     {#snippet tools()}
-      {#if data.patterns.length > 0}<Search bind:this={search} bind:value={look.words} label="Find by name" />{/if}
+      {#if data.tally.all > 0}<Search
+          bind:this={search}
+          bind:value={() => look.words, (words) => lookFor({ words }, PAUSE)}
+          label="Find by any word"
+        />{/if}
       <Button weight="firm" onclick={() => void takeInNew()} aria-keyshortcuts="n" title="Key: n"
         ><Plus size={16} /> Take in a pattern</Button
       >
@@ -151,34 +190,28 @@
     {#await import('../lib/shelf/ComingList.svelte') then { default: ComingList }}<ComingList {taking} />{/await}
   {/if}
   {#if kept}
-    {#await import('../lib/shelf/KeptTexts.svelte') then { default: KeptTexts }}<KeptTexts {...data} />{/await}
+    {#await import('../lib/shelf/KeptTexts.svelte') then { default: KeptTexts }}<KeptTexts />{/await}
   {/if}
-  {#if data.patterns.length === 0}
+  {#if data.tally.all === 0}
     <EmptyShelf />
   {:else}
-    <SeveralBar {rows} of={shown.length}>
-      {#snippet filters()}
-        <div class="shown" role="group" aria-label="Show">
-          {#each offered(tally, look.show) as { value, text } (value)}
-            <button type="button" aria-pressed={look.show === value} onclick={() => (look.show = value)}
-              >{text} <span>{tally[value]}</span></button
-            >
-          {/each}
-        </div>
-        <Select label="Terms" value={look.terms} options={TERMS} chosen={(terms) => (look.terms = terms)} />
-        <Select label="Order" value={look.sort} options={SORTED} chosen={(sort) => (look.sort = sort)} />
-      {/snippet}
+    <SeveralBar {rows} of={shown.length} all={() => void selectAll()}>
+      {#snippet filters()}<Kinds {look} tally={data.tally} {lookFor} />{/snippet}
       {#snippet acts()}
         <Button weight="quiet" onclick={() => void putAway(rows.chosen)} title="Delete">Take off the shelf</Button>
       {/snippet}
     </SeveralBar>
     {#if shown.length === 0}
-      <div class="nothing">
-        <p>Nothing on the shelf is like that{look.words.trim() === '' ? '' : `, and called “${short(look.words)}”`}.</p>
-        <Button onclick={() => (look = { ...USUAL })}>Show all {tally.all}</Button>
-      </div>
+      <NothingLike words={data.look.words} all={data.tally.all} showAll={() => lookFor(USUAL)} />
     {:else}
-      <ShelfList bind:this={list} {shown} {rows} putAway={(ids) => void putAway(ids)} />
+      <ShelfList
+        bind:this={list}
+        {shown}
+        words={data.look.words}
+        {rows}
+        want={(at) => void come(() => stretches.have(at))}
+        putAway={(ids) => void putAway(ids)}
+      />
     {/if}
   {/if}
   {#if data.away > 0}
@@ -202,49 +235,5 @@
   .away {
     padding-top: var(--space-5);
     font-size: var(--size-body);
-  }
-
-  .shown {
-    display: flex;
-    flex: 1;
-    flex-wrap: wrap;
-    gap: var(--space-1) var(--space-4);
-  }
-
-  .shown button {
-    padding: var(--space-1) 0;
-    border-bottom: 2px solid transparent;
-    color: var(--ink-soft);
-    font-size: var(--size-body);
-  }
-
-  .shown button:hover {
-    color: var(--woad);
-  }
-
-  .shown [aria-pressed='true'] {
-    border-bottom-color: var(--ink);
-    color: var(--ink);
-    font-weight: 620;
-  }
-
-  .shown span {
-    font-size: var(--size-small);
-    font-weight: 450;
-  }
-
-  @media (max-width: 720px) {
-    .shown {
-      flex: 1 0 calc(100% - 3rem);
-    }
-  }
-
-  .nothing {
-    display: grid;
-    gap: var(--space-3);
-    justify-items: start;
-    padding: var(--space-6) 0;
-    max-width: 34rem;
-    color: var(--ink-soft);
   }
 </style>

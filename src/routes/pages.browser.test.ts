@@ -3,8 +3,10 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { page, userEvent } from 'vitest/browser';
 import { styleTraits } from '../core/index.js';
 import type { ShelfEntry, Summary } from '../lib/patterns.js';
+import { USUAL, type Look } from '../lib/shelf/arranging.js';
+import type { ShelfFirst } from '../lib/shelf/page.js';
 import { freshStart, refusal, renderInHouse, type MadeUpServer } from '../lib/testing/house.js';
-import { goto, invalidate, leave, replaceState } from '../lib/testing/navigation.js';
+import { goto, invalidate, leave } from '../lib/testing/navigation.js';
 import { page as pageState } from '../lib/testing/state.svelte.js';
 import ErrorPage from './+error.svelte';
 import Shelf from './+page.svelte';
@@ -56,8 +58,13 @@ describe('the shelf', () => {
   const OWL = entry('Owl', { summary: calm });
   const NEWT = entry('Newt', { revision: 1, summary: { ...SUMMARY, terms: 'uk', ticked: 0, parts: 1 } });
 
-  const shelfOf = (patterns: readonly ShelfEntry[], away = 0) =>
-    renderInHouse(Shelf as unknown as Page<unknown>, { data: { patterns, away } });
+  const shelfOf = (entries: readonly ShelfEntry[], away = 0, look: Partial<Look> = {}) => {
+    const kinds = { new: 1, hand: 1, mend: 2, ask: 0, out: 0, answered: 0, ticked: 1, editions: 0 };
+    const tally = { all: entries.length, ...kinds };
+    const counting = entries.filter(({ state }) => state === 'counting').length;
+    const data: ShelfFirst = { entries, total: entries.length, look: { ...USUAL, ...look }, tally, counting, away };
+    return renderInHouse(Shelf as unknown as Page<unknown>, { data });
+  };
   const row = (name: string) => page.getByRole('listitem').filter({ hasText: name });
 
   it('tells of each pattern how far it is', async () => {
@@ -83,31 +90,34 @@ describe('the shelf', () => {
     await expect.element(row('Seal')).toHaveTextContent(said);
   });
 
-  it('is looked through by state, terms, order and name, and that stands in the address', async () => {
+  it('is looked through by state, terms, order and words, and that stands in the address', async () => {
     shelfOf([SEAL, OWL, NEWT]);
+    const wentTo = (address: string) => vi.waitFor(() => expect(goto.mock.lastCall?.[0]).toBe(address));
     await page.getByRole('button', { name: /^Not begun 1/ }).click();
-    await expect.element(row('Newt')).toBeVisible();
-    await expect.element(row('Seal')).not.toBeInTheDocument();
-    expect(replaceState).toHaveBeenLastCalledWith('/?show=new', {});
-    await page.getByRole('button', { name: /^All 3/ }).click();
+    await wentTo('/?show=new');
     await userEvent.selectOptions(page.getByRole('combobox', { name: 'Terms' }), 'uk');
-    await expect.element(row('Owl')).not.toBeInTheDocument();
-    await userEvent.selectOptions(page.getByRole('combobox', { name: 'Terms' }), 'any');
     await userEvent.selectOptions(page.getByRole('combobox', { name: 'Order' }), 'name');
-    const names = page.getByRole('list', { name: 'Patterns' }).getByRole('link');
-    await vi.waitFor(() => expect(names.elements().map((link) => link.textContent)).toEqual(['Newt', 'Owl', 'Seal']));
+    await wentTo('/?show=new&terms=uk&sort=name');
     await userEvent.keyboard('/');
     await userEvent.keyboard('walrus');
-    await expect.element(page.getByText('Nothing on the shelf is like that, and called “walrus”.')).toBeVisible();
-    await page.getByRole('button', { name: 'Show all 3' }).click();
-    await expect.element(row('Owl')).toBeVisible();
+    await wentTo('/?words=walrus&show=new&terms=uk&sort=name');
   });
 
-  it('is opened as the address says', async () => {
-    pageState.url.href = 'http://dostik.test/?words=ow&sort=name';
-    shelfOf([SEAL, OWL, NEWT]);
-    await expect.element(page.getByRole('searchbox')).toHaveValue('ow');
-    await expect.element(row('Seal')).not.toBeInTheDocument();
+  it('says where nothing is like that, and shows all again', async () => {
+    const { rerender } = shelfOf([SEAL]);
+    const none = { entries: [], total: 0, look: { ...USUAL, words: 'walrus' }, counting: 0, away: 0 };
+    const tally = { all: 3, new: 1, hand: 1, mend: 2, ask: 0, out: 0, answered: 0, ticked: 1, editions: 0 };
+    await rerender({ given: { data: { ...none, tally } } });
+    await expect.element(page.getByText('Nothing on the shelf is like that, and has “walrus” in it.')).toBeVisible();
+    await page.getByRole('button', { name: 'Show all 3' }).click();
+    await vi.waitFor(() => expect(goto.mock.lastCall?.[0]).toBe('/'));
+  });
+
+  it('shows where a word stands that the name has not, and is as the address says', async () => {
+    shelfOf([entry('Seal', { found: 'Chain in Moss, then' })], 0, { words: 'moss', sort: 'name' });
+    await expect.element(page.getByRole('searchbox')).toHaveValue('moss');
+    await expect.element(page.getByRole('combobox', { name: 'Order' })).toHaveValue('name');
+    await expect.element(row('Seal').getByText('Moss', { exact: true })).toBeVisible();
   });
 
   it('is gone through by key, and several are put away at once and brought back', async () => {

@@ -66,12 +66,17 @@ afterEach(() => rig.end());
 
 type Handler = (event: never) => unknown;
 /** Asks a route, with a body that is JSON, or (a text) is none. */
-async function ask(handler: Handler, body?: unknown, of = id): Promise<{ status: number; said: unknown }> {
-  const request = new Request('http://here/', {
+async function ask(handler: Handler, body?: unknown, of = id, query = ''): Promise<{ status: number; said: unknown }> {
+  const request = new Request(`http://here/${query}`, {
     method: 'POST',
     ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
   });
-  const answer = (await handler({ request, params: { id: of } } as unknown as never)) as Response;
+  const answer = (await handler({
+    request,
+    url: new URL(request.url),
+    params: { id: of },
+    locals: {},
+  } as unknown as never)) as Response;
   const words = await answer.text();
   return { status: answer.status, said: words === '' ? null : (JSON.parse(words) as unknown) };
 }
@@ -236,7 +241,7 @@ describe.each(TAKING)('%s', (_, handler, good, status, bad, missing) => {
 async function send(query: string, body: string | Uint8Array, handler: Handler = documents.POST) {
   const url = new URL(`http://here/?${query}`);
   const request = new Request(url, { method: 'POST', body: typeof body === 'string' ? body : Buffer.from(body) });
-  const answer = (await handler({ request, url, params: {} } as unknown as never)) as Response;
+  const answer = (await handler({ request, url, params: {}, locals: {} } as unknown as never)) as Response;
   const lines = (await answer.text()).trim().split('\n');
   return { status: answer.status, said: lines.map((line) => JSON.parse(line) as Record<string, unknown>) };
 }
@@ -341,6 +346,17 @@ describe('what is asked for', () => {
     expect((await ask(earlier.GET)).said).toEqual({ text: BALL });
   });
 
+  it('whether there is a newer one: nothing of the pattern where there is none', async () => {
+    const after = (revision: string, of = id) => ask(pattern.GET, undefined, of, `?after=${revision}`);
+    expect(await after('1')).toEqual({ status: 204, said: null });
+    expect(await after('0')).toMatchObject({ status: 200, said: { revision: 1 } });
+    await ask(pattern.PUT, { text: 'later', base: 1 });
+    expect(await after('1')).toMatchObject({ status: 200, said: { text: 'later', revision: 2 } });
+    expect(await after('2')).toEqual({ status: 204, said: null });
+    expect(await after('one')).toMatchObject({ status: 200, said: { revision: 2 } });
+    expect(await after('1', 'nobody')).toEqual({ status: 404, said: message });
+  });
+
   it('one that is not there', async () => {
     expect(await ask(pattern.GET, undefined, 'nobody')).toEqual({ status: 404, said: message });
     expect((await ask(earlier.GET, undefined, 'nobody')).said).toEqual({ text: null });
@@ -391,9 +407,9 @@ describe('the pages', () => {
   });
 
   it('the shelf, and what was put away', async () => {
-    expect(await loaded(shelfPage, id)).toMatchObject({ patterns: [{ name: 'Ball', state: 'counted' }], away: 0 });
+    expect(await loaded(shelfPage, id)).toMatchObject({ entries: [{ name: 'Ball', state: 'counted' }], away: 0 });
     await rig.shelf.setAway([id], true);
-    expect(await loaded(shelfPage, id)).toEqual({ patterns: [], away: 1 });
+    expect(await loaded(shelfPage, id)).toMatchObject({ entries: [], total: 0, away: 1 });
     expect(await loaded(awayPage, id)).toMatchObject({ away: [{ name: 'Ball' }] });
   });
 
@@ -433,7 +449,7 @@ describe('the pages', () => {
 it('a failure that nobody expected is told, and goes to the terminal', async () => {
   const complained = vi.spyOn(console, 'error').mockImplementation(() => undefined);
   vi.spyOn(rig.patterns, 'get').mockRejectedValue(new Error('disk full'));
-  const answer = await pattern.GET({ params: { id } } as never);
+  const answer = await pattern.GET({ params: { id }, url: new URL('http://here/') } as never);
   expect(answer.status).toBe(507);
   expect(complained).toHaveBeenCalled();
   vi.restoreAllMocks();

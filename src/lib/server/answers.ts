@@ -2,21 +2,15 @@ import { json, type RequestEvent } from '@sveltejs/kit';
 import type * as z from 'zod/mini';
 import { TOLD } from '../release.js';
 import { TooMuch } from './counting/counting.js';
-import { describeFailure, Missing } from './db/client.js';
+import { Missing, sentenceOf } from './db/failures.js';
 import { NotTaken, TOO_LARGE_A_FILE } from './documents/document.js';
+import { log } from './log.js';
 import { Spoilt } from './patterns.js';
 import type { Form } from './publishing/form.js';
+import { Refused } from './refused.js';
 import type { ReleaseFile } from './releaseFiles.js';
 
-/** A request that can't be carried out as it is; the message is for people. */
-export class Refused extends Error {
-  constructor(
-    readonly status: number,
-    message: string,
-  ) {
-    super(message);
-  }
-}
+export { Refused };
 
 export const GONE = 'This pattern is no longer on the shelf.';
 
@@ -25,9 +19,8 @@ export function troubleOf(error: unknown): { status: number; message: string } {
   if (error instanceof Refused) return { status: error.status, message: error.message };
   if (error instanceof TooMuch || error instanceof NotTaken) return { status: 422, message: error.message };
   if (error instanceof Spoilt) return { status: 500, message: error.message };
-  if (!(error instanceof Missing)) console.error(error);
-  const why = describeFailure(error);
-  return { status: error instanceof Missing ? 503 : 507, message: why.charAt(0).toUpperCase() + why.slice(1) };
+  if (!(error instanceof Missing)) log.error(error);
+  return { status: error instanceof Missing ? 503 : 507, message: sentenceOf(error) };
 }
 
 /** Answers a request; whatever fails is told in words. */
@@ -88,6 +81,12 @@ export async function bytesOf(request: Request): Promise<Uint8Array> {
 
 function isTooLarge(error: unknown): boolean {
   return typeof error === 'object' && error !== null && 'status' in error && error.status === 413;
+}
+
+/** A number in an address. @throws Refused where it is none */
+export function numberIn(words: string): number {
+  if (!/^\d{1,9}$/.test(words)) throw new Refused(404, 'There is nothing here.');
+  return Number(words);
 }
 
 /** What an address asks for, checked. @throws Refused */

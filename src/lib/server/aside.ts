@@ -1,11 +1,11 @@
 import * as workerpool from 'workerpool';
 
 /** Work that can be asked for: each with one argument and a result that can be sent from process to process. */
-type Jobs = Readonly<Record<string, (asked: never) => unknown>>;
+export type Jobs = Readonly<Record<string, (asked: never) => unknown>>;
 
 /** What a piece of work may take. */
 interface Limits {
-  /** Milliseconds. */
+  /** Milliseconds of one core. By the clock it may take much longer: others work here as well. */
   readonly longest: number;
   /** For what is worked on, beside the program itself; megabytes. */
   readonly memory: number;
@@ -28,6 +28,9 @@ export interface Aside<Work extends Jobs> {
   close(): Promise<void>;
 }
 
+/** By the clock, for what waits and does not work: so many times the time that it may take of a core. */
+const PATIENCE = 12;
+
 /** A piece of work took more time or memory than it may. */
 export class OverLimit extends Error {}
 
@@ -44,6 +47,8 @@ export function workingAside<Work extends Jobs>(
     workerType: 'process',
     minWorkers: ready ? 1 : 0,
     maxWorkers: workers,
+    // The process ends itself at what takes too long (asideWorker.ts).
+    forkArgs: [String(longest)],
     forkOpts: { serialization: 'advanced', execArgv: [`--max-old-space-size=${memory}`] },
     // What a process says that runs out of memory is of no use to anybody.
     emitStdStreams: true,
@@ -55,7 +60,9 @@ export function workingAside<Work extends Jobs>(
       told?: (said: unknown) => void,
     ): Promise<Awaited<ReturnType<Work[Job]>>> {
       try {
-        const done: unknown = await pool.exec(job, [asked], told ? { on: told } : undefined).timeout(longest);
+        const done: unknown = await pool
+          .exec(job, [asked], told ? { on: told } : undefined)
+          .timeout(longest * PATIENCE);
         return done as Awaited<ReturnType<Work[Job]>>;
       } catch (error) {
         if (error instanceof workerpool.Promise.TimeoutError || error instanceof workerpool.TerminateError)

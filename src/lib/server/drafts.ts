@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto';
 import { and, asc, desc, eq, isNull } from 'drizzle-orm';
 import * as z from 'zod/mini';
 import { draftSchema, draftTextSchema, type Draft, type DraftText, type OwnDecided } from '../drafts.js';
@@ -7,8 +6,9 @@ import type { Held } from '../../core/index.js';
 import { TooMuch, type Counting } from './counting/counting.js';
 import type { Work } from './counting/work.js';
 import type { OpenDatabase, Writing } from './db/client.js';
-import { dismissals, drafts, originals, ownChanges, patterns, ticks } from './db/schema.js';
+import { dismissals, drafts, ownChanges, patterns, ticks } from './db/schema.js';
 import type { Taken } from './documents/document.js';
+import { hashOf, type Files } from './files/files.js';
 import { insertPattern, saveIn, storable, type PatternStore } from './patterns.js';
 import { placesIn, setPlaces } from './places.js';
 import { parsed, readable } from './readable.js';
@@ -21,11 +21,12 @@ export interface Arrived {
   readonly taken: Taken;
 }
 
-const originalRow = z.object({ file: z.string(), bytes: z.instanceof(Uint8Array) });
+const originalRow = z.object({ file: z.string(), hash: z.string() });
 
 /** What has come of each pattern: its drafts, with the files themselves. */
 export class DraftStore {
   readonly #database: OpenDatabase;
+  readonly #files: Files;
   readonly #patterns: Pick<PatternStore, 'get' | 'notes'>;
   readonly #counting: Counting;
   readonly #changed: (id: string) => void;
@@ -33,11 +34,13 @@ export class DraftStore {
   /** @param changed is told of each pattern whose figures are to be counted anew. */
   constructor(
     database: OpenDatabase,
+    files: Files,
     store: Pick<PatternStore, 'get' | 'notes'>,
     counting: Counting,
     changed: (id: string) => void = () => undefined,
   ) {
     this.#database = database;
+    this.#files = files;
     this.#patterns = store;
     this.#counting = counting;
     this.#changed = changed;
@@ -49,6 +52,7 @@ export class DraftStore {
    * @param demoKey set for a pattern of the demo.
    */
   async takeIn(arrived: Arrived, name = arrived.file.replace(/\.\w{2,8}$/, ''), demoKey?: string): Promise<string> {
+    await this.#files.keep(arrived.bytes);
     const id = await this.#database.write(async (db) => {
       const entry = { name, text: arrived.taken.text, ...(demoKey === undefined ? {} : { demoKey }) };
       const pattern = await insertPattern(db, entry);
@@ -65,9 +69,12 @@ export class DraftStore {
    * @returns false where there is no such pattern.
    */
   async goOn(id: string, arrived: Arrived): Promise<boolean> {
+    await this.#files.keep(arrived.bytes);
     for (let turn = 1; ; turn += 1) {
       const pattern = await this.#patterns.get(id);
       if (!pattern) return false;
+      // It gets a first draft of its own then.
+      if ((await this.count(id)) === 0) await this.#files.keep(new TextEncoder().encode(pattern.text));
       const carried = turn > MOST_TURNS ? null : await this.#carried(pattern, arrived.taken.text);
       const done = await this.#database.write((db) => goOnIn(db, pattern, arrived, carried));
       // Another window has saved while the two were being compared.
@@ -164,11 +171,11 @@ export class DraftStore {
   /** A file as it came; null where there is none. */
   async original(id: string, number: number): Promise<{ file: string; bytes: Uint8Array } | null> {
     const [row] = await this.#database.db
-      .select({ file: drafts.file, bytes: originals.bytes })
+      .select({ file: drafts.file, hash: drafts.hash })
       .from(drafts)
-      .innerJoin(originals, eq(originals.draftId, drafts.id))
       .where(and(eq(drafts.patternId, id), eq(drafts.number, number)));
-    return row ? (readable([row], originalRow, 'originals')[0] ?? null) : null;
+    const [kept] = row ? readable([row], originalRow, 'drafts') : [];
+    return kept ? { file: kept.file, bytes: await this.#files.get(kept.hash) } : null;
   }
 
   /** The pattern on the shelf that the same file came with before; null where it is new. */
@@ -242,6 +249,7 @@ async function lastDraft(db: Writing, id: string, text: string): Promise<number>
   return 1;
 }
 
+/** Notes a draft whose file is kept already. */
 async function insertDraft(
   db: Writing,
   patternId: string,
@@ -250,25 +258,17 @@ async function insertDraft(
   sender = '',
 ): Promise<void> {
   const { file, bytes, taken } = arrived;
-  const [draft] = await db
-    .insert(drafts)
-    .values({
-      patternId,
-      number,
-      file,
-      kind: taken.kind,
-      size: bytes.length,
-      hash: hashOf(bytes),
-      text: taken.text,
-      notes: JSON.stringify(taken.notes),
-      left: JSON.stringify(taken.left),
-      sender,
-      at: Date.now(),
-    })
-    .returning({ id: drafts.id });
-  if (draft) await db.insert(originals).values({ draftId: draft.id, bytes: Buffer.from(bytes) });
-}
-
-function hashOf(bytes: Uint8Array): string {
-  return createHash('sha256').update(bytes).digest('hex');
+  await db.insert(drafts).values({
+    patternId,
+    number,
+    file,
+    kind: taken.kind,
+    size: bytes.length,
+    hash: hashOf(bytes),
+    text: taken.text,
+    notes: JSON.stringify(taken.notes),
+    left: JSON.stringify(taken.left),
+    sender,
+    at: Date.now(),
+  });
 }

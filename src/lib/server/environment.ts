@@ -1,6 +1,7 @@
 import * as z from 'zod';
+import { filesBeside } from './files/where.js';
 
-const environmentSchema = z.object({
+const settingsSchema = z.object({
   /** `file:path` for a file of this machine, `libsql:` or `https:` for a replicated service. */
   DATABASE_URL: z
     .string()
@@ -10,6 +11,30 @@ const environmentSchema = z.object({
     )
     .default('file:data/dostik.db'),
   DATABASE_AUTH_TOKEN: z.string().optional(),
+  /** A file of this machine that a copy of the service's database is kept in, to be read; without it the service is read. */
+  DATABASE_REPLICA: z.string().min(1).optional(),
+  /** Cookies are signed with it; without it a file beside the database holds one. */
+  DOSTIK_SECRET: z.string().optional(),
+  /** The folder of the backups; without it one beside the database. */
+  DOSTIK_BACKUPS: z.string().min(1).optional(),
+  /**
+   * Where originals, photographs and the files of versions are kept: a folder, or a bucket. Without it a folder beside the
+   * database.
+   */
+  DOSTIK_FILES: z
+    .string()
+    .regex(
+      /^(?!s3:\/\/(?![a-z0-9])).+$/,
+      'DOSTIK_FILES takes the path of a folder, or "s3://" and the name of a bucket. Example: s3://our-patterns',
+    )
+    .optional(),
+  /** So many backups are kept. */
+  DOSTIK_BACKUPS_KEPT: z.coerce
+    .number('DOSTIK_BACKUPS_KEPT takes how many backups are kept, as 14.')
+    .int()
+    .min(1, 'DOSTIK_BACKUPS_KEPT takes how many backups are kept, as 14.')
+    .max(10_000)
+    .default(14),
   /** Where letters are handed to the post; without it they are kept in an outbox. */
   SMTP_URL: z
     .string()
@@ -19,6 +44,11 @@ const environmentSchema = z.object({
     )
     .optional(),
 });
+
+const environmentSchema = settingsSchema.transform((given) => ({
+  ...given,
+  DOSTIK_FILES: given.DOSTIK_FILES ?? filesBeside(given.DATABASE_URL),
+}));
 
 export type Environment = z.infer<typeof environmentSchema>;
 
@@ -36,11 +66,6 @@ const frontDoorSchema = z.object({
         .map((name) => name.trim().toLowerCase())
         .filter(Boolean),
     ),
-  /**
-   * `yes`: that one knows that everybody who reaches the server can read and delete everything. `bench`: other machines get
-   * the bench, for those who have the address of a test, and nothing else.
-   */
-  DOSTIK_OPEN: z.enum(['yes', 'bench', 'no'], 'DOSTIK_OPEN takes "yes", "bench" or "no".').default('no'),
 });
 
 export type FrontDoor = z.infer<typeof frontDoorSchema>;

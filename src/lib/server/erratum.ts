@@ -1,6 +1,6 @@
 import type { ErratumAsked, ErratumTried } from '../release.js';
 import { Refused } from './answers.js';
-import type { Stores } from './store.js';
+import type { Stores } from './storesOver.js';
 
 /**
  * What comes of a correction in a version.

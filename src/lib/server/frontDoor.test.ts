@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { readFrontDoor } from './environment.js';
-import { beyondBench, isLoopback, openDoor, refusal } from './frontDoor.js';
+import { fromOutside, isLoopback, isOutside, refusal } from './frontDoor.js';
 
 const HOME = readFrontDoor({ HOST: '127.0.0.1' });
-const OPEN = readFrontDoor({ HOST: '0.0.0.0', DOSTIK_OPEN: 'yes', ALLOWED_HOSTS: 'Dostik.Example, desk.example' });
+const OPEN = readFrontDoor({ HOST: '0.0.0.0', ALLOWED_HOSTS: 'Dostik.Example, desk.example' });
 
 const asked = (headers: Record<string, string>, method = 'GET') =>
   new Request('http://x/', { method, headers: { host: '127.0.0.1:4870', ...headers } });
@@ -59,16 +59,7 @@ describe('the origin of what writes', () => {
   });
 });
 
-describe('listening on more than this machine', () => {
-  it('needs a word that one knows, and is told loudly', () => {
-    expect(openDoor(HOME)).toBeNull();
-    expect(openDoor(readFrontDoor({ HOST: '::1' }))).toBeNull();
-    expect(openDoor(readFrontDoor({}))).toMatchObject({ goOn: false });
-    expect(openDoor(readFrontDoor({ HOST: '192.168.0.7' }))?.words).toMatch(/read, change and delete.*DOSTIK_OPEN=yes/);
-    expect(openDoor(OPEN)).toMatchObject({ goOn: true, words: expect.stringContaining('WARNING') as string });
-    expect(() => readFrontDoor({ DOSTIK_OPEN: 'maybe' })).toThrow('DOSTIK_OPEN takes "yes", "bench" or "no".');
-  });
-
+describe('an address', () => {
   it.each(['127.0.0.1', '127.9.9.9', 'localhost', '::1', '[::1]'])('%s is this machine', (host) => {
     expect(isLoopback(host)).toBe(true);
   });
@@ -77,35 +68,19 @@ describe('listening on more than this machine', () => {
   });
 });
 
-describe('a server that lets testers in', () => {
-  const door = readFrontDoor({ HOST: '0.0.0.0', DOSTIK_OPEN: 'bench', ALLOWED_HOSTS: 'bench.example.org' });
-  const beyond = (path: string, address = '192.168.0.9', host = '192.168.0.2:3000') =>
-    beyondBench(new URL(`http://${host}${path}`), address, door);
-
-  it('goes on, and says what others get', () => {
-    expect(openDoor(door)).toMatchObject({ goOn: true, words: expect.stringContaining('nothing else') as string });
+describe('a request from outside', () => {
+  it('is every one where the server listens to others, or answers to a name that they know', () => {
+    expect(fromOutside(asked({}), HOME)).toBe(false);
+    expect(fromOutside(asked({}), OPEN)).toBe(true);
+    const proxied = readFrontDoor({ HOST: '127.0.0.1', ALLOWED_HOSTS: 'dostik.example' });
+    expect([isOutside(proxied), fromOutside(asked({}), proxied)]).toEqual([true, true]);
+    expect(isOutside(readFrontDoor({ HOST: '127.0.0.1', ALLOWED_HOSTS: 'desk.localhost' }))).toBe(false);
   });
 
-  it.each([
-    '/bench',
-    '/bench/',
-    '/bench/abc',
-    '/api/bench/abc/testers',
-    '/_app/immutable/x.js',
-    '/bench-192.png',
-    '/service-worker.js',
-  ])('gives %s to anybody', (path) => {
-    expect(beyond(path)).toBe(false);
-  });
-
-  it.each(['/', '/desk/1', '/api/patterns', '/api/patterns/1/calls', '/benches', '/api/benchmark', '/workspace'])(
-    'keeps %s for this machine',
-    (path) => {
-      expect(beyond(path)).toBe(true);
-      // A proxy on this machine comes from here, and asks for its own name.
-      expect(beyond(path, '127.0.0.1', 'bench.example.org')).toBe(true);
-      expect(beyond(path, '127.0.0.1', 'localhost:3000')).toBe(false);
-      expect(beyond(path, '::ffff:127.0.0.1', '127.0.0.1:3000')).toBe(false);
+  it.each(['X-Forwarded-For', 'Forwarded', 'X-Real-IP', 'Via', 'X-Forwarded-Proto', 'X-Forwarded-Host'])(
+    'is one that a proxy has passed on, whatever name it asks for: %s',
+    (header) => {
+      expect(fromOutside(asked({ [header]: 'anything' }), HOME)).toBe(true);
     },
   );
 });

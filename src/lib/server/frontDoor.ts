@@ -35,21 +35,27 @@ export function isLoopback(host: string): boolean {
   return bare === 'localhost' || bare.endsWith('.localhost') || bare === '::1' || /^127(?:\.\d{1,3}){3}$/.test(bare);
 }
 
-/** What is to be said at the start where the server can be reached from elsewhere; null where it can't. */
-export function openDoor({ HOST, DOSTIK_OPEN }: FrontDoor): { readonly goOn: boolean; readonly words: string } | null {
-  if (isLoopback(HOST)) return null;
-  const danger = `Listening on ${HOST}: everybody who reaches this address can read, change and delete every pattern. There is no sign-in.`;
-  if (DOSTIK_OPEN === 'bench')
-    return {
-      goOn: true,
-      words: `Listening on ${HOST}: other machines get the Bench, for those who have the address of a test, and nothing else.`,
-    };
-  return DOSTIK_OPEN === 'yes'
-    ? { goOn: true, words: `WARNING. ${danger}` }
-    : {
-        goOn: false,
-        words: `${danger} If that is what you want, start it with DOSTIK_OPEN=yes; otherwise with HOST=127.0.0.1, for this machine alone.`,
-      };
+/** Whether others can be meant to reach the server: it listens to them, or answers to a name that is not this machine's alone. */
+export function isOutside({ HOST, ALLOWED_HOSTS }: FrontDoor): boolean {
+  return !isLoopback(HOST) || ALLOWED_HOSTS.some((name) => !isLoopback(name));
+}
+
+/** What a proxy writes into a request that it passes on. */
+const PASSED_ON = [
+  'forwarded',
+  'via',
+  'x-forwarded-for',
+  'x-forwarded-host',
+  'x-forwarded-proto',
+  'x-real-ip',
+] as const;
+
+/**
+ * Whether a request may come from another machine. A proxy on this one asks as this one does: it is known by what it writes
+ * into what it passes on, whatever name it asks for.
+ */
+export function fromOutside(request: Pick<Request, 'headers'>, door: FrontDoor): boolean {
+  return isOutside(door) || PASSED_ON.some((name) => request.headers.has(name));
 }
 
 /**
@@ -74,19 +80,6 @@ export function refusal(
   // Browsers name the origin of whatever writes; a program that is none has nobody's session to misuse.
   const own = origin === null ? site === null || site === 'same-origin' : hostOf(origin) === asked.toLowerCase();
   return own ? null : { status: 403, message: 'This was asked for by a page from elsewhere, and is not done.' };
-}
-
-/** What the bench is made of; the reference card goes with it, as both are kept for when there is no network. */
-const BENCH =
-  /^\/(?:bench(?:\/.*)?|api\/bench\/.*|card|_app\/.*|service-worker\.js|mark\.svg|bench-\d+\.png|bench\.webmanifest)$/;
-
-/**
- * Whether a request comes from elsewhere and asks for more than the bench, where that alone is open.
- * @param address that it comes from: one of this machine is a proxy's where another name is asked for
- */
-export function beyondBench(url: URL, address: string, { DOSTIK_OPEN, HOST }: FrontDoor): boolean {
-  if (DOSTIK_OPEN !== 'bench' || isLoopback(HOST)) return false;
-  return !(isLoopback(address) && isLoopback(url.hostname)) && !BENCH.test(url.pathname.replace(/(?<=.)\/$/, ''));
 }
 
 function answersTo(name: string, door: FrontDoor): boolean {

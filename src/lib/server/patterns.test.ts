@@ -36,7 +36,7 @@ describe('the store', () => {
     const id = await store.add({ name: 'Ball', text: 'Ball\n\nRnd 1: 6 sc in MR (6)\nRnd 2: 6 frobs (12)\n' });
     const unclear = async () => {
       await rig.counted();
-      return (await rig.shelf.list())[0]?.summary?.unclear;
+      return (await rig.shelved())[0]?.summary?.unclear;
     };
     expect(await unclear()).toBe(1);
     expect(await store.changeHand(id, { word: 'frob', sense: 'increase' })).toBe(true);
@@ -52,7 +52,7 @@ describe('the store', () => {
     const id = await store.add({ name: 'Ball', text: BALL });
     await store.changeHand(id, { word: 'frob', sense: 'increase' });
     await store.settle(id, `${BALL}Mine.\n`, 'mine');
-    const copy = (await rig.shelf.list()).find(({ name }) => name === 'Copy: Ball');
+    const copy = (await rig.shelved()).find(({ name }) => name === 'Copy: Ball');
     expect((await store.get(copy?.id ?? ''))?.hand).toEqual({ words: { frob: 'increase' } });
     const made = await rig.terms.edition(id, { to: 'uk', hooks: false, weights: false, spelling: false });
     expect((await store.get(made?.id ?? ''))?.hand).toEqual({ words: { frob: 'increase' } });
@@ -61,7 +61,7 @@ describe('the store', () => {
   it('shows on the shelf what the check said', async () => {
     await store.add({ name: 'One', text: BALL });
     await rig.counted();
-    expect((await rig.shelf.list()).map(({ name, summary }) => ({ name, ...summary }))).toEqual([
+    expect((await rig.shelved()).map(({ name, summary }) => ({ name, ...summary }))).toEqual([
       {
         name: 'One',
         parts: 1,
@@ -98,7 +98,7 @@ describe('the store', () => {
   it('puts a pattern away and takes it back', async () => {
     const id = await store.add({ name: '', text: BALL });
     await rig.shelf.setAway([id], true);
-    expect(await rig.shelf.list()).toEqual([]);
+    expect(await rig.shelved()).toEqual([]);
     expect(await rig.shelf.away()).toMatchObject([{ id, name: 'Ball' }]);
     expect(await store.get(id)).toBeNull();
     expect(await store.save(id, 'x', 1)).toEqual({ kind: 'gone' });
@@ -138,7 +138,7 @@ describe('what a person notes on a pattern', () => {
     const key = checkText(BALL.replaceAll('\r\n', '\n'), '').findings[0]?.key ?? '';
     const errors = async () => {
       await rig.counted();
-      return (await rig.shelf.list())[0]?.summary?.errors;
+      return (await rig.shelved())[0]?.summary?.errors;
     };
     expect(await errors()).toBe(1);
     await store.dismiss(id, { key, rule: 'count/stated', reason: 'meant so' });
@@ -154,7 +154,7 @@ describe('what a person notes on a pattern', () => {
     );
     const ticked = async () => {
       await rig.counted();
-      return (await rig.shelf.list())[0]?.summary?.ticked;
+      return (await rig.shelved())[0]?.summary?.ticked;
     };
     for (const key of [...keys, 'gone']) await store.tick(id, key, true);
     expect(await ticked()).toBe(2);
@@ -213,7 +213,7 @@ describe('a save whose answer did not arrive', () => {
 });
 
 describe('a conflict', () => {
-  const names = async () => (await rig.shelf.list()).map(({ name }) => name).sort();
+  const names = async () => (await rig.shelved()).map(({ name }) => name).sort();
 
   it('is settled at once, whatever was saved meanwhile, and the other text is a copy', async () => {
     const id = await store.add({ name: 'Ball', text: BALL });
@@ -222,7 +222,7 @@ describe('a conflict', () => {
     expect(await store.settle(id, 'mine', 'mine')).toMatchObject({ text: 'mine', revision: 4 });
     expect(await store.get(id)).toMatchObject({ text: 'mine', revision: 4 });
     expect(await names()).toEqual(['Ball', 'Copy: Ball']);
-    const copy = (await rig.shelf.list()).find(({ name }) => name === 'Copy: Ball');
+    const copy = (await rig.shelved()).find(({ name }) => name === 'Copy: Ball');
     expect((await store.get(copy?.id ?? ''))?.text).toBe('theirs, newer');
   });
 
@@ -248,7 +248,7 @@ describe('a row that something else has spoilt', () => {
     await store.add({ name: 'Good', text: BALL });
     await rig.counted();
     await spoil(`update patterns set ${change} where id = '${bad}'`);
-    const states = new Map((await rig.shelf.list()).map(({ id, state }) => [id === bad, state]));
+    const states = new Map((await rig.shelved()).map(({ id, state }) => [id === bad, state]));
     expect(states).toEqual(
       new Map([
         [true, 'unreadable'],

@@ -53,6 +53,15 @@ export class PatternStore {
     return getIn(this.#database.db, id);
   }
 
+  /** The revision of a pattern; null where there is none. */
+  async revision(id: string): Promise<number | null> {
+    const [row] = await this.#database.db
+      .select({ revision: patterns.revision })
+      .from(patterns)
+      .where(and(eq(patterns.id, id), isNull(patterns.deletedAt)));
+    return row?.revision ?? null;
+  }
+
   /** Takes in a text, as `storable` keeps it, and returns its id. */
   async add(entry: NewPattern): Promise<string> {
     const id = await this.#database.write((db) => insertPattern(db, entry));

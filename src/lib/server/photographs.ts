@@ -2,6 +2,7 @@ import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import { photographSchema, type Photograph, type PhotographAdded } from '../release.js';
 import type { OpenDatabase } from './db/client.js';
 import { photographs } from './db/schema.js';
+import type { Files } from './files/files.js';
 import { isThere } from './patterns.js';
 import type { Publishing } from './publishing/aside.js';
 import type { Picture } from './publishing/form.js';
@@ -13,10 +14,12 @@ const MOST = 24;
 /** The photographs that go out with a pattern. */
 export class PhotographStore {
   readonly #database: OpenDatabase;
+  readonly #files: Files;
   readonly #publishing: Publishing;
 
-  constructor(database: OpenDatabase, publishing: Publishing) {
+  constructor(database: OpenDatabase, files: Files, publishing: Publishing) {
     this.#database = database;
+    this.#files = files;
     this.#publishing = publishing;
   }
 
@@ -38,13 +41,15 @@ export class PhotographStore {
       .from(photographs)
       .where(and(eq(photographs.patternId, id), inArray(photographs.id, [...ids])))
       .orderBy(asc(photographs.id));
-    return rows.map(({ bytes, type, width, height, alt }) => ({
-      bytes: new Uint8Array(bytes),
-      type,
-      width,
-      height,
-      alt,
-    }));
+    return Promise.all(
+      rows.map(async ({ hash, type, width, height, alt }) => ({
+        bytes: await this.#files.get(hash),
+        type,
+        width,
+        height,
+        alt,
+      })),
+    );
   }
 
   /**
@@ -52,7 +57,8 @@ export class PhotographStore {
    * @throws NotTaken where it is no picture.
    */
   async add(id: string, bytes: Uint8Array): Promise<PhotographAdded | null> {
-    const { smaller, ...made } = await this.#publishing.photograph(bytes);
+    const { smaller, bytes: made, ...shape } = await this.#publishing.photograph(bytes);
+    const hash = await this.#files.keep(made);
     const added = await this.#database.write(async (db) => {
       if (!(await isThere(db, id))) return null;
       const there = await db
@@ -60,11 +66,11 @@ export class PhotographStore {
         .from(photographs)
         .where(and(eq(photographs.patternId, id), isNull(photographs.removedAt)));
       if (there.length >= MOST) return null;
-      const row = { ...made, bytes: Buffer.from(made.bytes), patternId: id, alt: '', at: Date.now() };
+      const row = { ...shape, hash, patternId: id, alt: '', at: Date.now() };
       const [inserted] = await db.insert(photographs).values(row).returning({ id: photographs.id });
       return inserted ?? null;
     });
-    return added && { id: added.id, alt: '', width: made.width, height: made.height, smaller };
+    return added && { id: added.id, alt: '', width: shape.width, height: shape.height, smaller };
   }
 
   /** Says what is to be seen; false where there is no such photograph. */

@@ -1,4 +1,5 @@
 import type * as z from 'zod/mini';
+import { log } from './log.js';
 
 /**
  * The rows of a table that can be read. One that somebody or something has spoilt is told on the terminal, and costs
@@ -8,7 +9,7 @@ export function readable<Row>(rows: readonly unknown[], schema: z.ZodMiniType<Ro
   return rows.flatMap((row) => {
     const read = schema.safeParse(row);
     if (read.success) return [read.data];
-    console.error(`A row of ${of} can't be read and is left out: ${read.error.issues[0]?.path.join('.') ?? ''}`);
+    log.error(`A row of ${of} can't be read and is left out: ${read.error.issues[0]?.path.join('.') ?? ''}`);
     return [];
   });
 }

@@ -1,10 +1,16 @@
 import { and, eq, isNull, ne, or } from 'drizzle-orm';
 import { handSchema, NO_HAND } from '../../core/index.js';
 import { TooMuch, type Counting } from './counting/counting.js';
-import { Missing, type OpenDatabase } from './db/client.js';
+import type { OpenDatabase } from './db/client.js';
+import { Missing } from './db/failures.js';
 import { dismissals, patterns, ticks } from './db/schema.js';
+import { log } from './log.js';
 import { parsed } from './readable.js';
 import type { RuleStore } from './rules.js';
+import { catchUp, indexWords } from './words.js';
+
+/** What could not be counted is tried again after so long; milliseconds. */
+const LATER = 30_000;
 
 /**
  * Brings the figures on the shelf up to date, one pattern after the other, beside everything else: no save waits for it. A
@@ -15,6 +21,8 @@ export class Recounts {
   readonly #rules: RuleStore;
   readonly #counting: Counting;
   readonly #waiting = new Set<string>();
+  /** Texts may be there that the index of words has not. */
+  #behind = false;
   #running: Promise<void> | null = null;
 
   constructor(database: OpenDatabase, rules: RuleStore, counting: Counting) {
@@ -29,6 +37,11 @@ export class Recounts {
     this.#running ??= this.#run();
   };
 
+  /** How many wait. */
+  get waiting(): number {
+    return this.#waiting.size;
+  }
+
   /** Asks for every pattern whose figures are not those of its text and settings. */
   async askStale(): Promise<void> {
     const stale = await this.#database.db
@@ -36,6 +49,8 @@ export class Recounts {
       .from(patterns)
       .where(and(isNull(patterns.deletedAt), or(isNull(patterns.counted), ne(patterns.counted, patterns.revision))));
     for (const { id } of stale) this.ask(id);
+    this.#behind = true;
+    this.#running ??= this.#run();
   }
 
   /** Waits until nothing is left to count, but no longer than some milliseconds. */
@@ -51,10 +66,15 @@ export class Recounts {
     await Promise.resolve();
     for (const id of this.#waiting) {
       this.#waiting.delete(id);
-      // What fails (a database that has gone) is found stale at the next start.
-      await this.#recount(id).catch((error: unknown) =>
-        console.error('Figures of a pattern are not counted.', error instanceof Missing ? error.message : error),
-      );
+      await this.#recount(id).catch((error: unknown) => {
+        notDone(error);
+        // The disk may have room again, or the file be back. What is never done is found stale at the next start.
+        setTimeout(() => this.ask(id), LATER).unref();
+      });
+    }
+    if (this.#behind) {
+      this.#behind = false;
+      await catchUp(this.#database).catch(notDone);
     }
     this.#running = null;
   }
@@ -86,11 +106,19 @@ export class Recounts {
       });
     // Where something has changed meanwhile it has been asked for again.
     if (this.#waiting.has(id)) return;
-    await this.#database.write((tx) =>
+    const set = await this.#database.write((tx) =>
       tx
         .update(patterns)
         .set({ summary: JSON.stringify(summary), counted: pattern.revision })
-        .where(and(eq(patterns.id, id), eq(patterns.revision, pattern.revision))),
+        .where(and(eq(patterns.id, id), eq(patterns.revision, pattern.revision)))
+        .returning({ id: patterns.id }),
     );
+    // Its words are found from then on.
+    if (set.length > 0) await indexWords(this.#database, id, text, pattern.revision);
   }
+}
+
+function notDone(error: unknown): void {
+  log.error('Figures or words of a pattern are not brought up to date.');
+  log.error(error instanceof Missing ? error.message : error);
 }

@@ -13,12 +13,13 @@ import {
 } from '../release.js';
 import type { OpenDatabase } from './db/client.js';
 import { releaseFiles } from './db/schema.js';
+import { hashOf, type Files } from './files/files.js';
 import { erratumIn, type ErrataStore } from './errata.js';
 import type { PhotographStore } from './photographs.js';
 import type { Publishing } from './publishing/aside.js';
 import type { Layout } from './publishing/publish.js';
 import { parsed, readable } from './readable.js';
-import { hashOf, type ReleaseStore } from './releases.js';
+import type { ReleaseStore } from './releases.js';
 
 /** A file, and what there is to say of it. */
 export interface ReleaseFile {
@@ -36,6 +37,7 @@ const KIND_WORDS: Record<FileKind, string> = {
 /** The files that patterns go out as. Those of a version are made once, and kept as they were made. */
 export class ReleaseFileStore {
   readonly #database: OpenDatabase;
+  readonly #kept: Files;
   readonly #releases: ReleaseStore;
   readonly #photographs: PhotographStore;
   readonly #errata: ErrataStore;
@@ -43,10 +45,12 @@ export class ReleaseFileStore {
 
   constructor(
     database: OpenDatabase,
+    kept: Files,
     { releases, photographs, errata }: { releases: ReleaseStore; photographs: PhotographStore; errata: ErrataStore },
     publishing: Publishing,
   ) {
     this.#database = database;
+    this.#kept = kept;
     this.#releases = releases;
     this.#photographs = photographs;
     this.#errata = errata;
@@ -61,19 +65,14 @@ export class ReleaseFileStore {
       .where(and(eq(releaseFiles.patternId, id), eq(releaseFiles.number, number), eq(releaseFiles.name, name)));
     if (kept) {
       const [told] = readable([parsed(kept.told)], toldSchema, 'files');
-      return { bytes: new Uint8Array(kept.bytes), told: told ?? [] };
+      return { bytes: await this.#kept.get(kept.hash), told: told ?? [] };
     }
     const release = (await this.#releases.of(id)).find((one) => one.number === number);
     const frozen = release && (await this.#releases.frozen(id, number));
     if (!release || !frozen) return null;
     const { bytes, told } = await this.#make(id, release, frozen, fileWanted(name));
-    const row = { patternId: id, number, name, hash: hashOf(bytes), told: JSON.stringify(told) };
-    await this.#database.write((db) =>
-      db
-        .insert(releaseFiles)
-        .values({ ...row, bytes: Buffer.from(bytes) })
-        .onConflictDoNothing(),
-    );
+    const row = { patternId: id, number, name, hash: await this.#kept.keep(bytes), told: JSON.stringify(told) };
+    await this.#database.write((db) => db.insert(releaseFiles).values(row).onConflictDoNothing());
     return { bytes, told };
   }
 

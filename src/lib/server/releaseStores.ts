@@ -3,6 +3,7 @@ import type { Brought } from '../exchange.js';
 import { ErrataStore } from './errata.js';
 import { broughtIn } from './exchange/in.js';
 import { takenOut } from './exchange/out.js';
+import type { Files } from './files/files.js';
 import { PhotographStore } from './photographs.js';
 import type { Publishing } from './publishing/aside.js';
 import { ReleaseFileStore } from './releaseFiles.js';
@@ -20,17 +21,18 @@ export interface ReleaseStores {
 
 export function releaseStores(
   database: OpenDatabase,
+  files: Files,
   sources: Omit<ReleaseSources, 'photographs' | 'errata'>,
   publishing: Publishing,
 ): ReleaseStores {
-  const photographs = new PhotographStore(database, publishing);
+  const photographs = new PhotographStore(database, files, publishing);
   const errata = new ErrataStore(database);
   const releases = new ReleaseStore(database, { ...sources, photographs, errata });
   return {
     photographs,
     errata,
     releases,
-    files: new ReleaseFileStore(database, { releases, photographs, errata }, publishing),
-    exchange: { out: () => takenOut(database), in: (bytes) => broughtIn(database, bytes) },
+    files: new ReleaseFileStore(database, files, { releases, photographs, errata }, publishing),
+    exchange: { out: () => takenOut(database, files), in: (bytes) => broughtIn(database, files, bytes) },
   };
 }

@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto';
 import { and, desc, eq } from 'drizzle-orm';
 import * as z from 'zod/mini';
 import { checklistOf, comesAfter, nextVersion, type ChecklistLine, type Confirmation } from '../../core/index.js';
@@ -21,6 +20,7 @@ import type { OpenDatabase, Writing } from './db/client.js';
 import { confirmations, patterns, releases, trusts, workspace } from './db/schema.js';
 import type { DraftStore } from './drafts.js';
 import { isRight, takeIn, type ErrataStore } from './errata.js';
+import { hashOf } from './files/files.js';
 import type { LetterStore } from './letters.js';
 import { isThere, type PatternStore } from './patterns.js';
 import type { PhotographStore } from './photographs.js';
@@ -279,9 +279,4 @@ function* against(
     yield 'The last reading is a second person’s: who signs has not read it for the second time.';
   if (last !== null && !comesAfter(number, last)) yield `Version ${number} does not come after ${last}.`;
   if (since === 'nothing') yield `Nothing has changed since version ${last ?? ''}.`;
-}
-
-/** SHA-256, as hexadecimal. */
-export function hashOf(content: string | Uint8Array): string {
-  return createHash('sha256').update(content).digest('hex');
 }

@@ -8,17 +8,17 @@ beforeEach(async () => {
 afterEach(() => rig.end());
 
 it('a pattern’s own settings stand over those for all, and the shelf follows them', async () => {
-  const { patterns, shelf, rules, recounts } = rig;
+  const { patterns, rules, recounts } = rig;
   const id = await patterns.add({ name: 'Ball', text: 'US terms\n\nBALL\nRnd 1: 6 sc in MR (7)\nFasten off.\n' });
   const errors = async () => {
     await recounts.askStale();
     await rig.counted();
-    return (await shelf.list())[0]?.summary?.errors;
+    return (await rig.shelved())[0]?.summary?.errors;
   };
   expect(await errors()).toBe(1);
 
   await rules.set(undefined, { rule: 'count/stated', severity: 'off' });
-  expect((await shelf.list())[0]?.state).toBe('counting');
+  expect((await rig.shelved())[0]?.state).toBe('counting');
   expect(await errors()).toBe(0);
 
   await rules.set(id, { rule: 'count/stated', severity: 'error' });

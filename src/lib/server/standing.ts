@@ -1,6 +1,6 @@
 import type { Standing } from '../frame/places.js';
 import { notOnShelf } from './pages.js';
-import type { Stores } from './store.js';
+import type { Stores } from './storesOver.js';
 
 /** How a pattern stands in each of its places, for the head of its pages; without such a pattern the page says so. */
 export async function standingOf(

@@ -1,15 +1,19 @@
-import { chmod, mkdir, open, stat } from 'node:fs/promises';
-import path from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { createClient, type Client } from '@libsql/client';
-import { drizzle, type LibSQLDatabase } from 'drizzle-orm/libsql';
+import { sql } from 'drizzle-orm';
+import { drizzle } from 'drizzle-orm/libsql';
 import { migrate } from 'drizzle-orm/libsql/migrator';
+import { backupsBeside } from '../backups/copies.js';
 import type { Environment } from '../environment.js';
+import { cannotWrite, describeFailure, failuresIn, sentenceOf } from './failures.js';
+import { beforeOpening, CONNECTIONS, DatabaseFile, makePrivate, openAll } from './file.js';
+import { hashPlainSecrets } from './plainSecrets.js';
 import * as schema from './schema.js';
+import { replicated, type Replica } from './replica.js';
+import { asking, reading, surely } from './service.js';
+import type { Database, Writing } from './types.js';
 
-export type Database = LibSQLDatabase<typeof schema>;
-/** A transaction; what is written through it is kept as a whole, or not at all. */
-export type Writing = Parameters<Parameters<Database['transaction']>[0]>[0];
+export type { Database, Writing };
 
 export interface OpenDatabase {
   /** For reading. */
@@ -20,21 +24,21 @@ export interface OpenDatabase {
    * @throws Missing where the file is no longer there afterwards.
    */
   write<T>(work: (db: Writing) => Promise<T>): Promise<T>;
-  /** @throws Missing where the file that was opened is not there any more, or another stands in its place. */
-  readonly present: () => Promise<void>;
+  /**
+   * Why nothing can be written, as a sentence for people; null where it can. What was read before, and all else that is kept,
+   * can be read all the same. Where the last write failed it is tried whether one goes through again.
+   */
+  readonly trouble: () => Promise<string | null>;
   close(): void;
 }
 
-/** The database file was deleted, moved or replaced under the running server. */
-export class Missing extends Error {
-  constructor(file: string, replaced: boolean) {
-    super(
-      replaced
-        ? `another file stands in the place of the database ${file}, and nothing is written to it. Put the first one back, or restart the server to work with this one.`
-        : `the database ${file} is gone: it was moved or deleted. Put it back, or restart the server to begin a new one.`,
-    );
-  }
-}
+/** What is asked of the environment to open a database. */
+export type Opening = Pick<
+  Environment,
+  'DATABASE_URL' | 'DATABASE_AUTH_TOKEN' | 'DATABASE_REPLICA' | 'DOSTIK_BACKUPS'
+> &
+  Partial<Pick<Environment, 'DOSTIK_BACKUPS_KEPT'>>;
+const KEPT = 14;
 
 /** SQLite itself waits so long for another process, holding up everything else here; milliseconds. */
 const SHORT_WAIT = 50;
@@ -46,65 +50,105 @@ const LONG_WAIT = 10_000;
  * @throws Error with a sentence for people where it can't be opened or written.
  */
 export async function openDatabase(
-  { DATABASE_URL, DATABASE_AUTH_TOKEN }: Environment,
+  { DATABASE_URL, DATABASE_AUTH_TOKEN, DATABASE_REPLICA, DOSTIK_BACKUPS, DOSTIK_BACKUPS_KEPT = KEPT }: Opening,
   migrations: string,
 ): Promise<OpenDatabase> {
   const file = DATABASE_URL.startsWith('file:') ? DATABASE_URL.slice('file:'.length) : null;
+  if (file) await beforeOpening(file, DOSTIK_BACKUPS ?? backupsBeside(file), DOSTIK_BACKUPS_KEPT, migrations);
   let client: Client;
+  /** After connections were closed, which keep a statement that could not be carried out. */
+  const ready = async () => {
+    client.reconnect();
+    if (file) await openAll(client).catch(() => undefined);
+  };
   try {
     if (file) await makePrivate(file);
-    client = createClient({
-      url: DATABASE_URL,
-      timeout: SHORT_WAIT,
-      ...(DATABASE_AUTH_TOKEN ? { authToken: DATABASE_AUTH_TOKEN } : {}),
-    });
-    if (file) await patiently(client, () => client.execute('PRAGMA journal_mode = WAL'));
+    client = connected(DATABASE_URL, DATABASE_AUTH_TOKEN);
+    if (file) await patiently(ready, () => client.execute('PRAGMA journal_mode = WAL'));
   } catch (error) {
     throw new Error(`The database ${DATABASE_URL} can't be opened: ${describeFailure(error)}`, { cause: error });
   }
-  const db = drizzle(client, { schema });
+  const direct = file ? client : reading(client);
+  const db = drizzle(direct, { schema });
+  let replica: Replica | null = null;
   try {
-    await patiently(client, () => migrate(db, { migrationsFolder: migrations }));
+    await patiently(ready, () => migrate(db, { migrationsFolder: migrations }));
+    await patiently(ready, () => db.transaction(hashPlainSecrets));
+    if (file) await openAll(client);
+    else if (DATABASE_REPLICA)
+      replica = await replicated(direct, DATABASE_REPLICA, { url: DATABASE_URL, authToken: DATABASE_AUTH_TOKEN });
   } catch (error) {
     client.close();
     throw new Error(`The database ${DATABASE_URL} can't be brought up to date: ${describeFailure(error)}`, {
       cause: error,
     });
   }
-  const opened = file ? await stat(file) : null;
-  const present = async () => {
-    if (!file || !opened) return;
-    const now = await stat(file).catch(() => null);
-    if (now?.ino !== opened.ino || now.dev !== opened.dev) throw new Missing(file, now !== null);
-  };
+  const kept = file ? await DatabaseFile.of(file) : null;
   let last: Promise<unknown> = Promise.resolve();
-  return {
-    db,
-    present,
-    write(work) {
-      const next = last.then(async () => {
-        const written = await patiently(client, () => db.transaction(work));
-        await present();
+  /** The last write failed, and not by what was to be written. */
+  let failed = false;
+  const write: OpenDatabase['write'] = (work) => {
+    const next = last.then(async () => {
+      try {
+        // Nothing is begun where it could not be kept: another connection would make an empty file in the place of one that is gone.
+        await kept?.present();
+        const written = file
+          ? await patiently(ready, () => wholly(db, work))
+          : await surely(work, (once) => patiently(ready, () => wholly(db, once)));
+        await kept?.logged();
+        await replica?.follow();
+        failed = false;
         return written;
-      });
-      last = next.catch(() => undefined);
-      return next;
+      } catch (error) {
+        failed = cannotWrite(error);
+        throw error;
+      }
+    });
+    last = next.catch(() => undefined);
+    return next;
+  };
+  return {
+    db: replica ? drizzle(replica.client, { schema }) : db,
+    write,
+    async trouble() {
+      try {
+        await kept?.present();
+        // What is written is what stands there: whether the disk takes it is all that is asked.
+        if (failed) await write((tx) => tx.run(sql`UPDATE __drizzle_migrations SET created_at = created_at`));
+        return null;
+      } catch (error) {
+        return sentenceOf(error);
+      }
     },
-    close: () => client.close(),
+    close() {
+      replica?.close();
+      client.close();
+    },
   };
 }
 
-/** What is kept is nobody else's business: the file is its owner's alone, and so is a folder that is made for it. */
-async function makePrivate(file: string): Promise<void> {
-  await mkdir(path.dirname(path.resolve(file)), { recursive: true, mode: 0o700 });
-  await (await open(file, 'a', 0o600)).close();
-  // Files of a database that was there before; SQLite gives those that it makes anew the rights of the first.
-  for (const end of ['', '-wal', '-shm']) {
-    const mode = await stat(file + end).then(
-      (found) => found.mode,
-      () => 0,
-    );
-    if ((mode & 0o077) !== 0) await chmod(file + end, mode & 0o700).catch(() => undefined);
+function connected(url: string, authToken = ''): Client {
+  const own = url.startsWith('file:') ? { concurrency: CONNECTIONS } : { fetch: asking, authToken };
+  return createClient({ url, timeout: SHORT_WAIT, ...own });
+}
+
+/**
+ * Writes in one transaction. What went wrong in it is told: a full disk ends a transaction by itself, and that it can't be taken
+ * back then, as Drizzle does, would be all that is said.
+ */
+async function wholly<T>(db: Database, work: (db: Writing) => Promise<T>): Promise<T> {
+  const why: { error?: unknown } = {};
+  try {
+    return await db.transaction(async (tx) => {
+      try {
+        return await work(tx);
+      } catch (error) {
+        why.error = error;
+        throw error;
+      }
+    });
+  } catch (error) {
+    throw why.error ?? error;
   }
 }
 
@@ -112,7 +156,7 @@ async function makePrivate(file: string): Promise<void> {
  * Tries again while another process has the database locked, with new connections: one that was refused keeps the statement
  * that it could not carry out, and then can't commit any other.
  */
-async function patiently<T>(client: Client, work: () => Promise<T>): Promise<T> {
+async function patiently<T>(anew: () => Promise<void>, work: () => Promise<T>): Promise<T> {
   const end = Date.now() + LONG_WAIT;
   for (;;) {
     try {
@@ -120,32 +164,7 @@ async function patiently<T>(client: Client, work: () => Promise<T>): Promise<T> 
     } catch (error) {
       if (!/SQLITE_BUSY|database is locked/i.test(failuresIn(error)) || Date.now() > end) throw error;
       await wait(20 + Math.random() * 60);
-      client.reconnect();
+      await anew();
     }
   }
-}
-
-/** Codes and messages of a failure and of all that caused it: Drizzle keeps the driver's code on the cause. */
-function failuresIn(error: unknown): string {
-  const all: string[] = [];
-  for (let cause: unknown = error; cause instanceof Error; cause = cause.cause) {
-    if ('code' in cause && typeof cause.code === 'string') all.push(cause.code);
-    all.push(cause.message);
-  }
-  return all.join(' ');
-}
-
-/** A failure of the database in words, with what to do; in lower case, to stand behind a colon. */
-export function describeFailure(error: unknown): string {
-  if (error instanceof Missing) return error.message;
-  const all = failuresIn(error);
-  if (/SQLITE_FULL|ENOSPC|disk is full/i.test(all)) return 'the disk is full. Make room, then save again.';
-  if (/SQLITE_READONLY|readonly/i.test(all)) return 'the file is read-only. Give the server the right to write it.';
-  if (/EACCES|EPERM|SQLITE_CANTOPEN|ENOTDIR|EROFS|EISDIR|unable to open/i.test(all))
-    return 'the file or its folder is not there or may not be written. Check the path and its rights.';
-  if (/SQLITE_BUSY|locked/i.test(all)) return 'another program has it locked. Close that program, then try again.';
-  if (/SQLITE_NOTADB|SQLITE_CORRUPT|not a database|malformed/i.test(all))
-    return 'the file is not a database, or it is damaged. Name another file, or bring back a copy.';
-  if (/ENOTFOUND|ECONNREFUSED|fetch failed/i.test(all)) return 'its server does not answer. Check the address.';
-  return 'it failed in a way that is not known. The words are in what the server writes to its terminal.';
 }

@@ -25,9 +25,6 @@ const pdf = (...objects: string[]) =>
   );
 const CATALOG = '<< /Type /Catalog /Pages 2 0 R >>';
 
-/** Longer than any of them may take, with the start of a process; milliseconds. */
-const LIMIT = 14_000;
-
 describe('a file that means harm, or is more than a pattern, ends in a sentence', () => {
   it.each<[string, string, () => Uint8Array, RegExp]>([
     ['an archive that unpacks to very much', 'bomb.docx', () => wordFile(' '.repeat(80_000_000)), /unpacks to more/],
@@ -83,15 +80,13 @@ describe('a file that means harm, or is more than a pattern, ends in a sentence'
     ['rich text of groups in groups', 'deep.rtf', () => strToU8(`{\\rtf1 ${'{'.repeat(2_000_000)}`), /no words/],
     ['a program', 'pattern.pdf', () => Buffer.from(`MZ\x90\0${'\0'.repeat(5000)}`, 'latin1'), /is a program/],
   ])('%s', async (_, name, made, says) => {
-    const bytes = made();
-    const start = Date.now();
-    const said = await documents.take(bytes, name).then(
+    // What is not ended by the limit of its process is ended by the one of this test, and fails.
+    const said = await documents.take(made(), name).then(
       ({ text }) => `read: ${text.length}`,
       (error: unknown) => String(error),
     );
     expect(said).toMatch(says);
     expect(said).not.toMatch(/TypeError|RangeError|stack/);
-    expect(Date.now() - start).toBeLessThan(LIMIT);
   });
 
   it('and the next file is read as ever', async () => {

@@ -1,6 +1,6 @@
 /** A process of its own in which documents are read. Bundled by scripts/bundles.mjs. */
-import { constants, setPriority } from 'node:os';
-import { worker, workerEmit } from 'workerpool';
+import { workerEmit } from 'workerpool';
+import { offer } from '../asideWorker.js';
 import type { DocumentWork } from './aside.js';
 import { NotTaken } from './document.js';
 import { takenFrom } from './index.js';
@@ -22,6 +22,4 @@ const WORK: DocumentWork = {
   },
 };
 
-// On a machine with one core requests go first.
-setPriority(constants.priority.PRIORITY_BELOW_NORMAL);
-worker(WORK);
+offer(WORK);

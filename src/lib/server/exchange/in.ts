@@ -4,9 +4,10 @@ import { workspaceSchema, type Brought, type Row } from '../../exchange.js';
 import type { OpenDatabase, Writing } from '../db/client.js';
 import { EVERYWHERE } from '../db/schema.js';
 import { NotTaken } from '../documents/document.js';
+import type { Files } from '../files/files.js';
 import { parsed } from '../readable.js';
 import { INDEX } from './out.js';
-import { columnsOf, TABLES, wordsOf, type Kept } from './tables.js';
+import { columnsOf, FILES, TABLES, wordsOf, type Kept } from './tables.js';
 
 const NO_WORKSPACE =
   'This is no workspace of Dostik: take in a .zip that was taken out under Workspace, and was not changed since.';
@@ -18,12 +19,14 @@ const MOST = 2_000_000_000;
  * nothing is settled here.
  * @throws NotTaken where the archive is none of ours, or is damaged; nothing has been brought in then.
  */
-export async function broughtIn(database: OpenDatabase, bytes: Uint8Array): Promise<Brought> {
+export async function broughtIn(database: OpenDatabase, kept: Files, bytes: Uint8Array): Promise<Brought> {
   const files = await unzipped(bytes);
   const index = files[INDEX];
   const read = workspaceSchema.safeParse(index && parsed(strFromU8(index)));
   if (!read.success) throw new NotTaken(NO_WORKSPACE);
   const tables = new Map(Object.entries(read.data.tables));
+  for (const [name, file] of Object.entries(files))
+    if (name.startsWith(FILES) && `${FILES}${await kept.keep(file)}` !== name) throw new NotTaken(NO_WORKSPACE);
   return database.write((db) => new Bringing(db, files, tables).all());
 }
 
@@ -61,7 +64,6 @@ class Bringing {
   }
 
   #belongs({ name, of }: Kept, row: Row, fresh: ReadonlySet<string>): boolean {
-    if (name === 'originals') return this.#numbers.get('drafts')?.has(Number(row['draftId'])) ?? false;
     if (name === 'editions' && !fresh.has(wordsOf(row['sourceId']))) return false;
     if (of === null) return true;
     return fresh.has(wordsOf(row[of])) || (of === 'scope' && row[of] === EVERYWHERE);
@@ -87,13 +89,20 @@ class Bringing {
     const values: Record<string, unknown> = {};
     for (const column of columnsOf(kept)) values[column] = this.#value(row[column]);
     if (kept.counts !== undefined) values[kept.counts] = numbers.get(Number(row[kept.counts]));
-    if (kept.name === 'originals') values['draftId'] = this.#numbers.get('drafts')?.get(Number(row['draftId']));
+    if (kept.filed) values['hash'] = this.#filed(row);
     if (kept.name === 'releases') values['content'] = this.#withPhotographs(wordsOf(row['content']));
     if (kept.name === 'patterns' && row['demoKey'] !== null) {
       const known = await this.#column('patterns', 'demoKey');
       if (known.includes(row['demoKey'])) values['demoKey'] = null;
     }
     return values;
+  }
+
+  /** Which file of the archive a row goes with; the first versions of Dostik said that in another column for photographs. */
+  #filed({ hash, bytes }: Row): string {
+    const name = typeof bytes === 'object' && bytes !== null ? bytes.file : `${FILES}${wordsOf(hash)}`;
+    if (!this.#files[name]) throw new NotTaken(NO_WORKSPACE);
+    return name.slice(FILES.length);
   }
 
   #value(cell: Row[string] | undefined): string | number | null | Buffer {

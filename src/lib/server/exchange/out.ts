@@ -2,26 +2,30 @@ import { strToU8, zip, type AsyncZippable } from 'fflate';
 import { getTableColumns, asc } from 'drizzle-orm';
 import type { Row } from '../../exchange.js';
 import type { OpenDatabase } from '../db/client.js';
-import { hashOf } from '../releases.js';
-import { columnsOf, TABLES, wordsOf, type Kept } from './tables.js';
+import { hashOf, type Files } from '../files/files.js';
+import { columnsOf, FILES, TABLES, wordsOf, type Kept } from './tables.js';
 
-/** Where the tables stand in an archive, and the files that are no text. */
+/** Where the tables stand in an archive. */
 export const INDEX = 'dostik.json';
-const FILES = 'files/';
 /** Written as the time of everything in an archive: the same workspace makes the same bytes. */
 const ALWAYS = new Date(2000, 0, 1, 12);
 
-/** The whole workspace in one archive: every row of every table, what is no text in files, and each text to be read at once. */
-export async function takenOut({ db }: Pick<OpenDatabase, 'db'>): Promise<Uint8Array> {
+/**
+ * The whole workspace in one archive: every row of every table, what is no text in files, and each text to be read at once.
+ * @throws Refused where a file is gone or can't be reached.
+ */
+export async function takenOut({ db }: Pick<OpenDatabase, 'db'>, kept: Files): Promise<Uint8Array> {
   const files: Record<string, Uint8Array> = {};
   const tables: Record<string, Row[]> = {};
-  for (const kept of TABLES) {
-    const order = Object.values(getTableColumns(kept.table)).filter((column) => column.dataType !== 'buffer');
+  for (const one of TABLES) {
+    const order = Object.values(getTableColumns(one.table)).filter((column) => column.dataType !== 'buffer');
     const rows = (await db
       .select()
-      .from(kept.table)
+      .from(one.table)
       .orderBy(...order.map((column) => asc(column)))) as object[];
-    tables[kept.name] = rows.map((row) => rowOf(kept, row, files));
+    const cells = rows.map((row) => rowOf(one, row, files));
+    tables[one.name] = cells;
+    if (one.filed) for (const { hash } of cells) files[FILES + wordsOf(hash)] ??= await kept.get(wordsOf(hash));
   }
   for (const { id, name, text } of tables['patterns'] ?? [])
     files[`texts/${plainName(wordsOf(name))} ${wordsOf(id).slice(0, 8)}.txt`] = strToU8(wordsOf(text));

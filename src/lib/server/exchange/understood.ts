@@ -1,6 +1,6 @@
 import type { Report, RoundAccount } from '../../../core/index.js';
 import type { Understood } from '../../exchange.js';
-import type { Stores } from '../store.js';
+import type { Stores } from '../storesOver.js';
 
 /** A pattern as it was understood, with what was asked and signed; null where there is none. @throws TooMuch */
 export async function understood(

@@ -13,8 +13,15 @@ export interface Photographed {
 
 /** Pixels along the longer side: 300 to the inch over a hand's breadth. */
 const LONGEST_SIDE = 1600;
+const NO_PICTURE = 'This is no picture that can be read. Send it as a .jpg, .png or .webp file.';
 /** No camera makes more. */
 const MOST_PIXELS = 200_000_000;
+
+/**
+ * How files begin that cameras and programs for pictures write: JPEG, PNG, WebP, HEIF and AVIF, GIF, TIFF. A drawing that is a
+ * program, or a page, is none of them, and is not even opened.
+ */
+const BEGINNINGS = [/^\xff\xd8\xff/, /^\x89PNG\r\n/, /^RIFF[^]{4}WEBP/, /^[^]{4}ftyp/, /^GIF8/, /^II\*\0/, /^MM\0\*/];
 
 /**
  * A photograph as it goes out: turned as it was held, without what the camera noted of place and time, and made smaller
@@ -22,6 +29,8 @@ const MOST_PIXELS = 200_000_000;
  * @throws NotTaken where it is no picture that can be read.
  */
 export async function photograph(bytes: Uint8Array): Promise<Photographed> {
+  const head = Buffer.from(bytes.subarray(0, 16)).toString('latin1');
+  if (!BEGINNINGS.some((beginning) => beginning.test(head))) throw new NotTaken(NO_PICTURE);
   try {
     const image = sharp(bytes, { limitInputPixels: MOST_PIXELS });
     const { width, height, format, hasAlpha } = await image.metadata();
@@ -40,6 +49,6 @@ export async function photograph(bytes: Uint8Array): Promise<Photographed> {
       smaller: Math.max(width, height) > LONGEST_SIDE,
     };
   } catch {
-    throw new NotTaken('This is no picture that can be read. Send it as a .jpg, .png or .webp file.');
+    throw new NotTaken(NO_PICTURE);
   }
 }

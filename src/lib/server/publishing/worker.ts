@@ -1,6 +1,5 @@
 /** A process of its own in which files are laid out. Bundled by scripts/bundles.mjs. */
-import { constants, setPriority } from 'node:os';
-import { worker } from 'workerpool';
+import { offer } from '../asideWorker.js';
 import { NotTaken } from '../documents/document.js';
 import type { PublishingWork } from './aside.js';
 import { publishedReport } from './drawn.js';
@@ -21,6 +20,4 @@ const WORK: PublishingWork = {
   },
 };
 
-// On a machine with one core requests go first.
-setPriority(constants.priority.PRIORITY_BELOW_NORMAL);
-worker(WORK);
+offer(WORK);

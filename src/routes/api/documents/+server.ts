@@ -7,8 +7,9 @@ import type { RequestHandler } from './$types.js';
  * Takes in a file: as a new pattern, or as a further draft of one. What comes of it is told line by line, so that a file
  * that takes a while can say how far it is.
  */
-export const POST: RequestHandler = answering(async ({ request, url }) => {
+export const POST: RequestHandler = answering(async ({ request, url, locals }) => {
   const { file, pattern, again } = queryOf(url, fileAskedSchema);
+  locals.deed = { about: file, ...(pattern === undefined ? {} : { patterns: [pattern] }) };
   const bytes = await bytesOf(request);
   const { drafts, documents } = await stores();
   return told<Taking>(async (say) => {

@@ -8,10 +8,12 @@ import type { RequestHandler } from './$types.js';
 export const GET: RequestHandler = answering(async () => json(await (await stores()).shelf.names()));
 
 /** Takes in a text that was pasted. */
-export const POST: RequestHandler = answering(async ({ request }) => {
+export const POST: RequestHandler = answering(async ({ request, locals }) => {
   const { text, name } = await bodyOf(request, intakeSchema);
   const { documents, drafts } = await stores();
   const bytes = new TextEncoder().encode(text);
   const taken = { ...(await documents.take(bytes, 'pasted.txt')), kind: 'pasted text' };
-  return json({ id: await drafts.takeIn({ file: '', bytes, taken }, name) }, { status: 201 });
+  const id = await drafts.takeIn({ file: '', bytes, taken }, name);
+  locals.deed = { patterns: [id] };
+  return json({ id }, { status: 201 });
 });

@@ -1,20 +1,12 @@
 <script lang="ts">
+  import { byDay } from '../../../../lib/byDay.js';
   import Frame from '../../../../lib/frame/Frame.svelte';
   import type { PageProps } from './$types.js';
 
   let { data }: PageProps = $props();
   const day = new Intl.DateTimeFormat('en', { dateStyle: 'full' });
   const time = new Intl.DateTimeFormat('en', { timeStyle: 'short' });
-  const days = $derived.by(() => {
-    const groups: { day: string; all: (typeof data.history)[number][] }[] = [];
-    for (const one of data.history) {
-      const name = day.format(one.at);
-      const last = groups.at(-1);
-      if (last?.day === name) last.all.push(one);
-      else groups.push({ day: name, all: [one] });
-    }
-    return groups;
-  });
+  const days = $derived(byDay(data.history, (at) => day.format(at)));
 </script>
 
 <svelte:head><title>History of {data.name} · Dostik</title></svelte:head>

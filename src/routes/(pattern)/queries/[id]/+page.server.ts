@@ -4,7 +4,7 @@ import type { PageServerLoad } from './$types.js';
 
 export const load: PageServerLoad = async ({ params: { id }, depends }) => {
   depends('dostik:queries');
-  const { patterns, queries, letters } = await stores();
+  const { patterns, queries, letters, addresses } = await stores();
   const pattern = await patternOr404(patterns, id);
   return {
     pattern: brief(pattern),
@@ -14,5 +14,6 @@ export const load: PageServerLoad = async ({ params: { id }, depends }) => {
     settings: await letters.settings(),
     designer: (await letters.designer(id)) ?? notOnShelf(),
     post: letters.post.way,
+    address: await addresses.standing({ purpose: 'letter', patternId: id }),
   };
 };

@@ -15,5 +15,6 @@
     settings={data.settings}
     designer={data.designer}
     post={data.post}
+    address={data.address}
     standing={data.standing}
   />{/key}

@@ -1,0 +1,9 @@
+import { answering } from '../../../../../lib/server/answers.js';
+import { comingOf, questionAnswer } from '../../../../../lib/server/people/entering.js';
+import { stores } from '../../../../../lib/server/store.js';
+import type { RequestHandler } from './$types.js';
+
+/** What a device is asked to sign somebody in. */
+export const POST: RequestHandler = answering(async (event) =>
+  questionAnswer(await (await stores()).passkeys.ask(comingOf(event))),
+);
