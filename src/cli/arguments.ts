@@ -1,5 +1,6 @@
 import { parseArgs } from 'node:util';
 import * as z from 'zod';
+import { REASONS, type Reason } from '../lib/server/backups/copies.js';
 import { FORMS, type Form } from '../lib/server/publishing/form.js';
 
 /** The call can't be carried out as written; the message is one plain line. */
@@ -92,6 +93,8 @@ dostik convert FILE --to us|uk [--out FILE] [--report] [--from us|uk|auto]
 dostik publish FILE --to us,uk --as pdf,docx,md,html,txt [--out DIR] [--sheet a4|letter]
                [--print normal|large] [--date YYYY-MM-DD]
 dostik report FILE --as pdf,html [--out DIR] [--sheet a4|letter] [--print normal|large] [--date YYYY-MM-DD]
+dostik backup [--database FILE] [--files DIR] [--to DIR] [--keep N]
+dostik restore BACKUP [--database FILE] [--files DIR]
 
 check recounts every round of written crochet patterns and says what is wrong; with --explain also
 how each figure comes about, in plain words. --hand reads what words of this hand mean that the text
@@ -102,9 +105,68 @@ JSON, what it changed. --hooks, --weights and --spelling convert those as well. 
 pattern out in either terms, as files named FILE.us.pdf and so on; each is read again, and its
 counts must come out the same. report writes what was checked, each round with its sum. The day
 that is written into files is that of FILE: the same text makes the same bytes. FILE may be - for
-standard input. Ends with 0 where nothing was found, 1 where something was, or a conversion could
-not be made or proved, 2 where the call or a file could not be read.
+standard input. backup copies the database and the files that go with it while they are worked with,
+and tries the copies by reading them; restore puts a backup in its place, keeps what stood there, and
+brings back files that are gone or damaged. Stop the server before you restore. Ends with 0 where
+nothing was found, 1 where something was, or a conversion could not be made or proved, 2 where the
+call or a file could not be read.
 `;
+
+const database = z.string().min(1, '--database takes the name of a file.').optional();
+const files = z.string().min(1, '--files takes the name of a folder.').optional();
+const backupSchema = z.object({
+  database,
+  files,
+  to: z.string().min(1, '--to takes the name of a folder.').optional(),
+  keep: z.coerce
+    .number('--keep takes a number.')
+    .int('--keep takes a number.')
+    .min(1, '--keep takes 1 or more.')
+    .default(14),
+  why: z.enum(REASONS, '--why takes "daily", "update" or "asked".').default('asked'),
+});
+
+/** The database is that of the environment, where none is named. */
+export interface BackupCall {
+  readonly database: string | undefined;
+  /** The folder of the files that go with it; that beside the database without it. */
+  readonly files: string | undefined;
+  /** A folder; that beside the database without it. */
+  readonly to: string | undefined;
+  readonly keep: number;
+  readonly why: Reason;
+}
+
+/** Reads the words after "dostik backup". @throws CallError */
+export function backupCall(words: readonly string[]): BackupCall {
+  const { values, positionals } = parsedWords(words, {
+    database: { type: 'string' },
+    files: { type: 'string' },
+    to: { type: 'string' },
+    keep: { type: 'string' },
+    why: { type: 'string' },
+  });
+  const options = backupSchema.safeParse(values);
+  if (!options.success) throw new CallError(options.error.issues[0]?.message ?? 'An option could not be read.');
+  if (positionals.length > 0) throw new CallError('backup takes no file: --database names the database.');
+  return { ...options.data, database: options.data.database, files: options.data.files, to: options.data.to };
+}
+
+export interface RestoreCall {
+  readonly backup: string;
+  readonly database: string | undefined;
+  readonly files: string | undefined;
+}
+
+/** Reads the words after "dostik restore". @throws CallError */
+export function restoreCall(words: readonly string[]): RestoreCall {
+  const { values, positionals } = parsedWords(words, { database: { type: 'string' }, files: { type: 'string' } });
+  const options = z.object({ database, files }).safeParse(values);
+  if (!options.success) throw new CallError(options.error.issues[0]?.message ?? 'An option could not be read.');
+  const [backup, ...more] = positionals;
+  if (backup === undefined || more.length > 0) throw new CallError('Name one backup to restore.');
+  return { backup, database: options.data.database, files: options.data.files };
+}
 
 /** Reads the words after "dostik convert". @throws CallError */
 export function convertCall(words: readonly string[]): ConvertCall {

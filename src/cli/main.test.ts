@@ -1,7 +1,9 @@
 import { spawnSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { createClient } from '@libsql/client';
 import type { Report } from '../core/index.js';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 
@@ -36,6 +38,96 @@ const utf16 = (text: string) =>
   new Uint8Array(Uint16Array.from({ length: text.length + 1 }, (_, i) => `\ufeff${text}`.charCodeAt(i)).buffer);
 
 const roundsIn = ({ parts }: Report) => parts.flatMap(({ rounds }) => rounds.map(({ made, stated }) => [made, stated]));
+
+describe('dostik check of many files', () => {
+  it('says of each what it says of it alone, in their order, on however many processors', () => {
+    const names = Array.from({ length: 60 }, (_, i) =>
+      file(`many-${i}.txt`, (i % 3 === 0 ? BAD : GOOD).replace('BALL', `BALL ${i}`)),
+    );
+    const all = dostik(['check', ...names, '--format', 'json', '--fail-on', 'never']);
+    const reports = JSON.parse(all.stdout) as Report[];
+    expect(reports.map((report) => report.file)).toEqual(names);
+    for (const i of [0, 1, 30, 59])
+      expect(reports[i]).toEqual(
+        JSON.parse(dostik(['check', names[i] ?? '', '--format', 'json', '--fail-on', 'never']).stdout),
+      );
+    const words = dostik(['check', ...names]);
+    expect(words.status).toBe(1);
+    expect(words.stdout.match(/many-\d+\.txt/g)?.filter((name, i, all) => name !== all[i - 1])).toEqual(names);
+  });
+});
+
+describe('dostik backup and restore', () => {
+  const rowsIn = async (name: string) => {
+    const client = createClient({ url: `file:${path.join(folder, name)}` });
+    const { rows } = await client.execute('select * from kept');
+    client.close();
+    return rows.map((row) => row['word']);
+  };
+
+  it('copy a database, and put it back', async () => {
+    const client = createClient({ url: `file:${path.join(folder, 'some.db')}` });
+    await client.executeMultiple("create table kept (word text); insert into kept values ('first')");
+    const made = dostik(['backup', '--database', 'some.db', '--to', 'copies', '--keep', '2']);
+    expect([made.status, made.stderr]).toEqual([0, '']);
+    const copy = made.stdout.trim();
+    expect(copy).toMatch(/^copies\/dostik-\d{8}-\d{9}-asked\.db$/);
+    await client.execute("insert into kept values ('second')");
+    client.close();
+    const back = dostik(['restore', copy, '--database', 'some.db']);
+    expect(back.status).toBe(0);
+    const aside = /What stood there is (\S+)\.\n$/.exec(back.stdout)?.[1] ?? '';
+    expect(await rowsIn('some.db')).toEqual(['first']);
+    expect(await rowsIn(aside)).toEqual(['first', 'second']);
+  });
+
+  it('copy the files that go with it, and bring back those that are gone or damaged', async () => {
+    const bytes = 'a photograph';
+    const hash = createHash('sha256').update(bytes).digest('hex');
+    const lies = path.join(folder, 'theirs', hash.slice(0, 2), hash);
+    const client = createClient({ url: `file:${path.join(folder, 'with.db')}` });
+    await client.execute('create table kept (word text)');
+    client.close();
+    mkdirSync(path.dirname(lies), { recursive: true });
+    writeFileSync(lies, bytes);
+    const call = ['--database', 'with.db', '--files', 'theirs'];
+    const copy = dostik(['backup', ...call, '--to', 'copies']).stdout.trim();
+    rmSync(path.join(folder, 'theirs'), { recursive: true });
+    expect(dostik(['restore', copy, ...call]).status).toBe(0);
+    expect(readFileSync(lies, 'utf8')).toBe(bytes);
+    writeFileSync(lies, 'a phOtograph');
+    expect(dostik(['restore', copy, ...call]).status).toBe(0);
+    expect(readFileSync(lies, 'utf8')).toBe(bytes);
+
+    // A damaged one is named, and takes no place in the backups.
+    const other = path.join(folder, 'theirs', 'ab', `ab${'0'.repeat(62)}`);
+    mkdirSync(path.dirname(other), { recursive: true });
+    writeFileSync(other, 'spoilt');
+    const again = dostik(['backup', ...call, '--to', 'copies']);
+    expect(again.status).toBe(2);
+    expect(again.stderr).toContain(`files in ${path.join(folder, 'theirs')} are damaged and were not: ab/ab000`);
+    expect(existsSync(path.join(folder, 'copies', 'files', 'ab'))).toBe(false);
+  });
+
+  it.each([
+    [
+      'a database that is not there',
+      ['backup', '--database', 'none.db', '--to', 'copies'],
+      'there is no database none.db',
+    ],
+    ['a number that is none', ['backup', '--keep', 'many'], '--keep takes a number.'],
+    ['a file too many', ['backup', 'some.db'], 'backup takes no file'],
+    ['no backup', ['restore'], 'Name one backup'],
+    ['a backup that is not there', ['restore', 'none.db', '--database', 'some.db'], 'There is no backup none.db.'],
+    ['a backup that is none', ['restore', 'letter.db', '--database', 'some.db'], 'Nothing was changed.'],
+  ])('say in one line what is wrong with %s', (_, words, says) => {
+    file('letter.db', 'Dear editor');
+    const { status, stdout, stderr } = dostik(words);
+    expect([status, stdout]).toEqual([2, '']);
+    expect(stderr).toContain(says);
+    expect(stderr.trim().split('\n')).toHaveLength(1);
+  });
+});
 
 describe('dostik check', () => {
   it('tells by its status whether anything was found', () => {

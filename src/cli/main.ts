@@ -8,8 +8,6 @@ import {
   handSchema,
   LONGEST_TEXT,
   recordOf,
-  reportText,
-  type Checked,
   type Hand,
   type Report,
 } from '../core/index.js';
@@ -17,17 +15,21 @@ import type { Documents } from '../lib/server/documents/aside.js';
 import { LARGEST_FILE, NotTaken, TOO_LARGE_A_FILE } from '../lib/server/documents/document.js';
 import type { Publishing } from '../lib/server/publishing/aside.js';
 import {
+  backupCall,
   CallError,
   checkCall,
   convertCall,
   publishCall,
   reportCall,
+  restoreCall,
   USAGE,
   type CheckCall,
   type ConvertCall,
   type LayoutCall,
   type PublishCall,
 } from './arguments.js';
+import { checkFiles, type AskedCheck } from './checking.js';
+import { backup, restored } from './keeping.js';
 
 /** Files that hold text as it is, for which nothing else has to be started. */
 const TEXT_FILES = /\.(?:txt|md|markdown|text)$|^-$|(?:^|\/)[^./]+$/i;
@@ -54,10 +56,12 @@ async function main(words: readonly string[]): Promise<number> {
     if (command === 'convert') return await convert(convertCall(rest));
     if (command === 'publish') return await publish(publishCall(rest));
     if (command === 'report') return await report(reportCall(rest));
+    if (command === 'backup') return await backup(backupCall(rest));
+    if (command === 'restore') return await restored(restoreCall(rest));
     throw new CallError(
       command === undefined
         ? 'Say what to do: dostik check FILE, or dostik convert FILE --to us|uk'
-        : `"${command}" is not known; there are: dostik check, convert, publish and report (dostik --help)`,
+        : `"${command}" is not known; there are: dostik check, convert, publish, report, backup and restore (dostik --help)`,
     );
   } catch (error) {
     if (!(error instanceof CallError)) throw error;
@@ -70,15 +74,16 @@ async function main(words: readonly string[]): Promise<number> {
 }
 
 async function check({ files, format, terms, failOn, explain, hand, handOut }: CheckCall): Promise<number> {
-  const said = hand === undefined ? {} : { hand: handIn(hand) };
-  const checked: Checked[] = [];
-  for (const file of files) checked.push(checkPattern(await textOf(file), file, { terms, ...said }));
+  const said = hand === undefined ? undefined : handIn(hand);
+  const asked: AskedCheck[] = [];
+  for (const file of files) asked.push({ text: await textOf(file), file, terms, hand: said, explain });
+  const checked = await checkFiles(asked);
   if (handOut !== undefined && checked[0]) write(handOut, `${JSON.stringify(checked[0].hand, null, 2)}\n`);
-  const reports = checked.map(({ fixed }) => fixed());
+  const reports = checked.map(({ report }) => report);
   process.stdout.write(
     format === 'json'
       ? `${JSON.stringify(reports.length === 1 ? reports[0] : reports, null, 2)}\n`
-      : checked.map((one, i) => reportText(reports[i] ?? one.report, explain ? one.account : undefined)).join('\n'),
+      : checked.map(({ words }) => words).join('\n'),
   );
   return failOn !== 'never' && reports.some((report) => fails(report, failOn)) ? 1 : 0;
 }

@@ -1,5 +1,6 @@
 import * as z from 'zod/mini';
-import { courseSchema, sideBySideSchema, stepSchema } from '../core/index.js';
+import { courseSchema, roundListSchema, sideBySideSchema, stepSchema } from '../core/index.js';
+import { addressStandingSchema } from './addresses.js';
 import { momentSchema } from './patterns.js';
 
 const words = z.string().check(z.trim(), z.maxLength(1000, 'This is too long: keep it to a few sentences.'));
@@ -67,14 +68,27 @@ export const exchangedSchema = z.object({
 });
 export type Exchanged = z.infer<typeof exchangedSchema>;
 
+/** A test that somebody has joined with their account. */
+export const ownTestSchema = z.object({
+  secret: z.string(),
+  /** Of the pattern. */
+  name: z.string(),
+  /** As they are known in it. */
+  tester: z.string(),
+});
+export type OwnTest = z.infer<typeof ownTestSchema>;
+
+/** Which test a further device is for. */
+export const furtherSchema = z.object({ secret: z.string().check(z.maxLength(100)) });
+
 /** A test call as the editor sees it. */
 export const callSchema = z.object({
   number: z.int(),
-  secret: z.string(),
   wanted: wantedSchema,
   revision: z.int(),
   testers: z.int(),
-  withdrawnAt: z.nullable(momentSchema),
+  /** Where testers come in; null where none was made in this house. */
+  address: z.nullable(addressStandingSchema),
   at: momentSchema,
 });
 export type Call = z.infer<typeof callSchema>;
@@ -86,7 +100,7 @@ export const testPhotographSchema = z.object({ name: z.string(), width: z.int(),
 export const wholeSchema = z.object({
   number: z.int(),
   wanted: wantedSchema,
-  course: courseSchema,
+  course: roundListSchema,
   testers: z.array(z.object({ name: z.string(), at: momentSchema, steps: z.array(stepSchema) })),
 });
 export type WholeTest = z.infer<typeof wholeSchema>;
@@ -94,8 +108,7 @@ export type WholeTest = z.infer<typeof wholeSchema>;
 /** What came of a call, side by side. */
 export const resultsSchema = z.object({
   number: z.int(),
-  /** Without what only the bench asks: ladders and slips. */
-  course: courseSchema,
+  course: roundListSchema,
   wanted: wantedSchema,
   all: sideBySideSchema,
   /** The photographs of each tester, in the same order. */

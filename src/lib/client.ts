@@ -1,5 +1,6 @@
 import * as z from 'zod/mini';
 import type { HouseStyle, ShapeSettings } from '../core/index.js';
+import { keeps } from './keeps.svelte.js';
 import {
   conflictSchema,
   editionMadeSchema,
@@ -52,6 +53,10 @@ const LONGEST_TAKING = 60_000;
 /** So much can still be sent while the page is being left; bytes. */
 const MOST_ON_LEAVING = 60_000;
 
+/** What the server says where it can write nothing at all. */
+const CANNOT_KEEP: ReadonlySet<number> = new Set([503, 507]);
+const WRITES: ReadonlySet<string> = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
+
 /** Sends a request; an answer that isn't fine becomes a Trouble with the server's own words. */
 export async function ask(path: string, init: RequestInit = {}, fine: readonly number[] = []): Promise<Response> {
   let response: Response;
@@ -66,14 +71,24 @@ export async function ask(path: string, init: RequestInit = {}, fine: readonly n
     const late = error instanceof DOMException && error.name === 'TimeoutError';
     throw new Trouble(late ? 'The server has not answered in time.' : 'The server does not answer.', true);
   }
-  if (response.ok || fine.includes(response.status)) return response;
+  if (response.ok || fine.includes(response.status)) {
+    if (response.ok && keeps.trouble !== null && WRITES.has(init.method ?? 'GET')) keeps.can();
+    return response;
+  }
+  throw await troubleOf(response);
+}
+
+/** What an answer says that is no good one. */
+async function troubleOf(response: Response): Promise<Trouble> {
   const words = troubleSchema.safeParse(await response.json().catch(() => null));
+  if (words.success && CANNOT_KEEP.has(response.status)) keeps.cannot(words.data.message);
   const message = words.success
     ? words.data.message
     : response.status === 413
       ? 'This text is too large to be taken in.'
       : `The server could not do this (${response.status}).`;
-  throw new Trouble(message, response.status >= 500);
+  // Who has been signed out signs in again, and what was typed is still there.
+  return new Trouble(message, response.status >= 500 || response.status === 401);
 }
 
 /** What an answer says. @throws Trouble where it is cut off, or is not what was asked for. */
@@ -182,6 +197,12 @@ export async function settleConflict(id: string, mine: string, keep: 'mine' | 't
 
 export async function current(id: string): Promise<StoredPattern> {
   return said(await ask(`/api/patterns/${id}`), patternSchema);
+}
+
+/** A pattern as others have saved it since a revision; null where nobody has. */
+export async function newerThan(id: string, revision: number): Promise<StoredPattern | null> {
+  const response = await ask(`/api/patterns/${id}?after=${revision}`);
+  return response.status === 204 ? null : said(response, patternSchema);
 }
 
 /** The text as it was before the last sitting; null where there was none. */

@@ -251,6 +251,8 @@ export interface ShelfEntry {
     readonly answered: number;
     readonly sentAt: number | null;
   } | null;
+  /** The line in which a word that was looked for stands, where it does not stand in the name. */
+  readonly found?: string;
   /** Whether they are those of the text as it is, are being counted, can't be, or the entry can't be read. */
   readonly state: 'counted' | 'counting' | 'too-much' | 'unreadable';
 }

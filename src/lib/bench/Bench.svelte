@@ -14,6 +14,7 @@
   import PartsSheet from './PartsSheet.svelte';
   import { post } from './post.js';
   import RoundWords from './RoundWords.svelte';
+  import StepsSheet from './StepsSheet.svelte';
   import { awake } from './awake.js';
 
   let { secret, token }: { secret: string; token: string | null } = $props();
@@ -53,7 +54,9 @@
       <button type="button" class="part" onclick={() => session && (session.sheet = 'parts')}>
         <GoingUp {session} {call} />
       </button>
-      <button type="button" class="more" onclick={() => session && (session.sheet = 'more')}>More</button>
+      <button type="button" class="more" onclick={() => session && (session.sheet = 'more')}
+        >More{#if session.newer}<small>the text has changed</small>{/if}</button
+      >
     </header>
     <div class="words"><RoundWords {session} {call} /></div>
     <Pad {session} {call} />
@@ -62,6 +65,7 @@
   {:else if session.sheet === 'note'}<NoteSheet {session} />
   {:else if session.sheet === 'parts'}<PartsSheet {session} {call} />
   {:else if session.sheet === 'figures'}<FiguresSheet {session} {call} />
+  {:else if session.sheet === 'steps'}<StepsSheet {session} {call} />
   {:else if session.sheet === 'more'}<MoreSheet {session} {call} />{/if}
 {:else if session?.state === 'join' && session.call}
   <Joining {session} call={session.call} />
@@ -105,6 +109,13 @@
   .more {
     color: var(--woad);
     font-weight: 550;
+  }
+
+  .more small {
+    display: block;
+    color: var(--weld);
+    font-size: var(--size-small);
+    font-weight: 400;
   }
 
   .words {

@@ -4,18 +4,20 @@
     short: string;
     value: number | null;
     most: number;
+    /** Nothing at all is a figure too. */
+    none?: boolean;
     /** What a device shows, to be taken over by a touch. */
     from?: number | null;
     onset: (value: number) => void;
   }
 
-  let { label, short, value, most, from = null, onset }: Props = $props();
+  let { label, short, value, most, none = false, from = null, onset }: Props = $props();
   let typed = $derived(value === null ? '' : String(value));
   let wrong = $state(false);
 
   function set(words: string): void {
     const figure = Number(words.trim().replace(',', '.'));
-    wrong = words.trim() !== '' && !(figure > 0 && figure <= most);
+    wrong = words.trim() !== '' && !((figure > 0 || (none && figure === 0)) && figure <= most);
     if (words.trim() !== '' && !wrong) onset(figure);
   }
 </script>
@@ -29,8 +31,10 @@
     bind:value={typed}
     onchange={(event) => set(event.currentTarget.value)}
   />
-  {#if from !== null}<button type="button" aria-label="{label}: {from}" onclick={() => onset(Math.max(0.1, from))}
-      >{from}</button
+  {#if from !== null}<button
+      type="button"
+      aria-label="{label}: {from}"
+      onclick={() => onset(none ? Math.max(0, from) : from)}>{from}</button
     >{/if}
 </span>
 

@@ -22,7 +22,7 @@
       end = await one.weigh((told) => (grams = told));
       scale = one.name;
     } catch {
-      trouble = `${one.name} does not answer. Type what it shows.`;
+      trouble = one.silent;
     }
   }
   $effect(() => () => end());
@@ -50,6 +50,7 @@
           short={when}
           value={kept[when]}
           most={100_000}
+          none
           from={grams}
           onset={(value) => session.note({ kind: 'weigh', yarn, when, grams: value })}
         />

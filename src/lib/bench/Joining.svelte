@@ -1,5 +1,5 @@
 <script lang="ts">
-  import BenchPage from './BenchPage.svelte';
+  import PlainPage from '../components/PlainPage.svelte';
   import type { BenchCall } from '../bench.js';
   import Check from '../components/Check.svelte';
   import type { BenchSession } from './bench.svelte.js';
@@ -27,7 +27,7 @@
   }
 </script>
 
-<BenchPage heading={call.name} above="You are asked to test">
+<PlainPage heading={call.name} above="You are asked to test">
   <p>
     {call.course.parts.length === 1 ? 'One part' : `${call.course.parts.length} parts`},
     {session.progress?.share.of ?? 0} rounds in all. You follow it here, round by round; the editor sees where you stumble.
@@ -49,7 +49,7 @@
     {#if session.trouble}<p class="trouble" role="alert">{session.trouble}</p>{/if}
     <button disabled={busy || name.trim() === '' || (call.wanted.smallParts !== '' && !read)}>Begin</button>
   </form>
-</BenchPage>
+</PlainPage>
 
 <style>
   dl {

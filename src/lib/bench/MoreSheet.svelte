@@ -72,6 +72,7 @@
     <Code text={own} label="Your address as a code" />
     <p class="address">{own}</p>
   </details>
+  <button type="button" class="row" onclick={() => (session.sheet = 'steps')}>Take back an earlier step</button>
   <button type="button" class="row" onclick={save}>Save all that I noted as a file</button>
 </Sheet>
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { onDestroy } from 'svelte';
   import { LONGEST_NOTE, NOTE_KINDS, type NoteKind } from '../../core/index.js';
   import type { BenchSession } from './bench.svelte.js';
   import Sheet from './Sheet.svelte';
@@ -8,18 +9,19 @@
   let { session }: { session: BenchSession } = $props();
   let words = $state('');
   let trouble = $state('');
-  let pictures = $state<{ readonly id: string; readonly url: string }[]>([]);
+  let pictures = $state.raw<readonly { readonly file: Blob; readonly url: string }[]>([]);
   const MOST = 6;
 
-  function keep(note: NoteKind): void {
-    session.note({
-      kind: 'note',
-      spot: session.at,
-      note,
-      words: words.trim(),
-      photographs: pictures.map(({ id }) => id),
-    });
+  async function keep(note: NoteKind): Promise<void> {
+    const [spot, said, taken] = [session.at, words.trim(), pictures];
     session.sheet = null;
+    // Kept with the note and not before: what is not wanted after all goes nowhere.
+    const photographs: string[] = [];
+    for (const { file } of taken) {
+      const id = await session.photograph(file);
+      if (id !== null) photographs.push(id);
+    }
+    session.note({ kind: 'note', spot, note, words: said, photographs });
   }
 
   async function add(files: FileList | null): Promise<void> {
@@ -30,18 +32,17 @@
         trouble = `${file.name} is no photograph that this device can open.`;
         continue;
       }
-      const id = await session.photograph(made);
-      if (id !== null) pictures = [...pictures, { id, url: URL.createObjectURL(made) }];
+      pictures = [...pictures, { file: made, url: URL.createObjectURL(made) }];
     }
   }
 
-  $effect(() => () => pictures.forEach(({ url }) => URL.revokeObjectURL(url)));
+  onDestroy(() => pictures.forEach(({ url }) => URL.revokeObjectURL(url)));
 </script>
 
 <Sheet title="Note at this round" onclose={() => (session.sheet = null)}>
   <div class="kinds">
     {#each NOTE_KINDS as kind (kind)}
-      <button type="button" onclick={() => keep(kind)}>{NOTE_WORDS[kind]}</button>
+      <button type="button" onclick={() => void keep(kind)}>{NOTE_WORDS[kind]}</button>
     {/each}
   </div>
   <p class="how">One touch keeps it. Words and photographs first, if you like:</p>
@@ -61,7 +62,7 @@
   </label>
   {#if trouble}<p class="trouble" role="alert">{trouble}</p>{/if}
   <div class="pictures">
-    {#each pictures as { id, url }, i (id)}<img src={url} alt="Photograph {i + 1} of this note" />{/each}
+    {#each pictures as { url }, i (url)}<img src={url} alt="Photograph {i + 1} of this note" />{/each}
   </div>
 </Sheet>
 

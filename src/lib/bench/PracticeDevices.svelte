@@ -1,5 +1,5 @@
 <script lang="ts">
-  import BenchPage from './BenchPage.svelte';
+  import PlainPage from '../components/PlainPage.svelte';
   import { onMount } from 'svelte';
   import { PRACTICE, type Practice } from './devices.js';
 
@@ -18,7 +18,7 @@
   });
 </script>
 
-<BenchPage heading="Practice devices">
+<PlainPage heading="Practice devices">
   <p>
     They stand in for a scale and a foot switch: open a test in another window of this browser, choose “Practice scale”
     where yarn is weighed, and see it answer.
@@ -38,7 +38,7 @@
       <button type="button" class="on" onclick={() => say({ kind: 'press', what: 'on' })}>On</button>
     </div>
   </section>
-</BenchPage>
+</PlainPage>
 
 <style>
   section {

@@ -16,7 +16,7 @@ import { NotSent, type Post } from './post.js';
 import { Uploads, type Going } from './uploads.js';
 
 /** What lies over the round that is worked. */
-export type Sheet = 'count' | 'note' | 'parts' | 'figures' | 'more' | null;
+export type Sheet = 'count' | 'note' | 'parts' | 'figures' | 'more' | 'steps' | null;
 
 /** Steps go up so long after the last of them; milliseconds. */
 const SENT_AFTER = 1500;
@@ -267,7 +267,12 @@ export class BenchSession {
     const spent = this.#clock.touch(1);
     if (at && touches > 0 && last?.what.kind === 'count' && same(last.what.spot, at))
       this.note({ kind: 'count', spot: at, done: touches - 1, by: counting }, spent);
-    else if (last) this.note({ kind: 'undo', of: last.id });
+    else if (last) this.takeBack(last.id);
+  }
+
+  /** Takes back one thing that was done, whenever that was: what was done since stays. */
+  takeBack(id: string): void {
+    this.note({ kind: 'undo', of: id });
   }
 
   goTo(spot: Spot): void {

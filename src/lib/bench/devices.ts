@@ -47,7 +47,9 @@ export function keySwitch(target: EventTarget): Switch {
 /** Something that weighs. */
 export interface Scale {
   readonly name: string;
-  /** Tells what lies on it, in grams, as often as that changes. @returns what ends it */
+  /** What is said where it does not answer. */
+  readonly silent: string;
+  /** Tells what lies on it, in grams, as often as that changes. @returns what ends it @throws where it does not answer */
   weigh(told: (grams: number) => void): Promise<() => void>;
 }
 
@@ -56,16 +58,28 @@ export const PRACTICE = 'dostik-devices';
 export type Practice =
   { readonly kind: 'grams'; readonly grams: number } | { readonly kind: 'press'; readonly what: 'on' | 'back' };
 
+/** A scale that is there answers so soon; milliseconds. */
+const ANSWERS_WITHIN = 1000;
+
 /** The scale of the practice page. */
 export const practiceScale: Scale = {
   name: 'Practice scale',
+  silent: 'The practice scale does not answer: open /bench/devices in another window of this browser.',
   weigh(told) {
     const channel = new BroadcastChannel(PRACTICE);
-    channel.onmessage = ({ data }: MessageEvent<Practice>) => {
-      if (data.kind === 'grams') told(data.grams);
-    };
-    channel.postMessage({ kind: 'ask' });
-    return Promise.resolve(() => channel.close());
+    return new Promise((answers, silent) => {
+      const late = setTimeout(() => {
+        channel.close();
+        silent(new Error(practiceScale.silent));
+      }, ANSWERS_WITHIN);
+      channel.onmessage = ({ data }: MessageEvent<Practice>) => {
+        if (data.kind !== 'grams') return;
+        clearTimeout(late);
+        answers(() => channel.close());
+        told(data.grams);
+      };
+      channel.postMessage({ kind: 'ask' });
+    });
   },
 };
 
@@ -98,6 +112,7 @@ export function serialScale(): Scale | null {
   if (!serial) return null;
   return {
     name: 'Scale on a cable',
+    silent: 'The scale does not answer. Type what it shows.',
     async weigh(told) {
       const port = await serial.requestPort();
       await port.open({ baudRate: BAUD });

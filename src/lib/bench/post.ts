@@ -1,11 +1,14 @@
+import * as z from 'zod/mini';
 import {
   benchCallSchema,
   exchangedSchema,
   joinedSchema,
+  ownTestSchema,
   type BenchCall,
   type Exchange,
   type Exchanged,
   type Joined,
+  type OwnTest,
 } from '../bench.js';
 import { troubleSchema } from '../patterns.js';
 
@@ -51,6 +54,16 @@ export const post: Post = {
     await asked(`${secret}/${token}/photographs/${id}`, { method: 'PUT', body: file }, LONGEST_PHOTOGRAPH);
   },
 };
+
+/** The tests that who is signed in has joined, on whatever device. @throws NotSent */
+export async function ownTests(): Promise<OwnTest[]> {
+  return z.array(ownTestSchema).parse(await (await asked('own')).json());
+}
+
+/** Lets this device go on with one of them. @throws NotSent */
+export async function furtherDevice(secret: string): Promise<Joined> {
+  return joinedSchema.parse(await (await asked('own', json({ secret }))).json());
+}
 
 /** @throws NotSent */
 async function asked(path: string, init: RequestInit = {}, longest = LONGEST): Promise<Response> {

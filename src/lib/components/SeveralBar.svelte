@@ -10,11 +10,13 @@
     of: number;
     /** What is shown, and in which order; as long as nothing is selected. */
     filters?: Snippet;
+    /** Selects all rows that are shown, or none. */
+    all?: () => void;
     /** What can be done with the selected ones. */
     acts: Snippet;
   }
 
-  let { rows, of, filters, acts }: Props = $props();
+  let { rows, of, filters, acts, all = () => rows.toggleAll() }: Props = $props();
   const chosen = $derived(rows.chosen.length);
 </script>
 
@@ -23,7 +25,7 @@
     checked={chosen > 0 && chosen === of}
     partly={chosen > 0 && chosen < of}
     label="Select all {of}"
-    changed={() => rows.toggleAll()}
+    changed={all}
   />
   {#if chosen > 0}
     <p role="status">{chosen.toLocaleString('en')} of {of.toLocaleString('en')} selected</p>

@@ -7,7 +7,7 @@ export class Several {
   at = $state<string | null>(null);
   readonly #rows: () => readonly string[];
 
-  /** @param rows the ids of the rows that are shown, in their order. */
+  /** @param rows the ids of the rows that are shown, in their order; empty for one that has not come yet. */
   constructor(rows: () => readonly string[]) {
     this.#rows = rows;
   }
@@ -39,13 +39,18 @@ export class Several {
     this.ids.clear();
   }
 
-  /** Goes to the row after this one, or before it. @returns its number among those shown; null where there is none. */
-  step(by: 1 | -1): number | null {
+  /** The number of the row after this one, or before it, among those shown; it may lead out of them. */
+  after(by: 1 | -1): number {
     const rows = this.#rows();
     const here = this.at === null ? -1 : rows.indexOf(this.at);
-    const next = here < 0 ? (by > 0 ? 0 : rows.length - 1) : here + by;
-    const id = rows[next];
-    if (id === undefined) return null;
+    return here < 0 ? (by > 0 ? 0 : rows.length - 1) : here + by;
+  }
+
+  /** Goes to the row after this one, or before it. @returns its number among those shown; null where there is none. */
+  step(by: 1 | -1): number | null {
+    const next = this.after(by);
+    const id = this.#rows()[next];
+    if (!id) return null;
     this.at = id;
     return next;
   }

@@ -4,6 +4,7 @@
   import { onDestroy, tick as drawn, untrack } from 'svelte';
   import { markedText, type HouseStyle } from '../../core/index.js';
   import { notKept, setAway } from '../client.js';
+  import { copied } from '../copied.js';
   import { toasts } from '../components/toasts.svelte.js';
   import { fetched } from '../fetched.js';
   import Frame from '../frame/Frame.svelte';
@@ -15,11 +16,11 @@
   import { QueryList } from '../queries/queryList.svelte.js';
   import { Checker } from '../workers/checker.js';
   import { Asking } from './asking.svelte.js';
-  import CheckTrouble from './CheckTrouble.svelte';
-  import Conflict from './Conflict.svelte';
+  import { Company } from './company.svelte.js';
   import { DeskSession } from './desk.svelte.js';
   import DeskPanel from './DeskPanel.svelte';
   import DeskTools from './DeskTools.svelte';
+  import DeskTroubles from './DeskTroubles.svelte';
   import { walkingByKey } from './doing.js';
   import { Dropping } from './dropping.svelte.js';
   import { Keeping } from './keeping.svelte.js';
@@ -32,7 +33,6 @@
   import { roundName } from './rounds.js';
   import { flushAll, leave, saverFor } from './savers.js';
   import { saveAsText } from './saveAsText.js';
-  import SaveTrouble from './SaveTrouble.svelte';
   import { standingNow } from './standingNow.js';
   import { Walking } from './walking.js';
 
@@ -55,19 +55,20 @@
   const saver = saverFor(opened);
   const walking = new Walking(desk, say);
   const asking = new Asking(desk, say);
+  const company = new Company();
   const keeping = new Keeping(desk, opened, saver, say, () => void goto('/'));
+  keeping.company = company;
   leavingWhenSaved(saver);
   let open = $state<'name' | 'style' | null>(null);
   const dropping = new Dropping(say);
   let panel = $state<DeskPanel>();
   let remembering: ReturnType<typeof setTimeout> | undefined;
-  const theirs = $derived(saver.state.kind === 'conflict' ? saver.state.theirs : null);
 
   const house = offering(
     {
       ...walkingByKey(desk, walking, asking, () => panel),
       number: () => house.run('finder'),
-      copy: () => void copyMarked(),
+      copy: () => desk.report && void copied(markedText(desk.checked, desk.report), 'Copied, with the sums.'),
       print: () => void saver.flush().then(() => window.open(`/desk/${opened.id}/print`, '_blank')),
       density: () => void preferences.nextDensity(),
       download: () => saveAsText(desk.name, desk.text),
@@ -97,6 +98,13 @@
         }),
     );
     keeping.begin();
+    company.begin(
+      opened.id,
+      () => (desk.round ? `${roundName(desk.round.round)}, ${desk.round.part.name}` : ''),
+      (revision) => {
+        if (revision > saver.known) void keeping.lookForNewer();
+      },
+    );
     desk.toAsked(page.url.searchParams);
     editor.focus();
   }
@@ -112,6 +120,7 @@
     clearTimeout(remembering);
     desk.editor?.remember();
     desk.end();
+    company.end();
     leave(saver);
   });
 
@@ -119,16 +128,6 @@
 
   async function openStyle(): Promise<void> {
     if (await fetched(loadStyle)) open = 'style';
-  }
-
-  async function copyMarked(): Promise<void> {
-    if (!desk.report) return;
-    try {
-      await navigator.clipboard.writeText(markedText(desk.checked, desk.report));
-      toasts.say('Copied, with the sums.');
-    } catch {
-      toasts.say('The browser does not allow copying here. Print it instead.');
-    }
   }
 
   function replace(text: string): void {
@@ -163,14 +162,9 @@
 
 <div class="desk">
   <Frame at="desk" standing={standingNow(standing, desk)}>
-    {#snippet tools()}<DeskTools {desk} save={saver.state} />{/snippet}
+    {#snippet tools()}<DeskTools {desk} save={saver.state} others={company.others} />{/snippet}
   </Frame>
-  {#if saver.state.kind === 'failed'}<SaveTrouble state={saver.state} again={() => void saver.flush()} />
-  {:else if desk.checking === 'gave-up' || desk.checking === 'failed'}<CheckTrouble
-      state={desk.checking}
-      text={desk.text}
-      again={() => desk.checkAgain()}
-    />{/if}
+  <DeskTroubles pattern={opened} {desk} {saver} {keeping} {company} />
 
   <main>
     <div class="parts">
@@ -206,7 +200,6 @@
       onclose={() => (open = null)}
     />{/await}
 {/if}
-{#if theirs}<Conflict mine={desk.text} {theirs} settle={(winner: 'mine' | 'theirs') => keeping.settle(winner)} />{/if}
 <Offered {dropping} pattern={opened.id} text={desk.text} settle={() => saver.flush()} />
 
 <style>

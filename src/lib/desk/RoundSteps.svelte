@@ -22,7 +22,9 @@
   );
   const lit = $derived(pointed ?? atCaret?.index ?? null);
 
+  // Called as the mouse moves: steps that change under one at rest are the caret's.
   function point(index: number | null): void {
+    if (index === pointed) return;
     pointed = index;
     const step = index === null ? null : all.find((one) => one.index === index);
     light(step ? { from: step.from, to: step.to } : null);
@@ -34,7 +36,7 @@
     <div
       class="step"
       class:lit={lit === step.index}
-      onpointerenter={() => point(step.index)}
+      onpointermove={() => point(step.index)}
       onpointerleave={() => point(null)}
       role="presentation"
     >

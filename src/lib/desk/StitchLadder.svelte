@@ -33,7 +33,7 @@
       {#each drawing.rungs as { x, from, stitch }, i (i)}
         <g
           class:lit={lit === stitch.step}
-          onpointerenter={() => point(stitch.step)}
+          onpointermove={() => point(stitch.step)}
           onpointerleave={() => point(null)}
           role="presentation"
         >

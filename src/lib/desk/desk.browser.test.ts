@@ -180,24 +180,56 @@ describe('what can’t be saved', () => {
     await expect.element(page.getByText('Saved', { exact: true })).toBeVisible();
   });
 
-  it('since it was changed elsewhere, is laid beside what stands there, and one of the two goes on', async () => {
-    const id = await deskAt();
-    const theirs = {
-      id,
-      name: 'Limpet',
-      text: LIMPET.replace('Sand', 'Moss'),
-      revision: 3,
-      terms: 'auto',
-      hand: NO_HAND,
+  /** What stands there by now, which a save meets once. */
+  const meets = (id: string, text: string) => {
+    const theirs = { id, name: 'Limpet', text, revision: 3, terms: 'auto', hand: NO_HAND };
+    let met = false;
+    server.answer = ({ method, path }) => {
+      if (path.endsWith('/settle')) return refusal('The server rests.');
+      if (path.endsWith('/here')) return Response.json({ revision: 1, others: [{ who: 'Ines', at: 'Rnd 3, Shell' }] });
+      if (method !== 'PUT' || met) return Response.json({ revision: 4, text: null });
+      met = true;
+      return Response.json({ current: theirs, kept: false }, { status: 409 });
     };
-    server.answer = ({ path }) =>
-      path.endsWith('/settle')
-        ? refusal('The server rests.')
-        : Response.json({ current: theirs, kept: false }, { status: 409 });
+    return theirs;
+  };
+  const lastSaved = () =>
+    server.asked.filter(({ method, path }) => method === 'PUT' && /\/patterns\//.test(path)).at(-1)?.body;
+
+  it('since others have changed another line, goes together with that', async () => {
+    meets(await deskAt(), LIMPET.replace('Sand', 'Moss'));
     await alt('1');
+    await expect.element(page.getByText('Cotton: Moss 20 g')).toBeVisible();
+    const both = LIMPET.replace('Sand', 'Moss').replace('(19)', '(18)');
+    await expect.poll(lastSaved).toEqual({ base: 3, text: both });
+    await expect.element(page.getByText('Saved', { exact: true })).toBeVisible();
+    await expect.element(page.getByText('with Ines')).toBeVisible();
+  });
+
+  it('since others have changed the same round, is laid beside theirs with both sums, until one is chosen', async () => {
+    meets(await deskAt(), LIMPET.replace('(sc 1, inc) x 6 (19)', '(sc 1, inc) x 6, sc 1 (19)'));
+    await alt('1');
+    const clash = page.getByRole('alert', { name: 'Changed here and there' });
+    await expect.element(clash.getByText('Rnd 3: (sc 1, inc) x 6 (18)')).toBeVisible();
+    await expect.element(clash.getByText(/13\/12 → 19 \(\+7\)/)).toBeVisible();
+    await clash.getByRole('button', { name: /^Take what/ }).click();
+    await expect.element(clash).not.toBeInTheDocument();
+    await expect.element(page.getByText('Rnd 3: (sc 1, inc) x 6, sc 1 (19)')).toBeVisible();
+  });
+
+  it('since it is not known what it came from, is laid beside what stands there, and one of the two goes on', async () => {
+    keep(`limpet-${number + 1}`, 'another-window', {
+      name: 'Limpet',
+      text: LIMPET.replace('Sand', 'Rust'),
+      base: 0,
+      sent: [],
+      at: Date.UTC(2026, 1, 1),
+    });
+    const theirs = meets(`limpet-${number + 1}`, LIMPET.replace('Sand', 'Moss'));
+    await deskAt();
     const dialog = page.getByRole('dialog', { name: 'This pattern was changed in another window' });
     await expect.element(dialog).toHaveTextContent(/first differ in line 4/);
-    await expect.element(dialog).toHaveTextContent(/Cotton: Sand 20 g\s*There\s*Cotton: Moss 20 g/);
+    await expect.element(dialog).toHaveTextContent(/Cotton: Rust 20 g\s*There\s*Cotton: Moss 20 g/);
     await dialog.getByRole('button', { name: /Go on with theirs/ }).click();
     await expect.element(dialog.getByRole('alert')).toHaveTextContent('The server rests.');
     server.answer = () => Response.json(theirs);

@@ -127,6 +127,7 @@ export class DeskSession {
     this.#checking = open({
       told: (report, about) => this.#told(report, about),
       state: (state) => (this.checking = state),
+      near: () => this.caret,
     });
     this.#checking.check(this.text, this.name);
   }
@@ -156,6 +157,13 @@ export class DeskSession {
   bringBack(text: string): void {
     const touched = this.#touched;
     this.#editor?.replace(text);
+    this.#touched = touched;
+  }
+
+  /** Puts in what others have changed, while one goes on typing. */
+  follow(text: string): void {
+    const touched = this.#touched;
+    this.#editor?.follow(text);
     this.#touched = touched;
   }
 

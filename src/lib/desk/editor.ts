@@ -34,6 +34,8 @@ export interface Editor {
   goTo(place: Place): void;
   /** Puts another text in place of the whole, as one change that can be undone. */
   replace(text: string): void;
+  /** Puts in what others have changed, line by line: the caret stays in its words, and it can't be undone from here. */
+  follow(text: string): void;
   /** Applies a fix as one change that can be undone. False where its places are no longer there. */
   apply(fix: ReportFinding['fixes'][number]): boolean;
   /** Folds stretches below their first lines, or unfolds them where all of them are folded. */

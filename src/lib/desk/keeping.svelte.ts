@@ -1,5 +1,6 @@
 import { earlierText, notKept, rename, troubleIn } from '../client.js';
 import type { StoredPattern } from '../patterns.js';
+import type { Company } from './company.svelte.js';
 import type { DeskSession } from './desk.svelte.js';
 import { adoptable, drop } from './kept.js';
 import type { Saver } from './saver.svelte.js';
@@ -13,6 +14,8 @@ export class Keeping {
   readonly #saver: Saver;
   readonly #say: Say;
   readonly #toShelf: () => void;
+  /** Who else is here; null where nobody has looked yet. */
+  company: Company | null = null;
 
   constructor(desk: DeskSession, opened: StoredPattern, saver: Saver, say: Say, toShelf: () => void) {
     this.#desk = desk;
@@ -25,6 +28,9 @@ export class Keeping {
   /** Goes on from what is still on its way, or from what a window that is gone had not saved. */
   begin(): void {
     this.#saver.onnewer = (newer) => this.#show(newer);
+    this.#saver.onmerged = (text) => this.#desk.follow(text);
+    // Where the rounds are is known of the text that was counted last, which is nearly always this one.
+    this.#saver.units = () => this.#desk.rounds.map(({ round }) => [round.line - 1, round.endLine] as const);
     // What was left unsaved at this Desk is still on its way.
     if (this.#saver.text !== this.#desk.text) this.#desk.bringBack(this.#saver.text);
     if (this.#saver.clean) void this.#bringBack();
@@ -66,8 +72,15 @@ export class Keeping {
   /** Shows a text that has been saved by another window, and that the saver goes on from. */
   #show(newer: StoredPattern): void {
     this.#desk.name = newer.name;
-    this.#desk.bringBack(newer.text);
-    this.#say('Brought up to date with what another window saved.');
+    this.#desk.follow(newer.text);
+    this.#say(this.#said());
+  }
+
+  /** Who was it? Where several people are here it is not always known which. */
+  #said(): string {
+    const [who, ...more] = this.company?.others ?? [];
+    if (!who?.who || more.length > 0) return 'Brought up to date with what another window saved.';
+    return `Brought up to date with what ${who.who} saved.`;
   }
 
   async #compare(): Promise<void> {

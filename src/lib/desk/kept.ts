@@ -10,6 +10,8 @@ const keptSchema = z.object({
   text: z.string(),
   /** The revision that it was made from. */
   base: z.int(),
+  /** The text of that revision, where there was room for it. */
+  from: z.optional(z.string()),
   /** Keys (see `keyOf`) of the texts that were sent from that revision, and whose answer is still out. */
   sent: z.readonly(z.array(z.string())),
   /** Milliseconds since 1970. */

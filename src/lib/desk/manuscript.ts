@@ -1,11 +1,12 @@
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
 import { highlightSelectionMatches, search, searchKeymap } from '@codemirror/search';
-import { EditorState, type ChangeSpec } from '@codemirror/state';
+import { EditorState, Transaction, type ChangeSpec } from '@codemirror/state';
 import { drawSelection, EditorView, highlightActiveLine, keymap } from '@codemirror/view';
 import type { Report, ReportFinding } from '../../core/index.js';
 import type { Density } from '../frame/preferences.svelte.js';
 import type { Editor, Lines, Place, QueryMark } from './editor.js';
 import { findingMarks, lightWords, placeOf, showFindings } from './findings.js';
+import { lineChanges } from './merging.js';
 import { folding, rangeOf, reveal, toggleFold } from './folding.js';
 import { queryMarks, showQueries } from './queryMarks.js';
 import { rail, showReport, showTicks } from './rail.js';
@@ -114,6 +115,13 @@ export class Manuscript implements Editor {
     while (same < shorter - from && before.at(-1 - same) === text.at(-1 - same)) same += 1;
     const insert = text.slice(from, text.length - same);
     this.#view.dispatch({ changes: { from, to: before.length - same, insert } });
+  }
+
+  follow(text: string): void {
+    const { doc } = this.#view.state;
+    const changes = lineChanges(doc.toString(), text);
+    // Taken back is what was done here, and nothing that others did.
+    this.#view.dispatch({ changes, annotations: Transaction.addToHistory.of(false) });
   }
 
   apply({ edits }: ReportFinding['fixes'][number]): boolean {

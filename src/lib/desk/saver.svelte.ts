@@ -1,15 +1,17 @@
 import { keyOf } from '../../core/index.js';
-import { current, saveText, settleConflict, Trouble } from '../client.js';
+import { newerThan, saveText, settleConflict, Trouble } from '../client.js';
 import type { StoredPattern } from '../patterns.js';
 import { thisWindow } from '../thisWindow.js';
 import { drop, keep, type KeptText } from './kept.js';
+import { joined, threeWay, type Piece, type Unit } from './merging.js';
 
 export type SaveState =
   | { readonly kind: 'saved' }
   | { readonly kind: 'pending' }
   | { readonly kind: 'saving' }
   | { readonly kind: 'failed'; readonly why: string; readonly kept: boolean; readonly again: boolean }
-  | { readonly kind: 'conflict'; readonly theirs: StoredPattern };
+  /** Others have changed the same rounds; the pieces show which. Null where it is not known what both went on from. */
+  | { readonly kind: 'conflict'; readonly theirs: StoredPattern; readonly pieces: readonly Piece[] | null };
 
 /**
  * Wait after the last keystroke before a save, the longest that is gone on typing without one, and the wait before a
@@ -19,22 +21,36 @@ const PAUSE = 500;
 const LONGEST_UNSAVED = 1000;
 const FIRST_RETRY = 1000;
 const LONGEST_RETRY = 15_000;
+/** A longer text that one went on from is not kept in the browser beside what was made of it; characters. */
+const LONGEST_FROM = 300_000;
+/**
+ * Wait before a changed text is kept in the browser. That takes as long as drawing a frame, or longer, and is written to the
+ * disk later still: no key waits for it. Milliseconds.
+ */
+const SOON = 150;
 /** So many texts that were sent without an answer are kept in mind. */
 const MOST_SENT = 40;
 
 /**
  * Saves a text as it is typed. What has not reached the server is kept in the browser as well, so
- * that a killed server or a closed window loses nothing. A save that finds another one before it
- * stops and asks; nothing is overwritten unseen. It goes on where its Desk has been left, until all is saved.
+ * that a killed server or a closed window loses nothing. A save that finds another one before it takes over what that one has
+ * changed at other rounds; at the same round it stops and asks, and nothing is overwritten unseen. It goes on where its Desk
+ * has been left, until all is saved.
  */
 export class Saver {
   state = $state<SaveState>({ kind: 'saved' });
   /** A newer text from another window, while nothing was unsaved here: to be shown instead. */
   onnewer: (pattern: StoredPattern) => void = () => undefined;
+  /** The text with what others have changed in it: to be shown instead, while one goes on typing. */
+  onmerged: (text: string) => void = () => undefined;
+  /** The lines of each round in a text, as far as they are known. */
+  units: (text: string) => readonly Unit[] = () => [];
   readonly id: string;
   #name: string;
   #base: number;
   #saved: string;
+  /** The text of `#base`, with what has been taken over from others since; null where it is not known. */
+  #from: string | null;
   #text: string;
   /** Keys of the texts that were sent from `#base` without an answer: one of them may have been saved. */
   #sent: readonly string[] = [];
@@ -42,6 +58,7 @@ export class Saver {
   /** When the first of the changes was typed that have not been sent yet. */
   #since: number | null = null;
   #timer: ReturnType<typeof setTimeout> | undefined;
+  #keeping: ReturnType<typeof setTimeout> | undefined;
   #retry = FIRST_RETRY;
   #running: Promise<void> | null = null;
   #left: (() => void) | null = null;
@@ -51,6 +68,7 @@ export class Saver {
     this.#name = pattern.name;
     this.#base = pattern.revision;
     this.#saved = pattern.text;
+    this.#from = pattern.text;
     this.#text = pattern.text;
   }
 
@@ -73,10 +91,14 @@ export class Saver {
 
   changed(text: string): void {
     this.#text = text;
-    const kept = this.#keep();
-    if (this.state.kind === 'conflict') return;
+    this.#keeping ??= setTimeout(() => this.#keep(), SOON);
+    if (this.state.kind === 'conflict') {
+      if (this.state.pieces) this.#meet(this.state.theirs);
+      return;
+    }
     if (this.state.kind === 'failed') {
-      this.state = { ...this.state, kept };
+      // Nothing else has it while the server does not answer: then a key does wait.
+      this.state = { ...this.state, kept: this.#keep() };
       // What could not go through as it was may do so now: a text that was too long has been shortened.
       if (!this.state.again) this.#plan(PAUSE);
       return;
@@ -92,6 +114,7 @@ export class Saver {
     const reached = kept.sent.includes(keyOf(pattern.text));
     this.#base = reached ? pattern.revision : kept.base;
     this.#saved = pattern.text;
+    this.#from = reached || kept.base === pattern.revision ? pattern.text : (kept.from ?? null);
     if (!reached) this.#sent = kept.sent;
     this.changed(kept.text);
     if (kept.window !== this.#window) drop(this.id, kept.window);
@@ -100,6 +123,7 @@ export class Saver {
   /** Saves at once what is waiting, and answers when that has been tried. */
   async flush(): Promise<void> {
     clearTimeout(this.#timer);
+    if (this.#keeping !== undefined) this.#keep();
     if (this.#running) await this.#running;
     if (this.#running || this.state.kind === 'conflict') return;
     if (this.clean) {
@@ -145,20 +169,69 @@ export class Saver {
     this.#reached(pattern.text, pattern.revision);
   }
 
-  /** What another window has saved since; null where nothing has, or something waits here. */
+  /**
+   * Looks what others have saved since. Returns it where nothing waits here; otherwise what they have changed at other rounds is
+   * taken over, and the rest asked about.
+   */
   async newer(): Promise<StoredPattern | null> {
-    if (!this.clean || this.#running) return null;
+    if (this.#busy()) return null;
     const base = this.#base;
-    const pattern = await current(this.id);
-    // Something may have been typed or saved here while the answer was on its way.
-    const still = this.#text === this.#saved && this.#base === base;
-    return still && pattern.revision > base ? pattern : null;
+    const pattern = await newerThan(this.id, this.known);
+    // Something may have been saved here while the answer was on its way.
+    if (!pattern || this.#busy() || this.#base !== base || pattern.revision <= this.known) return null;
+    if (this.clean && this.state.kind !== 'conflict') return pattern;
+    this.#overtaken(this.#text, pattern, false);
+    return null;
+  }
+
+  #busy(): boolean {
+    return this.#running !== null;
+  }
+
+  /** The last revision that is known here. */
+  get known(): number {
+    return this.state.kind === 'conflict' ? this.state.theirs.revision : this.#base;
+  }
+
+  /** Settles the clash at one round, by its place among those that are shown: with what stands here, or what they wrote. */
+  settleRound(clash: number, winner: 'mine' | 'theirs'): void {
+    if (this.state.kind !== 'conflict' || !this.state.pieces || this.#from === null) return;
+    const { pieces, theirs } = this.state;
+    const settled = pieces.filter(({ kind }) => kind === 'clash')[clash];
+    if (!settled) return;
+    // Mine stands where it is as if it had been written after theirs.
+    if (winner === 'mine') this.#from = joined(pieces, (piece) => (piece === settled ? 'theirs' : 'base'));
+    else this.#show(joined(pieces, (piece) => (piece === settled ? 'theirs' : 'mine')));
+    this.#meet(theirs);
+  }
+
+  /** Goes on from what others have saved: with what they have changed at other rounds, and asks about the same ones. */
+  #meet(theirs: StoredPattern): void {
+    if (this.#from === null) {
+      this.state = { kind: 'conflict', theirs, pieces: null };
+      return;
+    }
+    const pieces = threeWay(this.#from, this.#text, theirs.text, this.units(this.#text));
+    this.#from = joined(pieces, ({ kind }) => (kind === 'clash' ? 'base' : 'theirs'));
+    const text = joined(pieces, ({ kind }) => (kind === 'theirs' ? 'theirs' : 'mine'));
+    const clashing = pieces.some(({ kind }) => kind === 'clash');
+    this.state = clashing ? { kind: 'conflict', theirs, pieces: withoutTheirs(pieces) } : { kind: 'pending' };
+    this.#show(text);
+    if (!clashing) this.#reached(theirs.text, theirs.revision);
+  }
+
+  /** Shows a text in place of the one that stands here. */
+  #show(text: string): void {
+    if (text === this.#text) return;
+    this.#text = text;
+    this.onmerged(text);
   }
 
   /** Its Desk is left: what is waiting is saved, however long that takes, and then `done` is called. */
   leave(done: () => void): void {
     this.#left = done;
     this.onnewer = () => undefined;
+    this.onmerged = () => undefined;
     void this.flush();
   }
 
@@ -170,6 +243,7 @@ export class Saver {
   #reached(text: string, revision: number): void {
     this.#base = revision;
     this.#saved = text;
+    this.#from = text;
     this.#sent = [];
     this.#retry = FIRST_RETRY;
     if (this.clean) {
@@ -194,7 +268,7 @@ export class Saver {
       this.onnewer(theirs);
       return;
     }
-    this.state = { kind: 'conflict', theirs };
+    this.#meet(theirs);
   }
 
   #failed(error: unknown): void {
@@ -207,6 +281,7 @@ export class Saver {
 
   #settled(): void {
     this.#since = null;
+    this.#keepNoMore();
     if (this.#window !== null) drop(this.id, this.#window);
     this.state = { kind: 'saved' };
     this.#left?.();
@@ -214,15 +289,22 @@ export class Saver {
 
   /** Whether what is not saved is kept in this browser. */
   #keep(): boolean {
+    this.#keepNoMore();
     // The name of this window is known a moment after the page has begun.
     if (this.#window === null) return true;
     return keep(this.id, this.#window, {
       name: this.#name,
       text: this.#text,
       base: this.#base,
+      ...(this.#from !== null && this.#from.length < LONGEST_FROM ? { from: this.#from } : {}),
       sent: this.#sent,
       at: Date.now(),
     });
+  }
+
+  #keepNoMore(): void {
+    clearTimeout(this.#keeping);
+    this.#keeping = undefined;
   }
 
   #plan(wait: number): void {
@@ -230,3 +312,12 @@ export class Saver {
     this.#timer = setTimeout(() => void this.flush(), wait);
   }
 }
+
+/** Pieces once what others have changed is taken over. */
+function withoutTheirs(pieces: readonly Piece[]): readonly Piece[] {
+  return pieces.map((piece) =>
+    piece.kind === 'clash' ? piece : { ...piece, kind: 'same', base: piece.theirs, mine: sideOf(piece) },
+  );
+}
+
+const sideOf = ({ kind, mine, theirs }: Piece) => (kind === 'theirs' ? theirs : mine);

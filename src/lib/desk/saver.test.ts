@@ -76,7 +76,41 @@ describe('saving as one types', () => {
   it('keeps in the browser what has not been saved yet', async () => {
     const saver = await opened();
     saver.changed('new');
+    await vi.advanceTimersByTimeAsync(150);
     expect(keptHere()).toMatchObject({ name: 'Ball', text: 'new', base: 3, sent: [] });
+  });
+
+  it('makes no key wait for the browser to keep it, and keeps it before the window goes', async () => {
+    const saver = await opened();
+    for (const text of ['n', 'ne', 'new']) {
+      saver.changed(text);
+      expect(keptHere()).toBeNull();
+      await vi.advanceTimersByTimeAsync(40);
+    }
+    reply = () => new Promise(() => undefined);
+    void saver.flush();
+    expect(keptHere()?.text).toBe('new');
+    // Another change while the answer is out, and the window goes.
+    saver.changed('newer');
+    void saver.flush();
+    expect(keptHere()?.text).toBe('newer');
+  });
+
+  it('says while the server does not answer whether the browser keeps what is typed on', async () => {
+    reply = () => Promise.reject(new TypeError('Failed to fetch'));
+    const saver = await opened();
+    saver.changed('new');
+    await vi.advanceTimersByTimeAsync(600);
+    expect(saver.state).toMatchObject({ kind: 'failed', kept: true });
+    room = false;
+    saver.changed('newer');
+    await vi.advanceTimersByTimeAsync(150);
+    expect(saver.state).toMatchObject({ kind: 'failed', kept: false });
+    room = true;
+    saver.changed('newest');
+    await vi.advanceTimersByTimeAsync(150);
+    expect(saver.state).toMatchObject({ kind: 'failed', kept: true });
+    expect(keptHere()?.text).toBe('newest');
   });
 
   it('says why it failed, and tries again by itself until it goes through', async () => {
@@ -252,7 +286,8 @@ describe('another window', () => {
     const saver = await opened();
     saver.changed('mine');
     await vi.advanceTimersByTimeAsync(600);
-    expect(saver.state).toEqual({ kind: 'conflict', theirs });
+    const clash = { kind: 'clash', base: ['old'], mine: ['mine'], theirs: ['theirs'] };
+    expect(saver.state).toEqual({ kind: 'conflict', theirs, pieces: [clash] });
     saver.changed('mine, and more');
     await vi.advanceTimersByTimeAsync(60_000);
     expect(asked.length).toBe(1);
@@ -292,5 +327,95 @@ describe('another window', () => {
     expect(await saver.newer()).toEqual(theirs);
     saver.changed('mine');
     expect(await saver.newer()).toBeNull();
+  });
+});
+
+describe('another person at the same pattern', () => {
+  const TEXT = ['BALL', 'Rnd 1: 6 sc', 'Rnd 2: inc x 6', 'Rnd 3: sc around'];
+  const but = (changes: Record<number, string>) => TEXT.map((line, i) => changes[i] ?? line).join('\n');
+  const ball = { ...PATTERN, text: but({}) };
+  const theirs = (changes: Record<number, string>, revision = 7) => ({ ...ball, text: but(changes), revision });
+  /** Typed here while they have saved there; then the save meets theirs, and the next one goes through. */
+  const meeting = async (here: Record<number, string>, there: Record<number, string>) => {
+    reply = () => answer({ current: theirs(there), kept: false }, 409);
+    const saver = await opened(ball);
+    const shown: string[] = [];
+    saver.onmerged = (text) => shown.push(text);
+    saver.changed(but(here));
+    await vi.advanceTimersByTimeAsync(600);
+    reply = () => answer({ revision: (asked.at(-1)?.base ?? 0) + 1 });
+    return { saver, shown };
+  };
+
+  it('who has changed other rounds asks nothing: both stand in the text, and it is saved from theirs', async () => {
+    const { saver, shown } = await meeting({ 1: 'Rnd 1: 8 sc' }, { 2: 'Rnd 2: inc x 8' });
+    const both = but({ 1: 'Rnd 1: 8 sc', 2: 'Rnd 2: inc x 8' });
+    expect(shown).toEqual([both]);
+    await vi.advanceTimersByTimeAsync(600);
+    expect(asked.at(-1)).toEqual({ text: both, base: 7 });
+    expect([saver.state.kind, saver.text]).toEqual(['saved', both]);
+  });
+
+  it('who has changed the same round is asked about it alone; all else comes in at once, and nothing is saved till then', async () => {
+    const { saver, shown } = await meeting({ 1: 'Rnd 1: 8 sc' }, { 1: 'Rnd 1: 7 sc', 3: 'Rnd 3: sc around (12)' });
+    const here = but({ 1: 'Rnd 1: 8 sc', 3: 'Rnd 3: sc around (12)' });
+    expect(shown).toEqual([here]);
+    const clashes = saver.state.kind === 'conflict' ? saver.state.pieces?.filter(({ kind }) => kind === 'clash') : null;
+    expect(clashes).toMatchObject([{ mine: ['Rnd 1: 8 sc'], theirs: ['Rnd 1: 7 sc'] }]);
+    // One goes on typing at another round, and nothing is lost of it.
+    saver.changed(here.replace('BALL', 'Ball'));
+    await vi.advanceTimersByTimeAsync(5000);
+    expect(asked).toHaveLength(1);
+    expect(keptHere()?.text).toBe(here.replace('BALL', 'Ball'));
+    saver.settleRound(0, 'mine');
+    await vi.advanceTimersByTimeAsync(600);
+    expect(asked.at(-1)).toEqual({ text: here.replace('BALL', 'Ball'), base: 7 });
+  });
+
+  it('whose words are taken at a round has them in the text', async () => {
+    const { saver, shown } = await meeting(
+      { 0: 'Ball', 1: 'Rnd 1: 8 sc', 3: 'Mine' },
+      { 1: 'Rnd 1: 7 sc', 3: 'Theirs' },
+    );
+    saver.settleRound(0, 'theirs');
+    expect(saver.state.kind).toBe('conflict');
+    saver.settleRound(0, 'mine');
+    await vi.advanceTimersByTimeAsync(600);
+    const settled = but({ 0: 'Ball', 1: 'Rnd 1: 7 sc', 3: 'Mine' });
+    expect(shown.at(-1)).toBe(but({ 0: 'Ball', 1: 'Rnd 1: 7 sc', 3: 'Mine' }));
+    expect([asked.at(-1), saver.state.kind]).toEqual([{ text: settled, base: 7 }, 'saved']);
+  });
+
+  it('a clash is gone as soon as both wrote the same', async () => {
+    const { saver } = await meeting({ 1: 'Rnd 1: 8 sc' }, { 1: 'Rnd 1: 7 sc' });
+    saver.changed(but({ 1: 'Rnd 1: 7 sc' }));
+    await vi.advanceTimersByTimeAsync(600);
+    expect([saver.state.kind, asked.length]).toEqual(['saved', 1]);
+  });
+
+  it('who has saved is found while something waits here, too', async () => {
+    reply = () => Promise.reject(new TypeError('no network'));
+    const saver = await opened(ball);
+    saver.changed(but({ 1: 'Rnd 1: 8 sc' }));
+    await vi.advanceTimersByTimeAsync(600);
+    reply = () => answer(theirs({ 3: 'Theirs' }));
+    vi.stubGlobal('fetch', () => reply());
+    expect(await saver.newer()).toBeNull();
+    expect(saver.text).toBe(but({ 1: 'Rnd 1: 8 sc', 3: 'Theirs' }));
+  });
+
+  it('what one went on from is known after a reload, so that both go together then as well', async () => {
+    const kept = { name: 'Ball', text: but({ 1: 'Rnd 1: 8 sc' }), base: 3, from: ball.text, sent: [], at: 1 };
+    const now = theirs({ 3: 'Theirs' });
+    const saver = await opened(now);
+    reply = () => answer({ current: now, kept: false }, 409);
+    saver.adopt({ ...kept, pattern: 'p', window: 'gone' }, now);
+    await vi.advanceTimersByTimeAsync(600);
+    expect(saver.text).toBe(but({ 1: 'Rnd 1: 8 sc', 3: 'Theirs' }));
+    const { from: _, ...old } = kept;
+    const unknown = await opened(now);
+    unknown.adopt({ ...old, pattern: 'p', window: 'gone' }, now);
+    await vi.advanceTimersByTimeAsync(600);
+    expect(unknown.state).toMatchObject({ kind: 'conflict', pieces: null });
   });
 });

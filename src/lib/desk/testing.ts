@@ -61,6 +61,10 @@ export class PaperEditor implements Editor {
     this.#desk?.moved({ line: place.line, column: place.column }, this.#offset(place.line, place.column));
   }
 
+  follow(text: string): void {
+    this.replace(text);
+  }
+
   replace(text: string): void {
     this.#desk?.changed(text);
   }

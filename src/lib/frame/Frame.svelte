@@ -4,8 +4,9 @@
   import Mark from '../components/Mark.svelte';
   import { goingTo } from './actions.js';
   import { askWhileCounted } from './asking.svelte.js';
-  import { offering } from './house.svelte.js';
+  import { houseOf, offering } from './house.svelte.js';
   import { HOUSE, PATTERN, type Here, type Standing } from './places.js';
+  import Ways from './Ways.svelte';
 
   interface Props {
     at: Here;
@@ -16,8 +17,11 @@
   }
 
   let { at, standing = null, tools }: Props = $props();
+  const house = houseOf();
+  const { person } = house;
+  const owner = person === null || person.role === 'owner';
   // svelte-ignore state_referenced_locally
-  const house = offering(goingTo(standing?.id ?? null, (href) => void goto(href)));
+  offering(goingTo(standing?.id ?? null, owner, (href) => void goto(href)));
   askWhileCounted(() => standing);
 
   /** A place further along a line that is longer than the screen is seen all the same. */
@@ -29,8 +33,8 @@
 <header class:single={standing === null}>
   <nav aria-label="House" class="house">
     <ul>
-      {#each HOUSE as { id, text, href, keys } (id)}
-        <li>
+      {#each HOUSE as { id, text, href, keys, owners = false } (id)}
+        <li class={{ owners }}>
           <a
             {href}
             title={keys}
@@ -41,7 +45,7 @@
       {/each}
     </ul>
   </nav>
-  <button type="button" class="finder" onclick={() => house.run('finder')}>Go to…<kbd>Alt A</kbd></button>
+  <Ways {house} />
   {#if standing}
     <h1 title={standing.name}>{standing.name}</h1>
     <nav aria-label="This pattern" class="contents">
@@ -107,8 +111,7 @@
     font-style: italic;
   }
 
-  a:hover,
-  .finder:hover {
+  a:hover {
     color: var(--woad);
     text-decoration: underline;
   }
@@ -126,18 +129,9 @@
     outline-offset: -2px;
   }
 
-  .finder {
-    justify-self: end;
-    padding: 0 var(--space-4) 0 var(--space-3);
-    color: var(--ink-soft);
-    font-size: var(--size-small);
-    white-space: nowrap;
-  }
-
-  kbd {
-    margin-left: 0.6em;
-    font-family: inherit;
-    font-weight: 400;
+  /* Written into the page by the server: nothing moves when the page comes alive. */
+  :global(body[data-person]:not([data-person='']):not([data-person*='"owner"'])) .owners {
+    display: none;
   }
 
   h1 {
@@ -215,10 +209,6 @@
       padding-right: var(--space-5);
       scroll-padding-right: var(--space-5);
       mask-image: linear-gradient(to left, transparent, black var(--space-5));
-    }
-
-    kbd {
-      display: none;
     }
 
     h1 {

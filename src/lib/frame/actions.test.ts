@@ -89,13 +89,14 @@ describe('going to a place', () => {
   it('leads to those of the house, and to those of a pattern where there is one', () => {
     const gone: string[] = [];
     const go = (href: string) => gone.push(href);
-    for (const { run } of actionsOf(goingTo('p1', go))) run();
+    for (const { run } of actionsOf(goingTo('p1', true, go))) run();
     expect(gone).toEqual([
       '/',
       '/rules',
       '/style',
       '/card',
       '/workspace',
+      '/people',
       '/intake/p1',
       '/desk/p1',
       '/drafts/p1',
@@ -106,12 +107,20 @@ describe('going to a place', () => {
       '/release/p1',
       '/desk/p1/rules',
     ]);
-    expect(actionsOf(goingTo(null, go)).map(({ id }) => id)).toEqual([
+    expect(actionsOf(goingTo(null, true, go)).map(({ id }) => id)).toEqual([
       'go-shelf',
       'go-rules',
       'go-style',
       'go-card',
       'go-workspace',
+      'go-people',
+    ]);
+    // What is the owner’s is not led to by others.
+    expect(actionsOf(goingTo(null, false, go)).map(({ id }) => id)).toEqual([
+      'go-shelf',
+      'go-rules',
+      'go-style',
+      'go-card',
     ]);
   });
 });

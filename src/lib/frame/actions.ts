@@ -110,6 +110,7 @@ const TABLE = [
   { id: 'go-style', text: 'House style', group: 'Places', code: 'KeyH', shift: true, keys: 'Alt Shift H' },
   { id: 'go-card', text: 'Reference card', group: 'Places', code: 'KeyC', shift: true, keys: 'Alt Shift C' },
   { id: 'go-workspace', text: 'Workspace', group: 'Places', code: 'KeyW', shift: true, keys: 'Alt Shift W' },
+  { id: 'go-people', text: 'People', group: 'Places', code: 'KeyM', shift: true, keys: 'Alt Shift M' },
   { id: 'go-intake', text: 'Intake', group: 'Places', code: 'KeyI', shift: true, keys: 'Alt Shift I' },
   { id: 'go-desk', text: 'Desk', group: 'Places', code: 'KeyD', shift: true, keys: 'Alt Shift D' },
   { id: 'go-drafts', text: 'Drafts', group: 'Places', code: 'KeyV', shift: true, keys: 'Alt Shift V' },
@@ -119,6 +120,7 @@ const TABLE = [
   { id: 'go-tests', text: 'Tests', group: 'Places', code: 'KeyE', shift: true, keys: 'Alt Shift E' },
   { id: 'go-release', text: 'Release', group: 'Places', code: 'KeyL', shift: true, keys: 'Alt Shift L' },
   { id: 'go-pattern-rules', text: 'Its rules', group: 'Places', code: 'KeyP', shift: true, keys: 'Alt Shift P' },
+  { id: 'sign-out', text: 'Sign out', group: 'Places', code: 'KeyX', shift: true, keys: 'Alt Shift X' },
   { id: 'finder', text: 'Find a place, a pattern, a round', group: 'Places', code: 'KeyA', keys: 'Alt A' },
   { id: 'keys', text: 'All keys', group: 'Places', code: 'KeyK', keys: 'Alt K' },
 ] as const satisfies readonly ActionRow[];
@@ -142,10 +144,13 @@ export function actionsOf(doing: Doing): readonly Action[] {
   });
 }
 
-/** Going to the places of the house, and to those of a pattern where there is one. */
-export function goingTo(pattern: string | null, go: (href: string) => void): Doing {
+/**
+ * Going to the places of the house, and to those of a pattern where there is one.
+ * @param owner whether it is who owns the house
+ */
+export function goingTo(pattern: string | null, owner: boolean, go: (href: string) => void): Doing {
   return Object.fromEntries([
-    ...HOUSE.map(({ id, href }) => [`go-${id}`, () => go(href)] as const),
+    ...HOUSE.filter((place) => owner || !place.owners).map(({ id, href }) => [`go-${id}`, () => go(href)] as const),
     ...(pattern === null ? [] : PATTERN.map(({ id, href }) => [`go-${id}`, () => go(href(pattern))] as const)),
   ]);
 }

@@ -49,10 +49,30 @@ describe('the head of a page', () => {
       '/style',
       '/card',
       '/workspace',
+      '/people',
     ]);
     await expect.element(house().getByRole('link', { name: 'Rules' })).toHaveAttribute('aria-current', 'page');
     await expect.element(house().getByRole('link', { name: 'Shelf' })).not.toHaveAttribute('aria-current');
     await expect.element(contents()).not.toBeInTheDocument();
+  });
+
+  it('shows an editor nothing that is the owner’s, and signs them out', async () => {
+    document.body.dataset.person = JSON.stringify({ name: 'Ines <b>', role: 'editor' });
+    try {
+      frame({ at: 'rules' });
+      await expect.element(page.getByRole('button', { name: 'Sign out Ines <b>' })).toBeVisible();
+      await expect.element(house().getByRole('link', { name: 'People' })).not.toBeInTheDocument();
+      await userEvent.keyboard('{Alt>}{Shift>}m{/Shift}{/Alt}');
+      expect(goto).not.toHaveBeenCalled();
+      await userEvent.keyboard('{Alt>}{Shift>}s{/Shift}{/Alt}');
+      expect(goto).toHaveBeenCalledWith('/');
+      server.answer = () => refusal('The disk is away.');
+      await userEvent.keyboard('{Alt>}{Shift>}x{/Shift}{/Alt}');
+      await expect.element(page.getByText('The disk is away.')).toBeVisible();
+      expect(server.asked.at(-1)).toMatchObject({ method: 'DELETE', path: '/api/session' });
+    } finally {
+      delete document.body.dataset.person;
+    }
   });
 
   it('asks again how a pattern stands that is still being counted', async () => {

@@ -1,4 +1,5 @@
 import { createContext, onMount } from 'svelte';
+import type { Person } from '../people.js';
 import { actionsOf, type Action, type Doing } from './actions.js';
 
 /** Something on a page that the finder leads to. */
@@ -18,6 +19,8 @@ interface Offer {
 
 /** What the page that is open can do: the keys, the finder and the list of keys go by it. */
 export class House {
+  /** Who is signed in; null where nobody needs to be. */
+  readonly person = typeof document === 'undefined' ? null : personIn(document.body.dataset.person);
   #offers = $state.raw<readonly Offer[]>([]);
   open = $state<'finder' | 'keys' | null>(null);
 
@@ -45,6 +48,11 @@ export class House {
   run(id: Action['id']): void {
     this.actions.find((action) => action.id === id)?.run();
   }
+}
+
+/** Who is signed in, as the server has written it into the page. */
+function personIn(words: string | undefined): Pick<Person, 'name' | 'role'> | null {
+  return words ? (JSON.parse(words) as Pick<Person, 'name' | 'role'>) : null;
 }
 
 const [houseOf, setHouse] = createContext<House>();

@@ -34,10 +34,12 @@ export interface PlaceState {
 }
 
 export interface HousePlace {
-  readonly id: 'shelf' | 'rules' | 'style' | 'card' | 'workspace';
+  readonly id: 'shelf' | 'rules' | 'style' | 'card' | 'workspace' | 'people';
   readonly text: string;
   readonly href: string;
   readonly keys: string;
+  /** Only for who owns the house. */
+  readonly owners?: boolean;
 }
 
 /** The places of the house, in the order in which they stand at the head of every page. */
@@ -46,7 +48,8 @@ export const HOUSE: readonly HousePlace[] = [
   { id: 'rules', text: 'Rules', href: '/rules', keys: 'Alt Shift R' },
   { id: 'style', text: 'House style', href: '/style', keys: 'Alt Shift H' },
   { id: 'card', text: 'Reference card', href: '/card', keys: 'Alt Shift C' },
-  { id: 'workspace', text: 'Workspace', href: '/workspace', keys: 'Alt Shift W' },
+  { id: 'workspace', text: 'Workspace', href: '/workspace', keys: 'Alt Shift W', owners: true },
+  { id: 'people', text: 'People', href: '/people', keys: 'Alt Shift M', owners: true },
 ];
 
 export interface PatternPlace {

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import AddressHere from '../addresses/AddressHere.svelte';
+  import type { AddressStanding } from '../addresses.js';
   import { download } from '../download.js';
   import { untrack } from 'svelte';
   import { invalidate } from '$app/navigation';
@@ -23,11 +25,13 @@
     settings: LetterSettings;
     designer: Designer;
     post: 'outbox' | 'smtp';
+    /** Where the designer can answer; null where no address was made. */
+    address: AddressStanding | null;
     /** The letter is out. */
     sent: () => Promise<void>;
   }
 
-  let { pattern, queries, letters, settings, designer, post, sent }: Props = $props();
+  let { pattern, queries, letters, settings, designer, post, address, sent }: Props = $props();
   const waiting = $derived(inOrder(queries.filter(isUnsettled)));
   // What is to go out at first are those that have not been sent; from here on a person chooses.
   let chosen = $state<readonly number[]>(
@@ -103,6 +107,21 @@
     </fieldset>
     <Field label="Designer" bind:value={to.designer} />
     <Field label="Their address for post" bind:value={to.designerMail} type="email" />
+    <section aria-label="Where they can answer">
+      <h2>Where they can answer</h2>
+      <p class="soft">
+        Whoever has this address reads what was asked about this pattern, and nothing else, and answers each query in a
+        field of its own, without an account.
+      </p>
+      <AddressHere
+        {address}
+        leads="/letter/"
+        of="/api/patterns/{pattern.id}/letters/address"
+        anew={['dostik:queries']}
+        none=""
+        withdrawn="The address is withdrawn. What was answered stays here."
+      />
+    </section>
     <Field label="Opening" bind:value={own.opening} lines={5} hint={'{designer} and {pattern} stand for the names.'} />
     <Field label="Close" bind:value={own.closing} lines={2} />
     <Field label="Signed" bind:value={own.editor} />

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
+  import type { AddressStanding } from '../addresses.js';
   import { goto, invalidate } from '$app/navigation';
   import { page } from '$app/state';
   import Button from '../components/Button.svelte';
@@ -32,10 +33,12 @@
     designer: Designer;
     /** Whether letters go out from here, or are kept in the outbox. */
     post: 'outbox' | 'smtp';
+    /** Where the designer can answer; null where no address was made. */
+    address: AddressStanding | null;
     standing: Standing;
   }
 
-  let { pattern, queries, history, letters, settings, designer, post, standing }: Props = $props();
+  let { pattern, queries, history, letters, settings, designer, post, address, standing }: Props = $props();
   const say = (words: string) => toasts.say(words);
   // The page is made anew for each pattern.
   // svelte-ignore state_referenced_locally
@@ -99,7 +102,7 @@
   </Frame>
 
   {#if mode === 'letter'}
-    <LetterDesk {pattern} queries={session.list.all} {letters} {settings} {designer} {post} {sent} />
+    <LetterDesk {pattern} queries={session.list.all} {letters} {settings} {designer} {post} {address} {sent} />
   {:else if mode === 'reply'}
     <ReplyDesk {session} done={() => (mode = 'list')} />
   {:else}

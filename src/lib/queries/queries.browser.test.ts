@@ -30,6 +30,7 @@ async function queriesOf(queries: readonly Query[], more: Partial<Props> = {}): 
     settings: USUAL_LETTER,
     designer: { designer: 'Una', designerMail: '' },
     post: 'outbox' as const,
+    address: null,
     standing: justCome('limpet', 'Limpet'),
     ...more,
   });

@@ -85,11 +85,12 @@
             class={['ring', verdict, { here: session.ring === line.ring, trusted: part.rings[line.ring]?.trusted }]}
             d={stroke(line, profile.at)}
           />
+          <!-- Moved, not entered: an outline that comes up under a mouse at rest is left to the keys. -->
           <path
             class="touch"
             role="presentation"
             d="M{profile.at - line.half} {-line.z}L{profile.at + line.half} {-line.z}"
-            onpointerenter={() => (session.ring = line.ring)}
+            onpointermove={() => (session.ring = line.ring)}
             onclick={() => (session.ring = line.ring)}
           />
         {/each}

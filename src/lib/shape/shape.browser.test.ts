@@ -18,13 +18,15 @@ beforeEach(async () => {
 
 async function shapeOf(text: string) {
   const pattern: StoredPattern = { id: 'owl', name: 'Owl', text, revision: 1, terms: 'auto', hand: NO_HAND };
-  renderInHouse(ShapeDesk as Component<Props>, {
+  const drawn = await renderInHouse(ShapeDesk as Component<Props>, {
     pattern,
     settings: NO_SETTINGS,
     tested: {},
     standing: justCome('owl', 'Owl'),
   });
-  await expect.element(page.getByText('Drawing …')).not.toBeInTheDocument();
+  // It is there, and it is drawn.
+  await expect.element(page.getByRole('main')).not.toHaveTextContent('Drawing …');
+  return drawn;
 }
 
 describe('the shape of a pattern', () => {
@@ -43,6 +45,17 @@ describe('the shape of a pattern', () => {
     await expect
       .element(page.getByRole('button', { name: 'Rnd 2: inc x 6 (12)' }))
       .toHaveAttribute('aria-current', 'true');
+  });
+
+  it('is not lit by a mouse that only lies there', async () => {
+    const before = await shapeOf(OWL);
+    await userEvent.hover(page.getByRole('application', { name: /^Outline of Body/ }));
+    await expect.element(page.getByRole('status').filter({ hasText: /stitches, .* wide/ })).toBeVisible();
+    // The outline comes up under the mouse, which has not been moved.
+    await before.unmount();
+    await shapeOf(OWL);
+    await userEvent.keyboard('{Alt>}{ArrowDown}{ArrowDown}{/Alt}');
+    await expect.element(page.getByRole('status').filter({ hasText: 'Rnd 2: 12 stitches' })).toBeVisible();
   });
 
   it('has the same figures as a table', async () => {

@@ -3,14 +3,15 @@
   import { goto } from '$app/navigation';
   import Button from '../components/Button.svelte';
   import { toasts } from '../components/toasts.svelte.js';
-  import { takeIn, troubleIn } from '../client.js';
+  import { patternNames, takeIn, troubleIn } from '../client.js';
   import { drop, keep, keptTexts, type KeptText } from '../desk/kept.js';
   import { whenSaved } from '../desk/saved.js';
   import { saveAsText } from '../desk/saveAsText.js';
-  import { LONGEST_NAME, type ShelfEntry } from '../patterns.js';
+  import { LONGEST_NAME } from '../patterns.js';
   import { openWindows, thisWindow } from '../thisWindow.js';
 
-  let { patterns }: { patterns: readonly ShelfEntry[] } = $props();
+  /** What stands on the shelf; null where that is not known. */
+  let patterns = $state.raw<readonly { readonly id: string; readonly name: string }[] | null>(null);
   let texts = $state.raw<readonly KeptText[]>([]);
   const time = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
 
@@ -30,11 +31,13 @@
   async function look(): Promise<void> {
     const own = await thisWindow();
     const open = await openWindows();
-    texts = keptTexts().filter(({ window: of }) => of === own || !open?.has(of));
+    const kept = keptTexts().filter(({ window: of }) => of === own || !open?.has(of));
+    if (kept.length > 0) patterns = await patternNames().catch(() => null);
+    texts = kept;
   }
 
-  const nameOf = ({ pattern, name }: KeptText) => patterns.find(({ id }) => id === pattern)?.name ?? name;
-  const onShelf = ({ pattern }: KeptText) => patterns.some(({ id }) => id === pattern);
+  const nameOf = ({ pattern, name }: KeptText) => patterns?.find(({ id }) => id === pattern)?.name ?? name;
+  const onShelf = ({ pattern }: KeptText) => patterns?.some(({ id }) => id === pattern) ?? true;
 
   function forget({ pattern, window: of }: KeptText): void {
     drop(pattern, of);

@@ -6,13 +6,18 @@
   import ShelfRow from './ShelfRow.svelte';
 
   interface Props {
-    shown: readonly ShelfEntry[];
+    /** Those that are looked for; null for one that has not come yet. */
+    shown: readonly (ShelfEntry | null)[];
+    /** The words that are looked for. */
+    words: string;
     rows: Several;
+    /** One that has not come is in sight. */
+    want: (at: number) => void;
     putAway: (ids: readonly string[]) => void;
   }
 
-  let { shown, rows, putAway }: Props = $props();
-  let list = $state<WindowVirtualizer<ShelfEntry>>();
+  let { shown, words, rows, want, putAway }: Props = $props();
+  let list = $state<WindowVirtualizer<ShelfEntry | null>>();
   /** So many are written into the page; the others are drawn when they are scrolled to. */
   const FIRST = 12;
 
@@ -33,13 +38,23 @@
 <div role="list" aria-label="Patterns">
   <WindowVirtualizer
     bind:this={list}
-    data={shown as ShelfEntry[]}
-    getKey={({ id }) => id}
+    data={shown as (ShelfEntry | null)[]}
+    getKey={(entry, at) => entry?.id ?? at}
     itemSize={69}
     ssrCount={Math.min(FIRST, shown.length)}
   >
-    {#snippet children(entry: ShelfEntry)}
-      <ShelfRow {entry} {rows} putAway={() => putAway([entry.id])} />
+    {#snippet children(entry: ShelfEntry | null, at: number)}
+      {#if entry}<ShelfRow {entry} {words} {rows} putAway={() => putAway([entry.id])} />
+      {:else}<p class="coming" {@attach () => want(at)}>…</p>{/if}
     {/snippet}
   </WindowVirtualizer>
 </div>
+
+<style>
+  .coming {
+    height: 69px;
+    padding: var(--space-3);
+    border-bottom: 1px solid var(--rule);
+    color: var(--ink-soft);
+  }
+</style>

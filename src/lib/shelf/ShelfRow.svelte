@@ -6,16 +6,18 @@
   import When from '../components/When.svelte';
   import { plural } from '../plural.js';
   import type { ShelfEntry } from '../patterns.js';
-  import { stageOf, termsOf } from './arranging.js';
+  import { piecesOf, stageOf, termsOf } from './arranging.js';
   import Tally from './Tally.svelte';
 
   interface Props {
     entry: ShelfEntry;
+    /** The words that are looked for: they are marked where they were found. */
+    words: string;
     rows: Several;
     putAway: () => void;
   }
 
-  let { entry, rows, putAway }: Props = $props();
+  let { entry, words, rows, putAway }: Props = $props();
   const { id, name, summary, state } = $derived(entry);
   const NAMES = { us: 'US terms', uk: 'UK terms', mixed: 'mixed terms', unclear: 'terms unclear' };
   const open = $derived(summary ? summary.errors + summary.warnings : 0);
@@ -42,6 +44,10 @@
         designer since <When at={entry.asked.sentAt} />{:else if entry.revision === 1}taken in <When
           at={entry.createdAt}
         />{:else}changed <When at={entry.updatedAt} />{/if}
+      {#if entry.found}<span class="found"
+          >{#each piecesOf(entry.found, words) as { text, sought }, i (i)}{#if sought}<mark>{text}</mark
+              >{:else}{text}{/if}{/each}</span
+        >{/if}
     {/if}
   {/snippet}
   <div class="seen">
@@ -95,6 +101,19 @@
     margin-top: 0.15rem;
     font-size: var(--size-small);
     color: var(--ink-soft);
+  }
+
+  .found {
+    display: block;
+    overflow: hidden;
+    font-family: var(--text-face);
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+
+  mark {
+    background: var(--weld-wash);
+    color: var(--ink);
   }
 
   .open {

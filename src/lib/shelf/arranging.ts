@@ -3,7 +3,7 @@ import type { ShelfEntry } from '../patterns.js';
 
 /** How the shelf is looked through. */
 export const lookSchema = z.object({
-  /** Words of the name. */
+  /** Words of the name, the designer's name or the text. */
   words: z.catch(z.string(), ''),
   show: z.catch(z.enum(['all', 'mend', 'new', 'hand', 'ask', 'out', 'answered', 'ticked', 'editions']), 'all'),
   terms: z.catch(z.enum(['any', 'us', 'uk', 'mixed', 'unclear']), 'any'),
@@ -51,61 +51,21 @@ export function termsOf({ terms, summary }: ShelfEntry): Exclude<Look['terms'], 
   return terms === 'auto' ? (summary?.terms ?? 'unclear') : terms;
 }
 
-const toMend = ({ summary }: ShelfEntry) => (summary ? summary.errors + summary.warnings : 0);
-
-const FITS: Readonly<Record<Look['show'], (entry: ShelfEntry) => boolean>> = {
-  all: () => true,
-  new: (entry) => stageOf(entry) === 'new',
-  hand: (entry) => stageOf(entry) === 'hand',
-  ticked: (entry) => stageOf(entry) === 'ticked',
-  mend: (entry) => toMend(entry) > 0 || entry.state === 'too-much' || entry.state === 'unreadable',
-  ask: ({ asked }) => (asked?.open ?? 0) > 0,
-  out: ({ asked }) => (asked?.sent ?? 0) > 0,
-  answered: ({ asked }) => (asked?.answered ?? 0) > 0,
-  editions: ({ edition }) => edition !== null,
-};
-
-const byName = new Intl.Collator('en', { numeric: true, sensitivity: 'base' });
-const ORDER: Readonly<Record<Look['sort'], (a: ShelfEntry, b: ShelfEntry) => number>> = {
-  changed: (a, b) => b.updatedAt - a.updatedAt,
-  taken: (a, b) => b.createdAt - a.createdAt,
-  name: (a, b) => byName.compare(a.name, b.name),
-  open: (a, b) => (b.summary?.errors ?? 0) - (a.summary?.errors ?? 0) || toMend(b) - toMend(a),
-};
-
-/** The patterns that are looked for, in the order asked for; what is equal stays in the order of the last change. */
-export function arranged(entries: readonly ShelfEntry[], { words, show, terms, sort }: Look): readonly ShelfEntry[] {
-  const asked = words.toLowerCase().split(/\s+/).filter(Boolean);
-  return entries
-    .filter(
-      (entry) =>
-        FITS[show](entry) &&
-        (terms === 'any' || termsOf(entry) === terms) &&
-        asked.every((word) => entry.name.toLowerCase().includes(word)),
-    )
-    .sort(ORDER[sort]);
-}
-
-/** How many patterns there are of each kind that can be shown. */
-export function tallies(entries: readonly ShelfEntry[]): Readonly<Record<Look['show'], number>> {
-  const count = (show: Look['show']) => entries.filter(FITS[show]).length;
-  return {
-    all: count('all'),
-    new: count('new'),
-    hand: count('hand'),
-    mend: count('mend'),
-    ask: count('ask'),
-    out: count('out'),
-    answered: count('answered'),
-    ticked: count('ticked'),
-    editions: count('editions'),
-  };
-}
-
 /** The kinds that are offered: those about letters only where there are any. */
 export function offered(tally: Readonly<Record<Look['show'], number>>, show: Look['show']): typeof SHOWN {
   const aboutLetters = (value: Look['show']) => value === 'ask' || value === 'out' || value === 'answered';
   return SHOWN.filter(({ value }) => !aboutLetters(value) || tally[value] > 0 || value === show);
+}
+
+/** A line in pieces: those that are words that are looked for, and what stands between them. */
+export function piecesOf(line: string, words: string): { readonly text: string; readonly sought: boolean }[] {
+  const sought = words.split(/\s+/).filter(Boolean);
+  const signs = sought.map((word) => word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'));
+  if (signs.length === 0) return [{ text: line, sought: false }];
+  return line
+    .split(new RegExp(`(${signs.join('|')})`, 'giu'))
+    .map((text, i) => ({ text, sought: i % 2 === 1 }))
+    .filter(({ text }) => text !== '');
 }
 
 /** A look as it stands in the address; what is usual is left out. */

@@ -5,7 +5,6 @@ import type { BeforeNavigate } from '@sveltejs/kit';
 export const goto = vi.fn((_to: string | URL) => Promise.resolve());
 export const invalidate = vi.fn((_what: string) => Promise.resolve());
 export const invalidateAll = vi.fn(() => Promise.resolve());
-export const replaceState = vi.fn();
 
 type Leaving = (navigation: BeforeNavigate) => void;
 let guards: Leaving[] = [];
@@ -25,5 +24,5 @@ export function leave(to: string): boolean {
 /** Forgets all that happened. */
 export function begin(): void {
   guards = [];
-  for (const mock of [goto, invalidate, replaceState]) mock.mockClear();
+  for (const mock of [goto, invalidate]) mock.mockClear();
 }

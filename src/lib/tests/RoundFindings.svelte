@@ -8,11 +8,10 @@
   const row = $derived(session.row);
   const instruction = $derived(session.round && session.results?.course.instructions[session.round.instruction]);
   const said = $derived(
-    row?.cells.flatMap((cell, i) => {
-      const name = session.all?.testers[i]?.name ?? '';
-      const kept = new Set(session.results?.photographs[i]?.map((one) => one.name));
-      const tester = { name, place: i, kept };
-      return cell.notes.length > 0 || cell.hooks.length > 0 || cell.counted.length > 0 ? [{ tester, cell }] : [];
+    row?.told.map((told) => {
+      const name = session.all?.testers[told.tester]?.name ?? '';
+      const kept = new Set(session.results?.photographs[told.tester]?.map((one) => one.name));
+      return { told, spent: row.times[told.tester] ?? null, tester: { name, place: told.tester, kept } };
     }) ?? [],
   );
 </script>
@@ -21,17 +20,17 @@
   <h2>{session.wordsOf(row)}</h2>
   <p class="words">{instruction?.words}</p>
   <p class="plain">{instruction?.sentence}</p>
-  {#each said as { tester, cell } (tester.place)}
+  {#each said as { tester, told, spent } (tester.place)}
     <section aria-label={tester.name}>
       <h3>
-        {tester.name}{#if cell.spent !== null}<small>{timeWords(cell.spent)}</small>{/if}
+        {tester.name}{#if spent !== null}<small>{timeWords(spent)}</small>{/if}
       </h3>
-      {#each cell.hooks as { id, counted, made, decided } (id)}
+      {#each told.hooks as { id, counted, made, decided } (id)}
         <p><strong>Counted {counted} for {made}.</strong> {decided}</p>
       {:else}
-        {#each cell.counted as counted, i (i)}<p><strong>Counted {counted}.</strong></p>{/each}
+        {#each told.counted as counted, i (i)}<p><strong>Counted {counted}.</strong></p>{/each}
       {/each}
-      {#each cell.notes as { id, note, words, photographs } (id)}
+      {#each told.notes as { id, note, words, photographs } (id)}
         <p><strong>{NOTE_WORDS[note]}.</strong> {words}</p>
         {#each photographs.filter((name) => tester.kept.has(name)) as name, i (name)}
           <a href={photographAt(pattern, session.results?.number ?? 0, tester.place, name)}
@@ -79,12 +78,14 @@
   h3 {
     display: flex;
     justify-content: space-between;
+    gap: var(--space-2);
     font-size: var(--size-body);
   }
 
   small {
     color: var(--ink-soft);
     font-weight: 400;
+    white-space: nowrap;
   }
 
   strong {

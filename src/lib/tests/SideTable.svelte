@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { stumbledAt, type Cell, type ResultRow, type SideBySide } from '../../core/index.js';
+  import { stumbledAt, type ResultRow, type SideBySide, type Told } from '../../core/index.js';
   import { roundWords, timeWords } from '../bench/words.js';
   import Check from '../components/Check.svelte';
   import type { TestsSession } from './tests.svelte.js';
@@ -11,6 +11,7 @@
   let top = $state(0);
   let seen = $state(600);
   let box: HTMLDivElement;
+  let head: HTMLTableSectionElement;
 
   const order = $derived(session.order);
   const from = $derived(Math.max(0, Math.floor(top / HEIGHT) - AROUND));
@@ -28,13 +29,13 @@
     const place = session.chosen === null ? -1 : order.indexOf(session.chosen);
     if (place < 0) return;
     const at = place * HEIGHT;
-    const room = box.clientHeight - 2 * HEIGHT;
+    const room = box.clientHeight - head.offsetHeight - HEIGHT;
     if (at < box.scrollTop) box.scrollTop = at;
     else if (at > box.scrollTop + room) box.scrollTop = at - room;
   });
 
   /** "29 for 30, unclear". */
-  function words({ counted, notes, hooks }: Cell): string {
+  function words({ counted, notes, hooks }: Told): string {
     const others = [...new Set([...hooks.map((one) => one.counted), ...counted])];
     const told = notes.map(({ note }) => SHORT[note]);
     return [...others.map(String), ...new Set(told)].join(', ');
@@ -49,6 +50,12 @@
     mistake: 'mistake',
     liked: 'liked',
   } as const;
+
+  /** Every tester at a round. */
+  function cellsOf(row: ResultRow): { readonly told: Told | null; readonly done: number }[] {
+    const told = new Map(row.told.map((one) => [one.tester, one]));
+    return row.done.map((done, i) => ({ told: told.get(i) ?? null, done }));
+  }
 
   const heading = (row: ResultRow, place: number) => place === 0 || all.rows[order[place - 1] ?? -1]?.part !== row.part;
 </script>
@@ -71,7 +78,7 @@
   onscroll={() => (top = box.scrollTop)}
 >
   <table aria-rowcount={order.length + 1}>
-    <thead>
+    <thead bind:this={head}>
       <tr>
         <th scope="col">Round</th>
         <th scope="col" class="figure">makes</th>
@@ -98,9 +105,9 @@
           </th>
           <td class="figure">{round?.made ?? '?'}</td>
           <td class="figure">{row.spent === null ? '' : timeWords(row.spent)}</td>
-          {#each row.cells as cell, i (i)}
-            <td class={{ stumbled: stumbledAt(cell) }}
-              >{#if words(cell)}{words(cell)}{:else if cell.done > 0}<span class="done" title="done">·</span>{/if}</td
+          {#each cellsOf(row) as { told, done }, i (i)}
+            <td class={{ stumbled: told && stumbledAt(told) }}
+              >{#if told}{words(told)}{:else if done > 0}<span class="done" title="done">·</span>{/if}</td
             >
           {/each}
         </tr>
@@ -184,6 +191,7 @@
     max-width: 9rem;
     overflow: hidden;
     text-overflow: ellipsis;
+    white-space: nowrap;
   }
 
   .tester small {

@@ -14,7 +14,7 @@
   import { makeQuery } from '../queries/asking.js';
   import { resultsOf } from './asking.js';
   import AskTesters from './AskTesters.svelte';
-  import { timesChart } from './chart.js';
+  import { stripsHeight, timesChart } from './chart.js';
   import RoundFindings from './RoundFindings.svelte';
   import SideTable from './SideTable.svelte';
   import { TestsSession } from './tests.svelte.js';
@@ -94,17 +94,20 @@
     {:else if call && session.all && session.results}
       <div class="side">
         <SideTable {session} all={session.all} />
-        <Chart
-          height={9}
-          option={(colours) =>
-            timesChart(
-              session.all ?? { rows: [], testers: [], yarns: [] },
-              session.chosen,
-              (i) => (session.all?.rows[i] ? session.wordsOf(session.all.rows[i]) : ''),
-              colours,
-            )}
-          otherwise="The chart could not be fetched. The times stand with each round."
-        />
+        <div class="strips">
+          <Chart
+            height={stripsHeight(session.all.testers.length)}
+            mark={session.chosen}
+            onplace={(i) => session.all?.rows[i] && (session.chosen = i)}
+            option={(colours) =>
+              timesChart(
+                session.all ?? { rows: [], testers: [], yarns: [] },
+                (i) => (session.all?.rows[i] ? session.wordsOf(session.all.rows[i]) : ''),
+                colours,
+              )}
+            otherwise="The chart could not be fetched. The times stand with each round."
+          />
+        </div>
       </div>
       <aside aria-label={session.row ? 'The round' : 'The test as a whole'}>
         {#if session.row}<RoundFindings {session} pattern={pattern.id} />
@@ -127,6 +130,11 @@
     grid-template-columns: minmax(0, 1fr);
     min-height: 0;
     border-right: 1px solid var(--rule-strong);
+  }
+
+  .strips {
+    max-height: 12rem;
+    overflow-y: auto;
   }
 
   aside {

@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { WEIGHED_BY, type Course, type Shape, type SideBySide } from '../../core/index.js';
+  import { WEIGHED_BY, type RoundList, type Shape, type SideBySide } from '../../core/index.js';
 
   interface Props {
     all: SideBySide;
-    course: Course;
+    course: RoundList;
     /** Null until it is worked out. */
     shape: Shape | null;
   }

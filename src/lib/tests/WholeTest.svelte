@@ -1,17 +1,17 @@
 <script lang="ts">
   import { download } from '../download.js';
   import { onMount } from 'svelte';
-  import { invalidate } from '$app/navigation';
-  import { resultTable, type Shape, type ShapeSettings } from '../../core/index.js';
+  import { Progress, resultTable, type Shape, type ShapeSettings } from '../../core/index.js';
+  import AddressHere from '../addresses/AddressHere.svelte';
+  import { holds } from '../addresses.js';
   import type { Call } from '../bench.js';
   import { timeWords } from '../bench/words.js';
   import { troubleIn } from '../client.js';
   import Button from '../components/Button.svelte';
-  import Code from '../components/Code.svelte';
   import { toasts } from '../components/toasts.svelte.js';
   import type { StoredPattern } from '../patterns.js';
   import { Shaper } from '../workers/shaper.js';
-  import { wholeTest, withdrawCall } from './asking.js';
+  import { wholeTest } from './asking.js';
   import { csvOf, type TestsSession } from './tests.svelte.js';
   import Weighed from './Weighed.svelte';
 
@@ -26,7 +26,6 @@
   let { session, call, pattern, settings, alone }: Props = $props();
   let shape = $state.raw<Shape | null>(null);
   const HARD = ['', 'easy', 'quite easy', 'medium', 'quite hard', 'hard'] as const;
-  const address = $derived(`${location.origin}/bench/${call.secret}`);
   const testers = $derived(session.all?.testers ?? []);
   const finished = $derived(testers.filter((one) => one.finished));
   const times = $derived(finished.map(({ spent }) => spent).toSorted((a, b) => a - b));
@@ -41,29 +40,18 @@
     return () => shaper.close();
   });
 
-  async function copy(): Promise<void> {
-    try {
-      await navigator.clipboard.writeText(address);
-      toasts.say('The address is copied.');
-    } catch {
-      toasts.say('The browser does not let it be copied: select it, and copy it by hand.');
-    }
-  }
-
-  async function withdraw(): Promise<void> {
-    try {
-      await withdrawCall(pattern.id, call.number);
-      await Promise.all([invalidate('dostik:tests'), invalidate('dostik:standing')]);
-      toasts.say('The test is withdrawn. What has come stays here.');
-    } catch (error) {
-      toasts.say(troubleIn(error));
-    }
-  }
-
   async function save(type: 'csv' | 'json'): Promise<void> {
     try {
       const whole = await wholeTest(pattern.id, call.number);
-      const content = type === 'csv' ? csvOf(resultTable(whole.course, whole.testers)) : JSON.stringify(whole, null, 1);
+      const content =
+        type === 'csv'
+          ? csvOf(
+              resultTable(
+                whole.course,
+                whole.testers.map(({ name, steps }) => ({ name, progress: new Progress(whole.course, steps) })),
+              ),
+            )
+          : JSON.stringify(whole, null, 1);
       const file = new Blob([content], { type: type === 'csv' ? 'text/csv' : 'application/json' });
       download(`${pattern.name}, test ${call.number}.${type}`, file);
     } catch (error) {
@@ -72,27 +60,24 @@
   }
 </script>
 
-{#if call.withdrawnAt === null}
-  <section>
-    <h2>The address</h2>
-    {#if alone}
-      <p class="alone">
-        This server answers on this machine alone: nobody else can open the address. The README says how to let testers
-        in, and nobody further.
-      </p>
-    {/if}
-    <div class="address">
-      <Code text={address} label="The address as a code" />
-      <div>
-        <p>{address}</p>
-        <Button onclick={() => void copy()}>Copy</Button>
-        <Button weight="quiet" onclick={() => void withdraw()}>Withdraw</Button>
-      </div>
-    </div>
-  </section>
-{:else}
-  <p class="alone">This test is withdrawn; its address leads nowhere any more.</p>
-{/if}
+<section>
+  <h2>The address</h2>
+  {#if alone && call.address && holds(call.address)}
+    <p class="alone">
+      This server answers on this machine alone: nobody else can open the address. The README says how to let testers
+      in, and nobody further.
+    </p>
+  {/if}
+  <AddressHere
+    address={call.address}
+    code
+    leads="/bench/"
+    of="/api/patterns/{pattern.id}/calls/{call.number}/address"
+    anew={['dostik:tests', 'dostik:standing']}
+    none="This test came from another house; its address leads nowhere here."
+    withdrawn="The test is withdrawn. What has come stays here."
+  />
+</section>
 <section>
   <h2>Testers</h2>
   {#if testers.length === 0}<p class="soft">Nobody has joined yet.</p>{/if}
@@ -131,19 +116,6 @@
   h2 {
     margin-bottom: var(--space-1);
     font-size: var(--size-text);
-  }
-
-  .address {
-    display: grid;
-    grid-template-columns: 9rem minmax(0, 1fr);
-    gap: var(--space-3);
-  }
-
-  .address p {
-    margin-bottom: var(--space-2);
-    font-size: var(--size-small);
-    overflow-wrap: anywhere;
-    user-select: all;
   }
 
   .alone {

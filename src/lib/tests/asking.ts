@@ -1,18 +1,16 @@
 import * as z from 'zod/mini';
 import { resultsSchema, wholeSchema, type Results, type Wanted, type WholeTest } from '../bench.js';
-import { ask, said } from '../client.js';
+import { ask, body, said } from '../client.js';
+
+/** The server reads the text before it is frozen, and has ten seconds for that; milliseconds. */
+const LONGEST = 20_000;
 
 const numberSchema = z.object({ number: z.int() });
 
 /** Freezes the pattern for testers. @returns the number of the call @throws Trouble */
 export async function openCall(id: string, wanted: Wanted): Promise<number> {
-  const init = { method: 'POST', body: JSON.stringify(wanted), headers: { 'content-type': 'application/json' } };
+  const init = { ...body('POST', wanted), signal: AbortSignal.timeout(LONGEST) };
   return (await said(await ask(`/api/patterns/${id}/calls`, init), numberSchema)).number;
-}
-
-/** @throws Trouble */
-export async function withdrawCall(id: string, number: number): Promise<void> {
-  await ask(`/api/patterns/${id}/calls/${number}`, { method: 'DELETE' });
 }
 
 /** @throws Trouble */

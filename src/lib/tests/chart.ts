@@ -2,66 +2,96 @@ import type { EChartsCoreOption } from 'echarts/core';
 import type { SideBySide } from '../../core/index.js';
 import type { ChartColours } from '../components/chartColours.js';
 
-/** Minutes of each round: a thin line for each tester, and the middle of all. */
+/** Of one strip, and of what stands above and below all of them; pixels. */
+const STRIP = 26;
+const MARGIN = 8;
+const NAMES = 104;
+
+/** How high the strips of so many testers are, with that of the middle; rem of 16 pixels. */
+export function stripsHeight(testers: number): number {
+  return ((testers + 1) * STRIP + 2 * MARGIN) / 16;
+}
+
+/**
+ * The time of each round, a strip for each tester below that of the middle of all; on one scale, so that strips can be
+ * compared.
+ */
 export function timesChart(
   { rows, testers }: SideBySide,
-  chosen: number | null,
   wordsOf: (row: number) => string,
   colours: ChartColours,
 ): EChartsCoreOption {
-  const minutes = (spent: number | null | undefined) =>
-    spent === null || spent === undefined ? null : Math.round(spent / 6000) / 10;
-  const line = { type: 'line', showSymbol: false, connectNulls: false, animation: false } as const;
+  const strips = [
+    { name: 'middle of all', of: rows.map(({ spent }) => minutesOf(spent)), colour: colours.ink },
+    ...testers.map(({ name }, i) => ({
+      name,
+      of: rows.map(({ times }) => minutesOf(times[i])),
+      colour: colours.soft,
+    })),
+  ];
+  const most = Math.max(1, ...strips.flatMap(({ of }) => of.map((spent) => spent ?? 0)));
+  const data = rows.map((_, i) => i);
+  const hidden = { axisLabel: { show: false }, axisTick: { show: false }, axisLine: { show: false } };
   return {
     animation: false,
     textStyle: { fontFamily: 'Figtree Variable, system-ui, sans-serif', color: colours.ink },
-    grid: { left: 44, right: 12, top: 14, bottom: 22 },
+    axisPointer: { link: [{ xAxisIndex: 'all' }] },
+    grid: strips.map((_, i) => ({ left: NAMES, right: 12, top: MARGIN + i * STRIP, height: STRIP - 4 })),
     tooltip: {
       trigger: 'axis',
       confine: true,
-      formatter: (all: unknown) => {
-        const [first] = all as { dataIndex: number }[];
+      formatter: (points: unknown) => {
+        const [first] = points as { dataIndex: number }[];
         if (!first) return '';
-        const row = rows[first.dataIndex];
-        const each = testers.flatMap(({ name }, i) => {
-          const spent = minutes(row?.cells[i]?.spent);
+        const each = strips.flatMap(({ name, of }) => {
+          const spent = of[first.dataIndex] ?? null;
           return spent === null ? [] : [`${escaped(name)}: ${spent} min`];
         });
-        return [escaped(wordsOf(first.dataIndex)), ...each, `middle: ${minutes(row?.spent) ?? '–'} min`].join('<br>');
+        return [escaped(wordsOf(first.dataIndex)), ...each].join('<br>');
       },
     },
-    xAxis: { type: 'category', data: rows.map((_, i) => i + 1), axisLabel: { show: false }, axisTick: { show: false } },
-    yAxis: {
+    xAxis: strips.map((_, i) => ({
+      ...hidden,
+      type: 'category',
+      gridIndex: i,
+      data,
+      axisLine: { lineStyle: { color: colours.rule } },
+    })),
+    yAxis: strips.map(({ name, colour }, i) => ({
+      ...hidden,
       type: 'value',
-      name: 'min',
-      nameGap: 4,
-      nameTextStyle: { color: colours.soft },
-      axisLabel: { color: colours.soft },
-      splitLine: { lineStyle: { color: colours.rule } },
-    },
-    series: [
-      ...testers.map((tester, i) => ({
-        ...line,
-        name: tester.name,
-        data: rows.map(({ cells }) => minutes(cells[i]?.spent)),
-        lineStyle: { color: colours.soft, width: 1, opacity: 0.55 },
-      })),
-      {
-        ...line,
-        name: 'middle',
-        data: rows.map(({ spent }) => minutes(spent)),
-        lineStyle: { color: colours.ink, width: 2.5 },
+      gridIndex: i,
+      max: most,
+      splitLine: { show: false },
+      name,
+      nameLocation: 'middle',
+      nameRotate: 0,
+      nameGap: NAMES - 8,
+      nameTextStyle: {
+        align: 'left',
+        color: colour,
+        fontWeight: i === 0 ? 600 : 400,
       },
-      {
-        type: 'bar',
-        name: 'here',
-        silent: true,
-        barWidth: 2,
-        data: rows.map((_, i) => (i === chosen ? Math.max(...rows.map(({ spent }) => minutes(spent) ?? 0), 1) : null)),
-        itemStyle: { color: colours.here },
-      },
-    ],
+      nameTruncate: { maxWidth: NAMES - 16 },
+    })),
+    series: strips.map(({ name, of, colour }, i) => ({
+      type: 'line',
+      step: 'middle',
+      silent: true,
+      showSymbol: false,
+      name,
+      xAxisIndex: i,
+      yAxisIndex: i,
+      data: of,
+      lineStyle: { color: colour, width: 1 },
+      itemStyle: { color: colour },
+      areaStyle: { color: colour, opacity: i === 0 ? 0.5 : 0.25 },
+    })),
   };
+}
+
+function minutesOf(spent: number | null | undefined): number | null {
+  return spent === null || spent === undefined ? null : Math.round(spent / 6000) / 10;
 }
 
 function escaped(words: string): string {

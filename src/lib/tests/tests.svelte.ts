@@ -1,4 +1,4 @@
-import { type BenchRound, type Cell, type ResultRow, type SideBySide } from '../../core/index.js';
+import { type BenchRound, type Told, type ResultRow, type SideBySide } from '../../core/index.js';
 import type { Results } from '../bench.js';
 import { roundWords, NOTE_WORDS } from '../bench/words.js';
 import { troubleIn } from '../client.js';
@@ -76,8 +76,8 @@ export class TestsSession {
   async toQuery(): Promise<void> {
     const { row, round, results } = this;
     if (!row || !round || !results) return;
-    const told = row.cells.flatMap((cell, i) => tellings(cell, results.all.testers[i]?.name ?? ''));
-    if (told.length === 0) {
+    const all = row.told.flatMap((told) => tellings(told, results.all.testers[told.tester]?.name ?? ''));
+    if (all.length === 0) {
       this.#options.say('Nobody noted anything at this round.');
       return;
     }
@@ -91,7 +91,7 @@ export class TestsSession {
         at: from < 0 ? null : { from, words },
         part: results.course.parts[row.part]?.name ?? '',
         round: round.label,
-        text: `“${round.label}: ${words}”: ${told.join(' ')}`.slice(0, LONGEST_QUERY),
+        text: `“${round.label}: ${words}”: ${all.join(' ')}`.slice(0, LONGEST_QUERY),
         proposal: '',
         rule: '',
         finding: '',
@@ -108,7 +108,7 @@ const TOGETHER = 2;
 const LONGEST_QUERY = 1900;
 
 /** What a tester says of a round, a sentence each. */
-function tellings({ notes, hooks, counted }: Cell, name: string): string[] {
+function tellings({ notes, hooks, counted }: Told, name: string): string[] {
   return [
     ...notes.map(
       ({ note, words }) => `${name}: ${NOTE_WORDS[note].toLowerCase()}${words === '' ? '' : `, “${words}”`}.`,

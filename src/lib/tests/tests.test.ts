@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { checkPattern, sideBySide, type Step, type What } from '../../core/index.js';
+import { checkPattern, Progress, sideBySide, type Step, type What } from '../../core/index.js';
 import { NOTHING_WANTED, type Results } from '../bench.js';
 import type { QueryMade } from '../queries.js';
 import { csvOf, TestsSession } from './tests.svelte.js';
@@ -22,8 +22,8 @@ const RESULTS: Results = {
   course,
   wanted: NOTHING_WANTED,
   all: sideBySide(course, [
-    { name: 'Aune', steps: [note(1, 2, 'Which one?'), note(2, 0, '')] },
-    { name: 'Mirre', steps: [note(1, 2, '')] },
+    { name: 'Aune', progress: new Progress(course, [note(1, 2, 'Which one?'), note(2, 0, '')]) },
+    { name: 'Mirre', progress: new Progress(course, [note(1, 2, '')]) },
   ]),
   photographs: [[], []],
 };

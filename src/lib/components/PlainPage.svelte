@@ -11,7 +11,7 @@
   let { heading, above = '', children }: Props = $props();
 </script>
 
-<!-- A page of the bench that is read from top to bottom. -->
+<!-- A page by itself that is read from top to bottom: the bench, the door. -->
 <main>
   {#if above}<p>{above}</p>{/if}
   <h1>{heading}</h1>
