@@ -1,99 +1,81 @@
-import AxeBuilder from '@axe-core/playwright';
-import { expect } from '@playwright/test';
-import { openDesk, openPattern } from './page.js';
+import { expect, type Page } from '@playwright/test';
+import { openDesk, openPattern, sound } from './page.js';
 import { test } from './server.js';
 
 const BALL = 'Ball\nUS terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (13)\nFasten off.\n';
 
 for (const colorScheme of ['light', 'dark'] as const) {
-  test(`no page and no state of it has violations of accessibility: ${colorScheme}`, async ({ page, server }) => {
-    const id = await server.takeIn(BALL, 'Ball');
-    const sound = async (what: string) =>
-      expect((await new AxeBuilder({ page }).analyze()).violations, what).toEqual([]);
-    await page.emulateMedia({ colorScheme });
-    for (const path of [
-      '/',
-      '/rules',
-      '/style',
-      '/card',
-      '/away',
-      `/intake/${id}`,
-      `/terms/${id}`,
-      `/shape/${id}`,
-      `/tests/${id}`,
-      '/bench',
-      '/bench/devices',
-      '/bench/nobody',
-      `/drafts/${id}`,
-      `/queries/${id}`,
-      `/history/${id}`,
-      `/desk/${id}/rules`,
-      `/desk/${id}`,
-      '/nowhere',
-      `/desk/nobody`,
-    ]) {
-      await page.goto(server.url + path, { waitUntil: 'networkidle' });
-      await sound(`${path}, ${colorScheme}`);
-    }
-    // A dialog, with an error in it.
-    await page.goto(server.url, { waitUntil: 'networkidle' });
-    await page.keyboard.press('n');
-    await page.getByRole('button', { name: 'Take in', exact: true }).click();
-    await expect(page.getByRole('alert')).toBeVisible();
-    await sound(`taking in, ${colorScheme}`);
-    await page.keyboard.press('Escape');
-    // Rows that are selected, nothing that is like what was asked for, and a menu.
-    await page.keyboard.press('a');
-    await sound(`selected, ${colorScheme}`);
-    await page.keyboard.press('a');
-    await page
-      .getByRole('button', { name: /^More for/ })
-      .first()
-      .click();
-    await sound(`a menu, ${colorScheme}`);
-    await page.keyboard.press('Escape');
-    await page.getByRole('searchbox').fill('zzz');
-    await sound(`nothing found, ${colorScheme}`);
-    // The Desk in the middle of an error: a save that does not arrive, and keys and finder over it.
-    await openDesk(page, server.url, id);
-    await page.route('**/api/**', (route) => route.abort());
-    await page.keyboard.type(' ');
-    await expect(page.getByRole('alert')).toBeVisible();
-    await sound(`unsaved, ${colorScheme}`);
-    for (const key of ['Alt+k', 'Alt+a']) {
-      await page.keyboard.press(key);
-      await expect(page.getByRole('dialog')).toBeVisible();
-      await sound(`${key}, ${colorScheme}`);
+  test.describe(`no violation of accessibility: ${colorScheme}`, () => {
+    test.use({ colorScheme });
+
+    test('on any page', async ({ page, server }) => {
+      const id = await server.takeIn(BALL, 'Ball');
+      const places = ['intake', 'terms', 'shape', 'tests', 'drafts', 'queries', 'history', 'desk'];
+      for (const path of [
+        ...['/', '/rules', '/style', '/card', '/away', '/bench', '/bench/devices', '/bench/nobody'],
+        ...places.map((place) => `/${place}/${id}`),
+        ...[`/desk/${id}/rules`, '/desk/nobody', '/nowhere'],
+      ]) {
+        await page.goto(server.url + path, { waitUntil: 'networkidle' });
+        await sound(page);
+      }
+    });
+
+    test('on the Shelf, whatever it shows', async ({ page, server }) => {
+      await page.goto(server.url);
+      await page.keyboard.press('n');
+      await page.getByRole('button', { name: 'Take in', exact: true }).click();
+      await expect(page.getByRole('alert')).toBeVisible();
+      await sound(page, 'taking in, with an error');
       await page.keyboard.press('Escape');
-    }
-    await page.unroute('**/api/**');
-    await page.keyboard.press('Backspace');
-    await expect(page.locator('[data-save=saved]')).toBeVisible();
-    // What the caret is at besides rounds.
-    for (const key of ['Alt+PageUp', 'Control+Home', 'Alt+l']) {
-      await page.keyboard.press(key);
-      await sound(`${key}, ${colorScheme}`);
-    }
-    // A correspondence: its queries, the letter, and the reply.
-    await openPattern(page, server.url, 'Tugboat');
-    await page.keyboard.press('Alt+Shift+Q');
-    for (const key of [null, 'Alt+l', 'Alt+r']) {
-      if (key) await page.keyboard.press(key);
-      await page.waitForTimeout(300);
-      await sound(`queries, ${key ?? 'list'}, ${colorScheme}`);
-    }
-    // Something to mend: the round, the list of all findings, and the finder over it.
-    await openPattern(page, server.url, 'Tugboat');
-    for (const key of ['Alt+Period', 'Alt+l', 'Alt+a']) {
-      await page.keyboard.press(key);
-      if (key === 'Alt+a') await expect(page.getByRole('combobox')).toBeFocused();
-      await sound(`to mend, ${key}, ${colorScheme}`);
-    }
-    await page.keyboard.press('Escape');
-    // An empty shelf.
-    const { patterns } = { patterns: (await (await server.ask('GET', '/api/patterns')).json()) as { id: string }[] };
-    await server.ask('PUT', '/api/shelf', { ids: patterns.map((one) => one.id), away: true });
-    await page.goto(server.url, { waitUntil: 'networkidle' });
-    await sound(`an empty shelf, ${colorScheme}`);
+      await page.keyboard.press('a');
+      await sound(page, 'all rows selected');
+      await page.keyboard.press('a');
+      const more = page.getByRole('button', { name: /^More for/ });
+      await more.first().click();
+      await sound(page, 'a menu');
+      await page.keyboard.press('Escape');
+      await page.getByRole('searchbox').fill('zzz');
+      await sound(page, 'nothing found');
+      const patterns = (await (await server.ask('GET', '/api/patterns')).json()) as { id: string }[];
+      await server.ask('PUT', '/api/shelf', { ids: patterns.map(({ id }) => id), away: true });
+      await page.goto(server.url);
+      await sound(page, 'empty');
+    });
+
+    test('at the Desk, in the middle of an error and at what is to be mended', async ({ page, server }) => {
+      await openDesk(page, server.url, await server.takeIn(BALL, 'Ball'));
+      await page.route('**/api/**', (route) => route.abort());
+      await page.keyboard.type(' ');
+      await expect(page.getByRole('alert')).toBeVisible();
+      await sound(page, 'unsaved');
+      for (const key of ['Alt+k', 'Alt+a']) {
+        await page.keyboard.press(key);
+        await expect(page.getByRole('dialog')).toBeVisible();
+        await sound(page, `unsaved, ${key}`);
+        await page.keyboard.press('Escape');
+      }
+      await page.unroute('**/api/**');
+      await page.keyboard.press('Backspace');
+      await expect(page.locator('[data-save=saved]')).toBeVisible();
+      await pressed(page, ['Alt+PageUp', 'Control+Home', 'Alt+l']);
+      await openPattern(page, server.url, 'Tugboat');
+      await pressed(page, ['Alt+Period', 'Alt+l', 'Alt+a']);
+    });
+
+    test('in a correspondence: its queries, the letter and the reply', async ({ page, server }) => {
+      await openPattern(page, server.url, 'Tugboat');
+      await pressed(page, ['Alt+Shift+Q', 'Alt+l', 'Alt+r']);
+    });
   });
+}
+
+/** Presses one key after the other, and looks at what each has brought once it stands still. */
+async function pressed(page: Page, keys: readonly string[]): Promise<void> {
+  for (const key of keys) {
+    await page.keyboard.press(key);
+    if (key === 'Alt+a') await expect(page.getByRole('combobox')).toBeFocused();
+    await page.waitForTimeout(300);
+    await sound(page, `${page.url()}, ${key}`);
+  }
 }

@@ -2,7 +2,7 @@
  * What the application has to bear: kills, hostile requests, script in every field, texts that are too much. A share of it
  * runs with all tests; `npm run endure` runs the whole.
  */
-import { rmSync } from 'node:fs';
+import { renameSync } from 'node:fs';
 import { request } from 'node:http';
 import { Worker } from 'node:worker_threads';
 import { expect } from '@playwright/test';
@@ -187,20 +187,32 @@ test('script in every field stays text', async ({ page, server }) => {
   }
 });
 
-test('a database that goes from under the server is told in words, and nothing is reported as saved', async ({
+test('a database that goes from under the server: all can be read, and typed on, until it is there again', async ({
   page,
   server,
 }) => {
   const id = await server.takeIn(BALL);
   await openDesk(page, server.url, id);
-  rmSync(server.database);
+  const away = `${server.database}.away`;
+  renameSync(server.database, away);
   await typeFirst(page, 'Where to? ');
   await expect(page.getByRole('alert')).toContainText('was moved or deleted');
   await expect(page.locator('[data-save=failed]')).toBeVisible();
   expect((await server.ask('PUT', `/api/patterns/${id}`, { text: 'x', base: 1 })).status).toBe(503);
+  expect((await server.ask('GET', '/healthz')).status).toBe(503);
+
+  // It is no error page: the shelf and the Desk are there, and say it.
   await page.goto(server.url);
-  await expect(page).toHaveTitle('This did not work · Dostik');
-  await expect(page.getByText('Put it back, or restart the server to begin a new one.')).toBeVisible();
+  await expect(page.getByRole('alert')).toContainText('Nothing can be kept at present.');
+  await expect(page.locator('[data-row]').first()).toBeVisible();
+  await page.goto(`${server.url}/desk/${id}`);
+  await expect(page.getByText('Where to? ', { exact: false }).first()).toBeVisible();
+  await expect(page.getByRole('alert')).toContainText('was moved or deleted');
+
+  renameSync(away, server.database);
+  await expect(page.getByRole('alert')).toBeHidden();
+  await expect(page.locator('[data-save=saved]')).toBeVisible();
+  expect((await server.pattern(id)).text).toContain('Where to? ');
 });
 
 /** Texts of up to 2 MB, each the worst of its kind for somebody. */
@@ -214,10 +226,11 @@ const HEAVY: Readonly<Record<string, () => string>> = {
 /** No other request may wait longer; a machine that runs other tests beside it is given more. Milliseconds. */
 const LONGEST_WAIT = WHOLE ? 100 : 1000;
 
-test('no text of up to 2 MB holds up another request, or makes its Desk unusable', async ({ page, server }) => {
-  for (const [name, write] of Object.entries(HEAVY).slice(0, WHOLE ? undefined : 2)) {
-    // A Desk that counts beside it would take a core of its own.
-    await page.goto('about:blank');
+for (const [name, write] of Object.entries(HEAVY).slice(0, WHOLE ? undefined : 2)) {
+  test(`no text of up to 2 MB holds up another request, or makes its Desk unusable: ${name}`, async ({
+    page,
+    server,
+  }) => {
     const text = write();
     const id = await server.takeIn(text, name);
     const others = waits(server);
@@ -239,8 +252,8 @@ test('no text of up to 2 MB holds up another request, or makes its Desk unusable
     await expect(page.getByLabel('Manuscript')).toContainText('Here. ');
     await saved(page);
     expect((await server.pattern(id)).text.startsWith('Here. ')).toBe(true);
-  }
-});
+  });
+}
 
 /** Asks something small again and again until it is called; returns the longest wait. */
 function waits(server: Server): () => Promise<number> {

@@ -205,16 +205,33 @@ test('what a page ships is small: less than 250 KB for the Desk, 120 for the Ben
   }
 });
 
-test('2,000 patterns: the shelf is drawn as far as it is seen, searched and walked through', async ({
+test('5,000 patterns: the shelf is drawn as far as it is seen, searched and walked through', async ({
   page,
   server,
 }) => {
-  await server.fill(2000);
+  await server.fill(5000);
+  // A word that stands in one text alone, and in the name of none.
+  const id = await server.takeIn('Newt\nUS terms\n\nBODY\nRnd 1: 6 sc in MR (6)\nSew the quibblet on.\n');
   await page.goto(server.url);
-  await expect(page.getByRole('button', { name: /^All 2,?007/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^All 5,?008/ })).toBeVisible();
+  expect((await page.content()).length).toBeLessThan(300_000);
   expect(await page.locator('[data-row]').count()).toBeLessThan(60);
   await press(page, 'k', async () => expect(page.locator('[data-row]:focus-within')).toBeVisible({ timeout: 1000 }));
   await page.getByRole('searchbox').fill('pattern 1234');
   await expect(page.getByRole('link', { name: 'Pattern 1234', exact: true })).toBeVisible();
   await expect(page.locator('[data-row]')).toHaveCount(1);
+  await page.getByRole('searchbox').fill('quibb');
+  await expect(page.locator(`[data-row="${id}"]`)).toContainText('Sew the quibblet on.');
+  await expect(page.locator('[data-row]')).toHaveCount(1);
+  // What is looked for is found again by whoever comes back.
+  await page.locator(`[data-row="${id}"] a`).first().click();
+  await page.waitForURL(/\/desk\//);
+  await page.goBack();
+  await expect(page.getByRole('searchbox')).toHaveValue('quibb');
+
+  // All of them are selected, also those that have not been seen.
+  await page.getByRole('searchbox').fill('');
+  await expect(page.getByRole('checkbox', { name: 'Select all 5008' })).toBeVisible();
+  await page.getByRole('checkbox', { name: 'Select all 5008' }).check();
+  await expect(page.getByText('5,008 of 5,008 selected')).toBeVisible();
 });

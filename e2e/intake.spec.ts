@@ -111,7 +111,7 @@ test('a folder that is dropped on the shelf is taken in, with the folders in it'
     copyFileSync(path.join(FIXTURES, file), path.join(folder, 'heads', file));
   writeFileSync(path.join(folder, 'bobbin.txt'), 'BOBBIN\nRnd 1: 6 sc in MR (6)\n');
   writeFileSync(path.join(folder, '.left-about'), 'nothing for a shelf');
-  await page.goto(server.url, { waitUntil: 'networkidle' });
+  await page.goto(server.url);
   // As the browser itself drops what is dragged in from elsewhere.
   const browser = await page.context().newCDPSession(page);
   const data = { items: [], files: [folder], dragOperationsMask: 1 };
@@ -126,7 +126,7 @@ test('a folder that is dropped on the shelf is taken in, with the folders in it'
 
 test('a table and a list that are copied from elsewhere are pasted as rounds', async ({ page, server, context }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write'], { origin: server.url });
-  await page.goto(server.url, { waitUntil: 'networkidle' });
+  await page.goto(server.url);
   await page.keyboard.press('n');
   const field = page.getByLabel('Pattern text');
   await field.fill('CONE\n');
@@ -153,7 +153,7 @@ test('a file that is dropped on any page goes to the shelf, and the server answe
   page,
   server,
 }) => {
-  await page.goto(`${server.url}/card`, { waitUntil: 'networkidle' });
+  await page.goto(`${server.url}/card`);
   await drop(page, 'body', 'pot.txt', Buffer.from('POT\nRnd 1: 6 sc in MR (6)\n'));
   await expect(page.getByRole('region', { name: 'Taking in' })).toContainText('1 pattern taken in');
   await expect(page.getByRole('link', { name: 'pot', exact: true })).toBeVisible();
@@ -168,6 +168,7 @@ test('a file that is dropped on any page goes to the shelf, and the server answe
   }).then((answer) => answer.text());
   void taken.finally(() => (reading.done = true));
   let [asked, longest] = [0, 0];
+  const begun = Date.now();
   for (; !reading.done; asked += 1) {
     const start = Date.now();
     expect((await fetch(`${server.url}/api/patterns`)).status).toBe(200);
@@ -175,5 +176,6 @@ test('a file that is dropped on any page goes to the shelf, and the server answe
   }
   expect(await taken).toContain('message');
   expect(asked).toBeGreaterThan(5);
-  expect(longest).toBeLessThan(1000);
+  // A server that read it itself would answer no sooner than it is through.
+  expect(longest).toBeLessThan((Date.now() - begun) / 2);
 });

@@ -67,43 +67,42 @@ test('a window that is open keeps what it has not saved; a second one neither ta
   await page.close();
   const later = await context.newPage();
   await openDesk(later, server.url, id);
-  await expect(later.getByRole('dialog')).toContainText('First. Ball');
-  await later.getByRole('button', { name: /Go on with mine/ }).click();
+  const clash = later.getByRole('alert', { name: 'Changed here and there' });
+  await expect(clash).toContainText('First. Ball');
+  await expect(clash).toContainText('Second. Ball');
+  await clash.getByRole('button', { name: 'Keep what stands here' }).click();
   await saved(later);
   expect((await server.pattern(id)).text).toBe(`First. ${BALL}`);
 });
 
-test('a conflict is settled at the first press, whatever the other window saves meanwhile', async ({
+test('a clash is settled with what stands there now, whatever the other window saves meanwhile', async ({
   page,
   server,
 }) => {
   const id = await server.takeIn(BALL);
   await openDesk(page, server.url, id);
-  await server.ask('PUT', `/api/patterns/${id}`, { text: 'Theirs, one', base: 1 });
+  const theirs = (words: string) => `${words} ${BALL}`;
+  await server.ask('PUT', `/api/patterns/${id}`, { text: theirs('One.'), base: 1 });
   await typeFirst(page, 'Mine. ');
-  const dialog = page.getByRole('dialog');
-  await expect(dialog).toContainText('Theirs, one');
-  await server.ask('PUT', `/api/patterns/${id}`, { text: 'Theirs, two', base: 2 });
-  await server.ask('PUT', `/api/patterns/${id}`, { text: 'Theirs, three', base: 3 });
-  await dialog.getByRole('button', { name: /Go on with mine/ }).click();
-  await expect(dialog).toBeHidden();
+  const clash = page.getByRole('alert', { name: 'Changed here and there' });
+  await expect(clash).toContainText('One. Ball');
+  await server.ask('PUT', `/api/patterns/${id}`, { text: theirs('Two.'), base: 2 });
+  await server.ask('PUT', `/api/patterns/${id}`, { text: theirs('Three.'), base: 3 });
+  await expect(clash).toContainText('Three. Ball');
+  await clash.getByRole('button', { name: 'Keep what stands here' }).click();
   await saved(page);
-  expect((await server.pattern(id)).text).toBe(`Mine. ${BALL}`);
-  await page.goto(server.url);
-  await page.getByRole('link', { name: 'Copy: Ball' }).click();
-  await expect(page.getByLabel('Manuscript')).toContainText('Theirs, three');
-  await page.goto(server.url);
-  await expect(page.getByRole('link', { name: 'Copy: Ball' })).toHaveCount(1);
+  expect(await server.pattern(id)).toMatchObject({ text: `Mine. ${BALL}`, revision: 5 });
 
-  // And with theirs: what stands there now is shown, and not what stood there when it was asked.
   const second = await server.takeIn(BALL, 'Second');
   await openDesk(page, server.url, second);
-  await server.ask('PUT', `/api/patterns/${second}`, { text: 'Theirs, one', base: 1 });
+  await server.ask('PUT', `/api/patterns/${second}`, { text: theirs('One.'), base: 1 });
   await typeFirst(page, 'Mine. ');
-  await expect(dialog).toBeVisible();
-  await server.ask('PUT', `/api/patterns/${second}`, { text: 'Theirs, two', base: 2 });
-  await dialog.getByRole('button', { name: /Go on with theirs/ }).click();
-  await expect(page.getByLabel('Manuscript')).toContainText('Theirs, two');
+  await expect(clash).toContainText('One. Ball');
+  await clash.getByRole('button', { name: 'Take what stands there' }).click();
+  await expect(page.getByLabel('Manuscript')).toContainText('One. Ball');
+  await expect(page.getByLabel('Manuscript')).not.toContainText('Mine.');
+  await saved(page);
+  expect((await server.pattern(second)).text).toBe(theirs('One.'));
 });
 
 test('a text whose pattern was put away can be taken from the shelf; what is put away comes back', async ({

@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
 
 /** The row of the rail beside a line that begins with some words, as its title tells it. */
@@ -29,4 +30,16 @@ export async function openPattern(page: Page, url: string, name: string | RegExp
   await page.goto(url);
   await page.getByRole('link', { name }).click();
   await expect(page.getByRole('tab', { name: /Findings \d/ })).toBeVisible();
+}
+
+/**
+ * That a page as it stands violates no rule of accessibility. It holds no frame, so what is found needs no page of its
+ * own to be brought together on, and only what is wrong is told: half the time of asking for all that is right as well.
+ */
+export async function sound(page: Page, what = page.url()): Promise<void> {
+  const told = await new AxeBuilder({ page })
+    .setLegacyMode()
+    .options({ resultTypes: ['violations'] })
+    .analyze();
+  expect(told.violations, what).toEqual([]);
 }

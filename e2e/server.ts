@@ -1,22 +1,29 @@
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { createClient } from '@libsql/client';
-import { test as base } from '@playwright/test';
+import { test as base, type Page } from '@playwright/test';
 
 /** The built application with the demo patterns, on a database and a port of its own. */
 export class Server {
   readonly #folder = mkdtempSync(path.join(tmpdir(), 'dostik-e2e-'));
   #process: ChildProcess | null = null;
   readonly #stocked: string | null;
+  readonly #settings: Readonly<Record<string, string>>;
+  /** What it has said on its terminal. */
+  said = '';
   url = '';
   #port = 0;
 
-  /** @param stocked a database to begin with; without one the demo patterns are brought in */
-  constructor(stocked: string | null = null) {
+  /**
+   * @param stocked a database to begin with; without one the demo patterns are brought in
+   * @param settings that it is started with, as in the environment
+   */
+  constructor(stocked: string | null = null, settings: Readonly<Record<string, string>> = {}) {
     this.#stocked = stocked;
+    this.#settings = settings;
   }
 
   async start(): Promise<void> {
@@ -27,9 +34,13 @@ export class Server {
     }
     const child = spawn(process.execPath, ['scripts/start.mjs'], {
       env: this.#env(),
-      stdio: ['ignore', 'pipe', 'inherit'],
+      stdio: ['ignore', 'pipe', 'pipe'],
     });
     this.#process = child;
+    child.stderr.on('data', (words: Buffer) => {
+      this.said += words.toString();
+      process.stderr.write(words);
+    });
     await new Promise<void>((resolve, reject) => {
       child.stdout.on('data', (words: Buffer) => {
         if (words.toString().includes('Dostik is at')) resolve();
@@ -41,6 +52,7 @@ export class Server {
   #stock(): void {
     if (this.#stocked !== null) {
       copyFileSync(this.#stocked, this.database);
+      cpSync(besides(this.#stocked), besides(this.database), { recursive: true });
       return;
     }
     const seeded = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/seed.ts'], {
@@ -54,10 +66,15 @@ export class Server {
   async kill(): Promise<void> {
     const child = this.#process;
     this.#process = null;
-    if (!child) return;
+    if (!child || child.exitCode !== null) return;
     const gone = new Promise((resolve) => child.once('exit', resolve));
     child.kill('SIGKILL');
     await gone;
+  }
+
+  /** The number of its process, while it runs. */
+  get pid(): number | undefined {
+    return this.#process?.pid;
   }
 
   /** The file that everything is kept in. */
@@ -120,8 +137,13 @@ export class Server {
   }
 
   #env(): NodeJS.ProcessEnv {
-    return { ...process.env, PORT: String(this.#port), DATABASE_URL: `file:${this.database}` };
+    return { ...process.env, PORT: String(this.#port), DATABASE_URL: `file:${this.database}`, ...this.#settings };
   }
+}
+
+/** The folder of the files that go with a database. */
+function besides(database: string): string {
+  return path.join(path.dirname(database), 'files');
 }
 
 function freePort(): Promise<number> {
@@ -133,7 +155,33 @@ function freePort(): Promise<number> {
   });
 }
 
+/** Opens and loads anew only what answers to keys: a page of the house is there as words before its scripts have run. */
+function onceAwake(page: Page): Page {
+  for (const way of ['goto', 'reload'] as const) {
+    const go = page[way].bind(page) as (...given: unknown[]) => ReturnType<Page['reload']>;
+    page[way] = async (...given: unknown[]) => {
+      const answer = await go(...given);
+      await page.locator('body[data-awake], body:not([data-person])').waitFor({ state: 'attached' });
+      return answer;
+    };
+  }
+  return page;
+}
+
 export const test = base.extend<{ server: Server }, { stocked: string }>({
+  browser: [
+    async ({ browser }, use) => {
+      const newContext = browser.newContext.bind(browser);
+      browser.newContext = async (options) => {
+        const context = await newContext(options);
+        const newPage = context.newPage.bind(context);
+        context.newPage = async () => onceAwake(await newPage());
+        return context;
+      };
+      await use(browser);
+    },
+    { scope: 'worker' },
+  ],
   // Stocked and counted once for all tests that one worker carries out.
   stocked: [
     async ({ browserName: _ }, use) => {

@@ -14,3 +14,9 @@ it('docs/rules.md lists every rule as it is (npm run docs)', () => {
 it('docs/pattern.schema.json is the schema of what goes out (npm run docs)', async () => {
   expect(readFileSync('docs/pattern.schema.json', 'utf8')).toBe(await patternSchemaDocument());
 });
+
+it('docs/shipped.md lists every package that runs on the server, in the version that does', () => {
+  const rows = readFileSync('docs/shipped.md', 'utf8').matchAll(/^\| (\S+) +\| (\d\S*) +\|/gm);
+  const { dependencies } = JSON.parse(readFileSync('package.json', 'utf8')) as { dependencies: Record<string, string> };
+  expect(Object.fromEntries([...rows].map(([, name, version]) => [name, version]))).toEqual(dependencies);
+});
