@@ -54,7 +54,7 @@ module.exports = {
       name: 'terminal-knows-only-the-core-and-files',
       severity: 'error',
       from: { path: '^src/cli/' },
-      to: { path: '^src/(lib/(?!server/(documents|publishing)/)|routes/)' },
+      to: { path: '^src/(lib/(?!server/(backups|documents|files|publishing)/)|routes/)' },
     },
     {
       name: 'components-know-no-crochet',

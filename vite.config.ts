@@ -1,12 +1,15 @@
 import { sveltekit } from '@sveltejs/kit/vite';
+import { letters } from './scripts/letters.mjs';
 import { defineConfig } from 'vitest/config';
 
 const HOUSE =
-  /src\/lib\/(?:frame\/(?:Frame|HouseKeys|PageHead|actions|house|places|preferences)|components\/(?:Button|Mark|Menu|Toaster|When|marks|toasts|when)|client|fetched|plural)\b/;
+  /src\/lib\/(?:frame\/(?:Frame|Ways|HouseKeys|PageHead|actions|house|places|preferences)|components\/(?:Button|Mark|Menu|Toaster|When|marks|toasts|when)|client|fetched|plural)\b/;
 
 export default defineConfig({
-  plugins: [sveltekit()],
-  worker: { format: 'es' },
+  plugins: [letters, sveltekit()],
+  worker: { format: 'es', plugins: () => [letters] },
+  // It names Svelte among what it can go with, and would be taken for a library of components.
+  ssr: { external: ['better-auth'] },
   environments: {
     client: {
       build: {
@@ -22,7 +25,7 @@ export default defineConfig({
     include: ['src/**/*.test.ts', 'tools/**/*.test.ts', 'scripts/**/*.test.ts'],
     globalSetup: 'scripts/before-tests.mjs',
     environment: 'node',
-    testTimeout: 60_000,
+    testTimeout: 120_000,
     // Two files at a time also where there are two cores only; one would wait for its processes.
     maxWorkers: 2,
   },

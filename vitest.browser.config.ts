@@ -2,15 +2,17 @@ import { fileURLToPath } from 'node:url';
 import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { playwright } from '@vitest/browser-playwright';
 import { defineConfig } from 'vitest/config';
+import { letters } from './scripts/letters.mjs';
 import e2e from './playwright.config.js';
 
 /** Components on their own, in the browser that the end-to-end tests use. */
 export default defineConfig({
-  plugins: [svelte()],
+  plugins: [letters, svelte()],
+  worker: { plugins: () => [letters] },
   // All packages are found before the first test: one found later would load the page anew in the middle of a test.
   optimizeDeps: {
     entries: ['src/**/*.svelte', 'src/**/*.browser.test.ts', 'src/lib/workers/*.worker.ts'],
-    include: ['idb'],
+    include: ['node-diff3', 'idb', 'dequal/lite'],
   },
   resolve: {
     // What SvelteKit gives to pages is made up here.

@@ -1,7 +1,7 @@
 /** A test of the demo: four testers follow the starfish, one of whom has not finished. */
 import { roundsAlong, type Course, type NoteKind, type Spot, type Step, type What } from '../src/core/index.js';
 import { MOST_STEPS } from '../src/lib/bench.js';
-import type { CallStore } from '../src/lib/server/calls.js';
+import type { Stores } from '../src/lib/server/storesOver.js';
 
 interface Tester {
   readonly name: string;
@@ -99,7 +99,7 @@ const FIRST_DAY = Date.UTC(2026, 3, 11, 16, 20);
 const DAY = 86_400_000;
 
 /** Asks for a test, and has four testers follow it. */
-export async function test(id: string, calls: CallStore): Promise<void> {
+export async function test(id: string, { calls, bench }: Pick<Stores, 'calls' | 'bench'>): Promise<void> {
   const number = await calls.open(id, {
     yarn: 'Aran cotton, sand and a bit of rose',
     hook: '4 mm',
@@ -108,15 +108,15 @@ export async function test(id: string, calls: CallStore): Promise<void> {
     photographs: 'The whole star, and where arm and star meet',
     smallParts: 'No small parts are used. Don’t add any for a child under three.',
   });
-  const secret = (await calls.of(id)).find((one) => one.number === number)?.secret ?? '';
-  const call = await calls.call(secret);
+  const secret = (await calls.of(id)).find((one) => one.number === number)?.address?.secret ?? '';
+  const call = await bench.call(secret);
   if (typeof call === 'string') throw new Error(`The demo's starfish can't be tested: ${call}`);
   for (const [i, tester] of TESTERS.entries()) {
-    const joined = await calls.join(secret, tester.name);
+    const joined = await bench.join(secret, tester.name);
     if (typeof joined === 'string') throw new Error(`${tester.name} can't join: ${joined}`);
     const steps = stepsOf(call.course, tester, i);
     for (let from = 0; from < steps.length; from += MOST_STEPS)
-      await calls.exchange(secret, joined.token, { after: 0, steps: steps.slice(from, from + MOST_STEPS) });
+      await bench.exchange(secret, joined.token, { after: 0, steps: steps.slice(from, from + MOST_STEPS) });
   }
 }
 

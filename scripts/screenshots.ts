@@ -40,7 +40,14 @@ const NEXT_CRAB = readFileSync('demo/hermit-crab.txt', 'utf8')
   .replace('CLAW', 'PINCER');
 
 const SHOTS: readonly Shot[] = [
-  { name: 'shelf', prepare: () => Promise.resolve() },
+  {
+    name: 'shelf',
+    prepare: async (page) => {
+      await page.getByText('Being counted').first().waitFor({ state: 'hidden' });
+      // At a first visit the faces may come too late to be taken up.
+      await page.reload({ waitUntil: 'networkidle' });
+    },
+  },
   {
     name: 'intake',
     prepare: async (page) => {
@@ -83,19 +90,26 @@ const SHOTS: readonly Shot[] = [
       await page.waitForTimeout(2500);
     },
   },
-  { name: 'desk-findings', prepare: (page) => desk(page, 'HERMIT CRAB', 'Alt+l', 'Alt+Period') },
-  {
-    name: 'desk-means',
-    prepare: async (page) => {
-      await desk(page, 'Thimble', 'Alt+w');
-      await page.getByRole('list', { name: /could mean/ }).waitFor();
-    },
-  },
   {
     name: 'queries',
     prepare: async (page) => {
       await desk(page, 'Tugboat', 'Alt+Shift+q');
       await page.getByRole('button', { name: 'Write what was proposed' }).waitFor();
+    },
+  },
+  {
+    name: 'letter',
+    prepare: async (page) => {
+      await desk(page, 'Tugboat', 'Alt+Shift+q');
+      await page.getByRole('button', { name: 'Write what was proposed' }).waitFor();
+      await page.keyboard.press('Alt+l');
+      await page.getByRole('button', { name: 'Make an address' }).click();
+      await page.goto(await page.getByText(/^http.*\/letter\//).innerText());
+      await page
+        .getByLabel(/^Your answer to query/)
+        .first()
+        .fill('28 is right: (sc in next 4 sts, dec) 5 times, sc 2, dec.');
+      await page.evaluate(() => window.scrollBy(0, 230));
     },
   },
   {
@@ -169,6 +183,21 @@ const SHOTS: readonly Shot[] = [
     prepare: async (page) => {
       await desk(page, 'HERMIT CRAB');
       await page.goto(`${page.url()}/print`);
+    },
+  },
+  // The last: from then on everybody signs in.
+  {
+    name: 'people',
+    prepare: async (page) => {
+      const post = async (path: string, data: object) => {
+        const answer = await page.request.post(`${server.url}/api${path}`, { data, headers: { origin: server.url } });
+        if (!answer.ok()) throw new Error(`${path}: ${await answer.text()}`);
+      };
+      const mail = (name: string) => `${name.toLowerCase()}@marram-tide.example`;
+      await post('/people/first', { name: 'Oda', mail: mail('Oda'), password: 'four quiet grey stones', word: '' });
+      for (const [name, role] of Object.entries({ Ines: 'editor', Jonne: 'designer', Aune: 'tester' }))
+        await post('/people', { name, mail: mail(name), role });
+      await page.goto(`${server.url}/people`);
     },
   },
 ];

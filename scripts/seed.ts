@@ -1,20 +1,17 @@
 /** Brings the demo patterns into the database that DATABASE_URL names; each of them once. */
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
-import { CallStore } from '../src/lib/server/calls.js';
+import { Backups } from '../src/lib/server/backups/backups.js';
 import { countingHere } from '../src/lib/server/counting/here.js';
 import { openDatabase } from '../src/lib/server/db/client.js';
 import { readEnvironment } from '../src/lib/server/environment.js';
+import { filesAt } from '../src/lib/server/files/files.js';
+import { moveBytes } from '../src/lib/server/files/moved.js';
 import { takenFrom } from '../src/lib/server/documents/index.js';
-import { DraftStore } from '../src/lib/server/drafts.js';
-import { LetterStore } from '../src/lib/server/letters.js';
-import { PatternStore } from '../src/lib/server/patterns.js';
+import { secretOf } from '../src/lib/server/people/secret.js';
 import { OUTBOX } from '../src/lib/server/post.js';
 import { publishingHere } from '../src/lib/server/publishing/here.js';
-import { QueryStore } from '../src/lib/server/queries.js';
-import { releaseStores } from '../src/lib/server/releaseStores.js';
-import { StyleStore } from '../src/lib/server/style.js';
-import { TermsStore } from '../src/lib/server/terms.js';
+import { storesOver } from '../src/lib/server/storesOver.js';
 import { correspond } from './demoLetters.js';
 import { release } from './demoRelease.js';
 import { test } from './demoTest.js';
@@ -27,31 +24,31 @@ const RELEASED = 'puffin';
 const TESTED = 'starfish';
 
 try {
-  const database = await openDatabase(readEnvironment(process.env), path.resolve('drizzle'));
-  const patterns = new PatternStore(database);
-  const drafts = new DraftStore(database, patterns, countingHere);
-  const letters = new LetterStore(database, OUTBOX);
-  const queries = new QueryStore(database, letters);
-  const sources = {
-    patterns,
-    drafts,
-    letters,
-    queries,
+  const environment = readEnvironment(process.env);
+  const database = await openDatabase(environment, path.resolve('drizzle'));
+  const files = filesAt(environment.DOSTIK_FILES);
+  await moveBytes(database, files);
+  const stores = storesOver(database, {
+    files,
     counting: countingHere,
-    terms: new TermsStore(database, patterns, countingHere),
-    style: new StyleStore(database),
-  };
-  const stores = { ...sources, ...releaseStores(database, sources, publishingHere) };
+    documents: { take: takenFrom, close: () => Promise.resolve() },
+    publishing: publishingHere,
+    post: OUTBOX,
+    key: await secretOf(environment.DOSTIK_SECRET, environment.DATABASE_URL),
+    backups: new Backups(environment, path.resolve('dist/dostik.mjs')),
+  });
+  const { patterns, drafts, recounts } = stores;
   const known = await patterns.demoKeys();
   for (const file of readdirSync('demo').sort().reverse()) {
     const demoKey = file.replace(/\.txt$/, '');
     if (known.has(demoKey)) continue;
     const bytes = readFileSync(path.join('demo', file));
     const id = await drafts.takeIn({ file, bytes, taken: await takenFrom(bytes, file) }, '', demoKey);
-    if (demoKey === WRITTEN_ABOUT) await correspond(id, { patterns, queries, letters });
+    if (demoKey === WRITTEN_ABOUT) await correspond(id, stores);
     if (demoKey === RELEASED) await release(id, stores);
-    if (demoKey === TESTED) await test(id, new CallStore(database, patterns, countingHere, publishingHere));
+    if (demoKey === TESTED) await test(id, stores);
   }
+  await recounts.idle(60_000);
   database.close();
 } catch (error) {
   console.error(error instanceof Error ? error.message : String(error));

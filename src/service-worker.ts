@@ -14,9 +14,36 @@ const ONE_BENCH = '/bench/kept';
 /** A network that answers later than this is none; milliseconds. */
 const LATEST = 4000;
 
+/** It names the pieces of all pages; the page of errors is named nowhere else. */
+const ENTRY = '/entry/app.';
+const ERRORS = '/nodes/1.';
+
 scope.addEventListener('install', (event) => {
-  event.waitUntil(caches.open(CACHE).then((cache) => cache.addAll([CARD, BENCH, ONE_BENCH, ...build, ...files])));
+  event.waitUntil(caches.open(CACHE).then(keepNeeded));
 });
+
+/** Keeps the pages, and every piece that is named in them or in a piece of them: each name is one of its own. */
+async function keepNeeded(cache: Cache): Promise<void> {
+  await cache.addAll(files);
+  const names = new Map(build.map((path) => [path.slice(path.lastIndexOf('/') + 1), path]));
+  const pages = [CARD, BENCH, ONE_BENCH, ...build.filter((path) => path.includes(ERRORS))];
+  for (let open = pages; open.length > 0;) {
+    const texts = await Promise.all(open.map((path) => keepOne(cache, path)));
+    const named = [...names].filter(([name]) => texts.some((text) => text.includes(name)));
+    for (const [name] of named) names.delete(name);
+    open = named.map(([, path]) => path);
+  }
+}
+
+/** Keeps a piece, and returns the words of it in which others may be named. */
+async function keepOne(cache: Cache, path: string): Promise<string> {
+  const response = await fetch(path);
+  if (!response.ok) throw new Error(`${path} answers ${response.status}.`);
+  await cache.put(path, response.clone());
+  if (path.includes(ENTRY) || !/\.(?:js|css)$|\/[^.]*$/.test(path)) return '';
+  // What a page loads first is named in its head.
+  return (response.headers.get('link') ?? '') + (await response.text());
+}
 
 scope.addEventListener('activate', (event) => {
   event.waitUntil(
