@@ -45,6 +45,19 @@ export default defineConfig(
   },
   { files: ['src/**'], rules: { complexity: ['error', 15] } },
   {
+    files: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-properties': [
+        'error',
+        {
+          object: 'vi',
+          property: 'waitFor',
+          message: 'It gives up after a second, and a machine can be busy: use until() of src/lib/testing.',
+        },
+      ],
+    },
+  },
+  {
     // Its older forms are of before this rule; what learns a hand from its text keeps it.
     files: ['src/core/reading/**'],
     ignores: ['src/core/reading/gist/**', 'src/core/reading/page/**'],

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { checkText } from '../src/core/index.js';
 import { chances } from './chances.js';
 import { JOBS, PLACES, pieces } from './growth.js';
+import { spent } from './spent.js';
 
 const repeated = (times: number, piece: string | ((i: number) => string)) =>
   Array.from({ length: times }, (_, i) => (typeof piece === 'string' ? piece : piece(i))).join('');
@@ -30,14 +31,6 @@ const ONCE_HUNG: readonly (readonly [string, string])[] = [
 ];
 /** On an idle machine none of them takes a tenth of this; milliseconds. */
 const LONG = 8000;
-
-/** Milliseconds of the processor, not by the clock: a machine may be busy with other things. */
-function spent(work: () => unknown): number {
-  const start = process.cpuUsage();
-  work();
-  const { user, system } = process.cpuUsage(start);
-  return (user + system) / 1000;
-}
 
 describe('no text hangs', () => {
   it.each(ONCE_HUNG)('%s', (_, text) => {

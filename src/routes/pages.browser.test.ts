@@ -1,5 +1,5 @@
 import type { Component, ComponentProps } from 'svelte';
-import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { page, userEvent } from 'vitest/browser';
 import { styleTraits } from '../core/index.js';
 import type { ShelfEntry, Summary } from '../lib/patterns.js';
@@ -13,6 +13,7 @@ import Shelf from './+page.svelte';
 import Away from './away/+page.svelte';
 import Card from './card/+page.svelte';
 import Style from './style/+page.svelte';
+import { until } from '../lib/testing/until.js';
 
 type Page<Data> = Component<{ data: Data }>;
 let server: MadeUpServer;
@@ -92,7 +93,7 @@ describe('the shelf', () => {
 
   it('is looked through by state, terms, order and words, and that stands in the address', async () => {
     shelfOf([SEAL, OWL, NEWT]);
-    const wentTo = (address: string) => vi.waitFor(() => expect(goto.mock.lastCall?.[0]).toBe(address));
+    const wentTo = (address: string) => until(() => expect(goto.mock.lastCall?.[0]).toBe(address));
     await page.getByRole('button', { name: /^Not begun 1/ }).click();
     await wentTo('/?show=new');
     await userEvent.selectOptions(page.getByRole('combobox', { name: 'Terms' }), 'uk');
@@ -110,7 +111,7 @@ describe('the shelf', () => {
     await rerender({ given: { data: { ...none, tally } } });
     await expect.element(page.getByText('Nothing on the shelf is like that, and has “walrus” in it.')).toBeVisible();
     await page.getByRole('button', { name: 'Show all 3' }).click();
-    await vi.waitFor(() => expect(goto.mock.lastCall?.[0]).toBe('/'));
+    await until(() => expect(goto.mock.lastCall?.[0]).toBe('/'));
   });
 
   it('shows where a word stands that the name has not, and is as the address says', async () => {
@@ -128,7 +129,7 @@ describe('the shelf', () => {
     await userEvent.keyboard('{Delete}');
     await expect.element(page.getByText('2 patterns are off the shelf.')).toBeVisible();
     await page.getByRole('button', { name: 'Put them back' }).click();
-    await vi.waitFor(() => expect(server.asked).toHaveLength(2));
+    await until(() => expect(server.asked).toHaveLength(2));
     const [gone, back] = server.asked.map(({ body }) => body as { ids: string[]; away: boolean });
     expect(gone).toMatchObject({ away: true });
     expect(back).toEqual({ ids: gone?.ids, away: false });
@@ -156,7 +157,7 @@ describe('the shelf', () => {
     await page.getByLabelText('Pattern text').fill('Limpet\nRnd 1: 6 sc in MR (6)');
     server.answer = () => Response.json({ id: 'limpet' });
     await userEvent.keyboard('{Control>}{Enter}{/Control}');
-    await vi.waitFor(() => expect(goto).toHaveBeenCalledWith('/intake/limpet'));
+    await until(() => expect(goto).toHaveBeenCalledWith('/intake/limpet'));
     expect(server.asked.at(-1)?.body).toEqual({ text: 'Limpet\nRnd 1: 6 sc in MR (6)', name: '' });
   });
 
@@ -202,7 +203,7 @@ describe('the shelf', () => {
     // What is known is taken in again where a person says so.
     server.answer = () => Response.json({ id: 'again', left: [] });
     await list.getByRole('button', { name: 'Take in again' }).click();
-    await vi.waitFor(() => expect(server.asked.at(-1)?.path).toBe('/api/documents?file=seal.docx&again=yes'));
+    await until(() => expect(server.asked.at(-1)?.path).toBe('/api/documents?file=seal.docx&again=yes'));
     await expect.element(list).toHaveTextContent('2 patterns taken in, 1 not taken in');
     await list.getByRole('button', { name: 'Close the list' }).click();
     await expect.element(list).not.toBeInTheDocument();
@@ -215,7 +216,7 @@ describe('the shelf', () => {
     const transfer = new DataTransfer();
     transfer.items.add(new File(['Whelk'], 'whelk.txt'));
     window.dispatchEvent(new DragEvent('drop', { dataTransfer: transfer, bubbles: true, cancelable: true }));
-    await vi.waitFor(() => expect(goto).toHaveBeenCalledWith('/intake/whelk'));
+    await until(() => expect(goto).toHaveBeenCalledWith('/intake/whelk'));
   });
 });
 
@@ -300,12 +301,12 @@ describe('the house style', () => {
     styleOf();
     const counts = page.getByRole('radiogroup', { name: 'How the count stands' });
     await counts.getByText('[18]').click();
-    await vi.waitFor(() => expect(server.asked).toHaveLength(1));
+    await until(() => expect(server.asked).toHaveLength(1));
     const [first] = server.asked;
     expect(first).toMatchObject({ method: 'PUT', path: '/api/style' });
     expect(Object.keys(first?.body as object)).toEqual(['count']);
     await counts.getByText('left to the designer').click();
-    await vi.waitFor(() => expect(server.asked.at(-1)?.body).toEqual({}));
+    await until(() => expect(server.asked.at(-1)?.body).toEqual({}));
   });
 
   it('is not left before it is kept, and is as it was where it could not be', async () => {
@@ -330,7 +331,7 @@ describe('the house style', () => {
     await page.getByRole('button', { name: 'Take over all' }).click();
     await expect.element(page.getByText('The house style is set.')).toBeVisible();
     await page.getByRole('button', { name: 'Put it back' }).click();
-    await vi.waitFor(() =>
+    await until(() =>
       expect(server.asked.map(({ body }) => body)).toEqual([{ count: 'round', label: 'Rnd' }, { count: 'round' }]),
     );
   });

@@ -6,6 +6,7 @@ import { Keep } from './keep.js';
 import { smaller } from './smaller.js';
 import { CALL, Server } from './testing.js';
 import { Uploads, type Going } from './uploads.js';
+import { until } from '../testing/until.js';
 
 let keep: Keep;
 let server: Server;
@@ -65,7 +66,7 @@ describe('a tester at the bench', () => {
     const session = await atWork();
     touch(session, 7 + 5);
     session.note({ kind: 'note', spot: session.at, note: 'hard', words: '', photographs: [] });
-    await vi.waitFor(async () => expect(await keep.waitingCount('secret')).toBe(4));
+    await until(async () => expect(await keep.waitingCount('secret')).toBe(4));
     server.cut = () => 'before';
     const later = await atWork();
     expect(later.at).toEqual({ part: 0, copy: 0, ring: 1 });
@@ -94,7 +95,7 @@ describe('a tester at the bench', () => {
     session.touch();
     server.withdrawn = true;
     session.retry();
-    await vi.waitFor(() => expect(session.going).toBe('withdrawn'));
+    await until(() => expect(session.going).toBe('withdrawn'));
     touch(session, 6);
     expect(session.at?.ring).toBe(1);
     const file = JSON.parse(await session.file().text()) as { steps: unknown[] };
@@ -104,18 +105,18 @@ describe('a tester at the bench', () => {
   it('goes by the clock of the server where its own is wrong', async () => {
     server.ahead = 3 * 86_400_000;
     const session = await atWork();
-    await vi.waitFor(() => expect(session.going).toBe('up'));
+    await until(() => expect(session.going).toBe('up'));
     session.touch();
     expect((session.progress?.last?.at ?? 0) - Date.now()).toBeGreaterThan(2.9 * 86_400_000);
     // What was just done has not gone up yet, and nobody says so.
-    await vi.waitFor(() => expect(session.going).toBe('going'));
+    await until(() => expect(session.going).toBe('going'));
   });
 
   it('goes on, and says so, where the browser has no room left', async () => {
     const session = await atWork();
     vi.spyOn(keep, 'add').mockRejectedValue(new DOMException('full', 'QuotaExceededError'));
     touch(session, 2);
-    await vi.waitFor(() => expect(session.unkept).toContain('no room left'));
+    await until(() => expect(session.unkept).toContain('no room left'));
     expect(session.stitches).toBe(2);
   });
 

@@ -20,6 +20,7 @@ import { toasts } from './toasts.svelte.js';
 import UpdateNotice from './UpdateNotice.svelte';
 import When from './When.svelte';
 import { updated } from '../testing/state.svelte.js';
+import { until } from '../testing/until.js';
 
 const words = (text: string) => createRawSnippet(() => ({ render: () => `<span>${text}</span>` }));
 
@@ -77,7 +78,7 @@ describe('a select', () => {
     render(Select, { label: 'Terms', value: 'us', options, chosen });
     await userEvent.tab();
     await userEvent.keyboard('{Enter}{ArrowDown}{Enter}');
-    await vi.waitFor(() => expect(chosen).toHaveBeenCalledWith('uk'));
+    await until(() => expect(chosen).toHaveBeenCalledWith('uk'));
   });
 });
 

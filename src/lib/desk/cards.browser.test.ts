@@ -7,6 +7,7 @@ import { Asking } from './asking.svelte.js';
 import DeskPanel from './DeskPanel.svelte';
 import { deskOn } from './testing.js';
 import { Walking } from './walking.js';
+import { until } from '../testing/until.js';
 
 const LIMPET =
   'Limpet\n\nMaterials\nCotton: Sand 20 g, Rust 5 g, Moss 5 g\n3 mm hook\n\nAbbreviations\nsc = single crochet\nsk = skip\nUS terms\n\n' +
@@ -35,7 +36,7 @@ async function panelAt(words: string, text = LIMPET) {
   aside.style.height = '640px';
   aside.style.width = '344px';
   desk.toLine(lineOf(words));
-  await vi.waitFor(() => expect(desk.at.kind).not.toBe('nothing'));
+  await until(() => expect(desk.at.kind).not.toBe('nothing'));
   return { desk, editor, aside, component: component as { ask: (q: 'hook' | 'aside' | 'meaning') => Promise<void> } };
 }
 
@@ -74,7 +75,7 @@ describe('at a round', () => {
     await userEvent.keyboard('17');
     const answer = page.getByText('One increase was worked as a single stitch.');
     await expect.element(answer).toBeVisible();
-    await vi.waitFor(() => expect(seen(aside, answer.element())).toBe(true));
+    await until(() => expect(seen(aside, answer.element())).toBe(true));
   });
 
   it('what is off stands at its lower edge with its fix, which mends it', async () => {
@@ -83,7 +84,7 @@ describe('at a round', () => {
     await expect.element(group).toHaveTextContent('States 19');
     expect(seen(aside, group.element())).toBe(true);
     await group.getByRole('button', { name: /State 18 instead of 19/ }).click();
-    await vi.waitFor(() => expect(desk.text).toContain('inc) x 6 (18)'));
+    await until(() => expect(desk.text).toContain('inc) x 6 (18)'));
     await expect.element(group).not.toBeInTheDocument();
   });
 
@@ -96,7 +97,7 @@ describe('at a round', () => {
     await userEvent.keyboard('{Enter}');
     expect(desk.notes.aside.size).toBe(0);
     await userEvent.keyboard('Asked the designer{Enter}');
-    await vi.waitFor(() => expect([...desk.notes.aside.values()]).toEqual(['Asked the designer']));
+    await until(() => expect([...desk.notes.aside.values()]).toEqual(['Asked the designer']));
   });
 
   it('neighbours are gone to', async () => {

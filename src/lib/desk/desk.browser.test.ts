@@ -8,6 +8,7 @@ import { justCome } from '../testing/standing.js';
 import Desk from './Desk.svelte';
 import HouseStyleReview from './HouseStyleReview.svelte';
 import { keep } from './kept.js';
+import { until } from '../testing/until.js';
 
 type Props = ComponentProps<typeof Desk>;
 const LIMPET =
@@ -48,7 +49,7 @@ describe('the Desk', () => {
     await alt('1');
     await expect.element(page.getByRole('link', { name: /Desk.*1 warning/ })).toBeVisible();
     const saves = () => server.asked.filter(({ method, path }) => method === 'PUT' && path === `/api/patterns/${id}`);
-    await vi.waitFor(() =>
+    await until(() =>
       expect(saves().map(({ body }) => body)).toEqual([{ base: 1, text: LIMPET.replace('(19)', '(18)') }]),
     );
     await expect.element(page.getByText('Saved', { exact: true })).toBeVisible();
@@ -158,7 +159,7 @@ describe('the Desk', () => {
     await expect.element(page.getByText('It is off the shelf.')).toBeVisible();
     expect(goto).toHaveBeenCalledWith('/');
     await page.getByRole('button', { name: 'Put it back' }).click();
-    await vi.waitFor(() => expect(goto).toHaveBeenLastCalledWith(`/desk/${id}`));
+    await until(() => expect(goto).toHaveBeenLastCalledWith(`/desk/${id}`));
     expect(sent(/shelf$/).map(({ body }) => body)).toEqual([
       { ids: [id], away: true },
       { ids: [id], away: false },
@@ -272,7 +273,7 @@ describe('a file that is dropped on the Desk is looked at first', () => {
     await expect.element(dialog.getByRole('alert')).toHaveTextContent('The disk is full.');
     server.answer = () => Response.json({ id: 'seal', left: [] });
     await dialog.getByRole('button', { name: 'Go on with it as the next draft' }).click();
-    await vi.waitFor(() => expect(goto).toHaveBeenCalledWith('/drafts/seal'));
+    await until(() => expect(goto).toHaveBeenCalledWith('/drafts/seal'));
     expect(sent(/documents\?/).at(-1)?.path).toMatch(/^\/api\/documents\?file=whelk\.docx&pattern=./);
     await expect.element(page.getByText('Cotton: Sand 20 g')).toBeVisible();
   });

@@ -1,11 +1,12 @@
 import type { Component, ComponentProps } from 'svelte';
-import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { page, userEvent } from 'vitest/browser';
 import { NO_HAND } from '../../core/index.js';
 import { freshStart, renderInHouse, type MadeUpServer } from '../testing/house.js';
 import { goto } from '../testing/navigation.js';
 import { justCome } from '../testing/standing.js';
 import DraftsDesk from './DraftsDesk.svelte';
+import { until } from '../testing/until.js';
 
 type Props = ComponentProps<typeof DraftsDesk>;
 const FIRST =
@@ -37,7 +38,7 @@ describe('two drafts', () => {
     await userEvent.keyboard('{Alt>}.{/Alt}');
     expect(document.querySelector('.here')?.textContent).toContain('(12)');
     await userEvent.keyboard('{Alt>}g{/Alt}');
-    await vi.waitFor(() => expect(goto).toHaveBeenCalledWith('/desk/limpet?line=3'));
+    await until(() => expect(goto).toHaveBeenCalledWith('/desk/limpet?line=3'));
     const shown = rows().length;
     await page.getByRole('checkbox', { name: 'Show only what has changed' }).click();
     await expect.poll(() => document.querySelectorAll('.texts .row').length).toBeGreaterThan(shown + 2);
@@ -62,6 +63,6 @@ describe('a draft that is taken in', () => {
     expect(server.asked.filter(({ path }) => path.includes('pattern='))).toEqual([]);
     server.answer = () => Response.json({ id: 'boat', left: [] });
     await page.getByRole('button', { name: 'Take it in as a pattern of its own' }).click();
-    await vi.waitFor(() => expect(goto).toHaveBeenCalledWith('/intake/boat', { invalidateAll: true }));
+    await until(() => expect(goto).toHaveBeenCalledWith('/intake/boat', { invalidateAll: true }));
   });
 });

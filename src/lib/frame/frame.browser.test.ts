@@ -1,10 +1,11 @@
 import type { Component, ComponentProps } from 'svelte';
-import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { page, userEvent } from 'vitest/browser';
 import { freshStart, refusal, renderInHouse, type MadeUpServer } from '../testing/house.js';
 import { goto, invalidate } from '../testing/navigation.js';
 import Frame from './Frame.svelte';
 import type { Standing } from './places.js';
+import { until } from '../testing/until.js';
 
 type Props = { readonly [Key in keyof ComponentProps<typeof Frame>]: ComponentProps<typeof Frame>[Key] };
 let server: MadeUpServer;
@@ -78,7 +79,7 @@ describe('the head of a page', () => {
   it('asks again how a pattern stands that is still being counted', async () => {
     frame({ at: 'shape', standing: SEAL });
     await expect.element(contents().getByRole('link', { name: /Desk.*counting/ })).toBeVisible();
-    await vi.waitFor(() => expect(invalidate).toHaveBeenCalledWith('dostik:standing'), 3000);
+    await until(() => expect(invalidate).toHaveBeenCalledWith('dostik:standing'));
   });
 
   it('leads to the places of a pattern, with how it stands at each', async () => {
@@ -139,7 +140,7 @@ describe('the finder', () => {
     await userEvent.keyboard('{ArrowDown}{ArrowDown}{ArrowDown}');
     await expect.element(option(/Grey Seal/)).toHaveAttribute('aria-selected', 'true');
     await userEvent.keyboard('{ArrowUp}{ArrowDown}{Enter}');
-    await vi.waitFor(() => expect(goto).toHaveBeenCalledWith('/desk/seal'));
+    await until(() => expect(goto).toHaveBeenCalledWith('/desk/seal'));
     await expect.element(field()).not.toBeInTheDocument();
   });
 
@@ -152,7 +153,7 @@ describe('the finder', () => {
     await expect.element(field()).toBeVisible();
     await field().fill('house');
     await option(/House style/).click();
-    await vi.waitFor(() => expect(goto).toHaveBeenCalledWith('/style'));
+    await until(() => expect(goto).toHaveBeenCalledWith('/style'));
   });
 
   it('finds the rest where the names of the patterns can’t be asked for', async () => {
@@ -161,7 +162,7 @@ describe('the finder', () => {
     await userEvent.keyboard('{Alt>}a{/Alt}');
     await field().fill('card');
     await userEvent.keyboard('{Enter}');
-    await vi.waitFor(() => expect(goto).toHaveBeenCalledWith('/card'));
+    await until(() => expect(goto).toHaveBeenCalledWith('/card'));
   });
 });
 

@@ -1,10 +1,11 @@
-import { describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { checkPattern, type CheckOptions, type Hand } from '../../core/index.js';
 import type { HandChange, StoredPattern } from '../patterns.js';
 import type { CheckListener } from '../workers/checker.js';
 import { byLine } from './corrections.js';
 import { IntakeSession, type Understanding } from './intake.svelte.js';
 import { secondPattern } from './twoPatterns.js';
+import { until } from '../testing/until.js';
 
 const TUMBLY = [
   'Tumbly',
@@ -60,7 +61,7 @@ async function opened(
   const settled = async () => {
     for (let i = 0; i < 5; i += 1) await Promise.resolve();
   };
-  await vi.waitFor(() => expect(session.overview).not.toBeNull());
+  await until(() => expect(session.overview).not.toBeNull());
   return { session, sent, failed, settled };
 }
 
@@ -145,10 +146,10 @@ describe('what is put right', () => {
     session.goTo(5);
     await session.setRole('round');
     (listener as CheckListener | null)?.told(report({ words: {} }), TUMBLY, false);
-    await vi.waitFor(() => expect(session.report).not.toBeNull());
+    await until(() => expect(session.report).not.toBeNull());
     expect(session.effect).toBe('');
     (listener as CheckListener | null)?.told(report(session.hand), TUMBLY, true);
-    await vi.waitFor(() => expect(session.effect).toBe('“And dec x 6.”: round: 1 round more can be counted.'));
+    await until(() => expect(session.effect).toBe('“And dec x 6.”: round: 1 round more can be counted.'));
   });
 
   it('is kept, read again at once, and told by what it has changed', async () => {

@@ -1,5 +1,5 @@
 import type { Component } from 'svelte';
-import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { page } from 'vitest/browser';
 import KeepsNot from '../components/KeepsNot.svelte';
 import type { Done } from '../deeds.js';
@@ -8,6 +8,7 @@ import { freshStart, refusal, renderInHouse, type MadeUpServer } from '../testin
 import { invalidateAll } from '../testing/navigation.js';
 import DeedList from './DeedList.svelte';
 import Passkeys from './Passkeys.svelte';
+import { until } from '../testing/until.js';
 
 type Given = Record<string, unknown>;
 let server: MadeUpServer;
@@ -91,6 +92,6 @@ describe('a server that can keep nothing', () => {
     server.answer = () => Response.json({ ok: true });
     await page.getByRole('button', { name: 'Try now' }).click();
     await expect.element(page.getByRole('alert')).not.toBeInTheDocument();
-    await vi.waitFor(() => expect(server.asked.map(({ path }) => path)).toEqual(['/healthz', '/healthz']));
+    await until(() => expect(server.asked.map(({ path }) => path)).toEqual(['/healthz', '/healthz']));
   });
 });

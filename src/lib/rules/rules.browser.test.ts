@@ -4,6 +4,7 @@ import { page, userEvent } from 'vitest/browser';
 import { freshStart, renderInHouse } from '../testing/house.js';
 import { leave } from '../testing/navigation.js';
 import RuleList from './RuleList.svelte';
+import { until } from '../testing/until.js';
 
 type Props = ComponentProps<typeof RuleList>;
 const CARDS: Props['cards'] = [
@@ -106,7 +107,7 @@ describe('the rules of the house', () => {
     await userEvent.selectOptions(howIs('count/stated'), 'off');
     expect(leave('/')).toBe(false);
     arrive();
-    await vi.waitFor(() => expect(leave('/')).toBe(true));
+    await until(() => expect(leave('/')).toBe(true));
   });
 });
 

@@ -1,11 +1,12 @@
 import type { Component, ComponentProps } from 'svelte';
-import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { page, userEvent } from 'vitest/browser';
 import { NO_HAND } from '../../core/index.js';
 import type { StoredPattern } from '../patterns.js';
 import { freshStart, refusal, renderInHouse, type MadeUpServer } from '../testing/house.js';
 import { goto, invalidate } from '../testing/navigation.js';
 import TermsDesk from './TermsDesk.svelte';
+import { until } from '../testing/until.js';
 
 type Props = ComponentProps<typeof TermsDesk>;
 const NOTES: Props['notes'] = { decisions: [], editions: [], source: null };
@@ -168,6 +169,6 @@ describe('a text that is not converted', () => {
     await expect.element(save()).toBeDisabled();
     await page.getByRole('button', { name: 'It is in US terms' }).click();
     expect(server.asked).toEqual([{ method: 'PUT', path: '/api/patterns/bear/terms', body: { terms: 'us' } }]);
-    await vi.waitFor(() => expect(page.getByRole('combobox', { name: 'Read it as' }).element()).toHaveValue('us'));
+    await until(() => expect(page.getByRole('combobox', { name: 'Read it as' }).element()).toHaveValue('us'));
   });
 });

@@ -1,8 +1,9 @@
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, describe, expect, it } from 'vitest';
 import { NO_HAND, type Report } from '../../core/index.js';
 import { Checker, type CheckState } from './checker.js';
 import { Converter } from './converter.js';
 import { GaveUp } from './watched.js';
+import { until } from '../testing/until.js';
 
 const BALL =
   'Ball\nUS terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (13)\nRnd 3: 6 frobs, sc 6 (18)\nFasten off.\n';
@@ -24,7 +25,7 @@ function checkerOn(text: string) {
   );
   open.push(checker);
   checker.check(text, 'Ball');
-  return { checker, told, states, reported: () => vi.waitFor(() => expect(told.length).toBeGreaterThan(0), 15_000) };
+  return { checker, told, states, reported: () => until(() => expect(told.length).toBeGreaterThan(0)) };
 }
 
 describe('the real worker, beside the page', () => {
@@ -34,7 +35,7 @@ describe('the real worker, beside the page', () => {
     expect(told[0]?.text).toBe(BALL);
     expect(told[0]?.report.parts[0]?.rounds.map(({ verdict }) => verdict)).toEqual(['agrees', 'off', 'unreadable']);
     // After those of the first faulty round come those of all.
-    await vi.waitFor(() => expect(told).toHaveLength(3), 15_000);
+    await until(() => expect(told).toHaveLength(3));
     for (const { report } of told.slice(1))
       expect(report.findings.find(({ rule }) => rule === 'count/stated')?.fixes[0]?.title).toContain('State 12');
     expect(states).toEqual(['busy', 'done']);
@@ -59,16 +60,16 @@ describe('the real worker, beside the page', () => {
     checker.setHand({ words: { frob: 'increase' } });
     const before = told.length;
     checker.check(BALL, 'Ball');
-    await vi.waitFor(() => expect(told.length).toBeGreaterThan(before), 15_000);
+    await until(() => expect(told.length).toBeGreaterThan(before));
     expect(told.at(-1)?.report.parts[0]?.rounds[2]?.verdict).not.toBe('unreadable');
   });
 
   it('gives up a text that takes too long, and checks the next one', async () => {
     const { checker, told, states } = checkerOn(TOO_MUCH);
-    await vi.waitFor(() => expect(states).toContain('gave-up'), 40_000);
+    await until(() => expect(states).toContain('gave-up'));
     expect(told).toEqual([]);
     checker.check(BALL, 'Ball');
-    await vi.waitFor(() => expect(told.at(-1)?.text).toBe(BALL), 20_000);
+    await until(() => expect(told.at(-1)?.text).toBe(BALL));
     expect(states.at(-1)).toBe('done');
   });
 

@@ -7,6 +7,7 @@ import { log } from '../log.js';
 import { makeRig, type Rig } from '../testing.js';
 import { openDatabase } from './client.js';
 import { patterns } from './schema.js';
+import { until } from '../../testing/until.js';
 
 const BALL = 'BALL\nRnd 1: 6 sc in MR (6)\n';
 let folder: string;
@@ -59,7 +60,7 @@ describe('a copy of a service’s database on this machine', () => {
   it('has what other machines have written, within moments', async () => {
     const other = await makeRig({ opening: { DATABASE_URL: url } });
     const id = await other.patterns.add({ name: 'From elsewhere', text: BALL });
-    await vi.waitFor(async () => expect((await rig.patterns.get(id))?.name).toBe('From elsewhere'), 20_000);
+    await until(async () => expect((await rig.patterns.get(id))?.name).toBe('From elsewhere'));
     await other.end();
   });
 
@@ -89,6 +90,6 @@ describe('a copy of a service’s database on this machine', () => {
     expect(noted).toHaveBeenCalledWith(expect.stringMatching(/^The copy .*here\.db could not follow the database: /));
     noted.mockRestore();
     service.kill('SIGUSR2');
-    await vi.waitFor(async () => expect((await rig.patterns.get(id))?.text).toBe(BALL), 20_000);
+    await until(async () => expect((await rig.patterns.get(id))?.text).toBe(BALL));
   });
 });
