@@ -22,7 +22,7 @@ import { demoText, longRound, odd, piece, withFaults } from './texts.js';
 import { variedText } from './varied.js';
 
 const rows: Row[] = [];
-const DOSTIK = path.resolve('dist/dostik.mjs');
+const DOSTIK = path.resolve('dist/dostik.cjs');
 
 function warm(
   what: string,

@@ -18,7 +18,7 @@ test('a backup is made while one works, and brings back what was spoilt afterwar
   const name = (await file.textContent()) ?? '';
   await server.kill();
   const backup = path.join(path.dirname(server.database), 'backups', name);
-  const back = spawnSync(process.execPath, ['dist/dostik.mjs', 'restore', backup, '--database', server.database]);
+  const back = spawnSync(process.execPath, ['dist/dostik.cjs', 'restore', backup, '--database', server.database]);
   expect(back.stderr.toString()).toBe('');
   await server.start();
   expect((await server.pattern(id)).text).toBe(BALL);

@@ -4,7 +4,7 @@ import { existsSync } from 'node:fs';
 if (existsSync('node_modules/esbuild')) {
   const { bundle } = await import('./bundles.mjs');
   await bundle();
-} else if (!existsSync('dist/dostik.mjs')) {
+} else if (!existsSync('dist/dostik.cjs')) {
   console.log(
     'Installed without what Dostik is built with: bring build/ and dist/ from where "npm run build" was run.',
   );

@@ -35,7 +35,7 @@ try {
     publishing: publishingHere,
     post: OUTBOX,
     key: await secretOf(environment.DOSTIK_SECRET, environment.DATABASE_URL),
-    backups: new Backups(environment, path.resolve('dist/dostik.mjs')),
+    backups: new Backups(environment, path.resolve('dist/dostik.cjs')),
   });
   const { patterns, drafts, recounts } = stores;
   const known = await patterns.demoKeys();

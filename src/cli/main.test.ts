@@ -8,7 +8,7 @@ import type { Report } from '../core/index.js';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 
 /** Built before the tests begin. */
-const command = path.resolve('dist/dostik.mjs');
+const command = path.resolve('dist/dostik.cjs');
 const FIXTURES = path.resolve('src/lib/server/documents/fixtures');
 let folder: string;
 

@@ -43,9 +43,8 @@ const UNREADABLE: Readonly<Record<string, string>> = {
   EACCES: 'it may not be read',
 };
 
-process.exitCode = await main(process.argv.slice(2));
-
-async function main(words: readonly string[]): Promise<number> {
+/** Does what the words of a call ask for. @returns the status that the process is to end with */
+export async function main(words: readonly string[]): Promise<number> {
   const [command, ...rest] = words;
   if (command === 'help' || command === '--help' || command === '-h') {
     process.stdout.write(USAGE);

@@ -1,6 +1,6 @@
 import { listsMaterials, MaterialList, type Material } from '../materials/materials.js';
 import type { Part, Pattern, Round } from '../pattern/pattern.js';
-import type { Span } from '../text/source.js';
+import type { Remember, Span } from '../text/source.js';
 import { namesPlace, placesIn, type Place } from './places.js';
 import { formsOf, isFront, nounsOf, sentencesOf, wordsOf, type Talk } from './prose.js';
 
@@ -61,8 +61,12 @@ const ONTO =
   /(?<!\p{L})(?:to|on|onto|into)\s+(?:(?:the|each|its|his|her|back|front|top|side|sides|of)\s+){0,4}(?:\p{L}+\s+)??(\p{L}{3,})/giu;
 
 /** Gathers what a pattern says besides its rounds. */
-export function documentOf({ parts }: Pattern, talk: readonly Talk[]): Document {
-  return { materials: materialsIn(talk), events: [...eventsIn(talk)], assembly: [...assemblyIn(parts, talk)] };
+export function documentOf({ parts, source: { remember } }: Pattern, talk: readonly Talk[]): Document {
+  return {
+    materials: materialsIn(talk),
+    events: [...eventsIn(talk, remember)],
+    assembly: [...assemblyIn(parts, talk, remember)],
+  };
 }
 
 function materialsIn(talk: readonly Talk[]): Material[] {
@@ -82,33 +86,40 @@ export function unheaded(parts: readonly Part[], talk: readonly Talk[]): Materia
   return list.all();
 }
 
-function* eventsIn(talk: readonly Talk[]): Iterable<MakingEvent> {
+function* eventsIn(talk: readonly Talk[], remember: Remember): Iterable<MakingEvent> {
   for (const { text, span, part, section, after } of talk) {
     if (section === 'materials' || section === 'legend' || section === 'gauge') continue;
-    for (const [kind, words] of EVENTS) {
-      const match = words.exec(text);
-      if (!match) continue;
-      const from = span.from + match.index;
-      yield { kind, negated: NOT.test(text), part, after, span: { from, to: from + match[0].length } };
-    }
+    for (const { kind, negated, from, to } of remember(text, eventsNamed))
+      yield { kind, negated, part, after, span: { from: span.from + from, to: span.from + to } };
   }
 }
 
-function* assemblyIn(parts: readonly Part[], talk: readonly Talk[]): Iterable<AssemblyStep> {
+/** What a line says to be done, with offsets within it. */
+function eventsNamed(text: string): (Pick<MakingEvent, 'kind' | 'negated'> & Span)[] {
+  return EVENTS.flatMap(([kind, words]) => {
+    const match = words.exec(text);
+    return match ? [{ kind, negated: NOT.test(text), from: match.index, to: match.index + match[0].length }] : [];
+  });
+}
+
+function* assemblyIn(parts: readonly Part[], talk: readonly Talk[], remember: Remember): Iterable<AssemblyStep> {
   const byNoun = new Map<string, Part>();
   for (const part of parts) for (const form of nounsOf(part).flatMap(formsOf)) byNoun.set(form, part);
   for (const one of paragraphsOf(talk)) {
     const { span, section } = one;
-    if (section === 'materials' || section === 'legend' || !(JOINS.test(one.text) || namesPlace(one.text))) continue;
+    if (section === 'materials' || section === 'legend' || !remember(one.text, joinsOrPlaces)) continue;
     for (const { text, at } of sentencesOf(one.text)) {
-      const places = placesIn(text);
-      const { pieces, onto } = JOINS.test(text) ? joinedIn(text, one, byNoun) : { pieces: [], onto: null };
+      const places = remember(text, placesIn);
+      const { pieces, onto } = remember(text, joins) ? joinedIn(text, one, byNoun) : { pieces: [], onto: null };
       if (pieces.length === 0 && onto === null && places.length === 0) continue;
       const from = span.from + at;
       yield { pieces, onto, places, text, span: { from, to: from + text.length }, talk: one };
     }
   }
 }
+
+const joins = (text: string) => JOINS.test(text);
+const joinsOrPlaces = (text: string) => joins(text) || namesPlace(text);
 
 /** Lines of talk that go on from each other, put together. */
 function paragraphsOf(talk: readonly Talk[]): Talk[] {

@@ -1,4 +1,5 @@
 import type { Instruction, LegendEntry } from '../pattern/pattern.js';
+import type { Remember, SourceText } from '../text/source.js';
 import type { Sense } from '../vocabulary/senses.js';
 import { DECORATED, type Vocabulary } from '../vocabulary/stitches.js';
 import { COLOUR_WORDS } from '../vocabulary/words.js';
@@ -45,21 +46,23 @@ const NO_TERM =
   /^(?:this|that|these|those|it|there|here|which|what|he|she|they|we|i|you|rounds?|rows?|rnds?|rd|yarn|hook|colou?r|stitch(?:es)?|sts?|one|all|each|every|body|head|the|first|last|next|work)(?!\p{L})/iu;
 
 /** What a stretch of text tells of its own words in sentences, and of its signs; not all of it need be crochet. */
-export function toldIn(text: string, from: number, to: number): LegendEntry[] {
+export function toldIn({ text, remember }: SourceText, from: number, to: number): LegendEntry[] {
   const entries: LegendEntry[] = [];
   let at = from;
   for (const line of text.slice(from, to).split('\n')) {
-    if (line.length < 2000) entries.push(...toldInLine(line, at));
+    if (line.length < 2000)
+      for (const { span, ...told } of remember(line, toldInLine))
+        entries.push({ ...told, span: { from: at + span.from, to: at + span.to } });
     at += line.length + 1;
   }
   return entries;
 }
 
-function toldInLine(line: string, offset: number): LegendEntry[] {
+function toldInLine(line: string): LegendEntry[] {
   const entries: LegendEntry[] = [];
   const keep = (term: string, meaning: string, at: number, length: number) => {
     if (term !== '' && (term.length === 1 || !NO_TERM.test(term)))
-      entries.push({ term, meaning: meaning.trim(), span: { from: offset + at, to: offset + at + length } });
+      entries.push({ term, meaning: meaning.trim(), span: { from: at, to: at + length } });
   };
   for (const match of line.matchAll(TOLD)) keep(match[2] ?? '', match[4] ?? '', match.index, match[0].length);
   if (/\bwrite\b/i.test(line))
@@ -116,12 +119,27 @@ function splitList(line: string): { at: number; text: string }[] {
   return cuts.map((at, i) => ({ at, text: line.slice(at, cuts[i + 1] ?? line.length).replace(/[,;·•\s]+$/u, '') }));
 }
 
+/** The same as `definitions`, found out once for the same entries. */
+export function definedBy(
+  entries: readonly LegendEntry[],
+  vocabulary: Vocabulary,
+  compact: boolean,
+  remember: Remember,
+): LegendDefinition[] {
+  const words = entries.map(({ term, meaning }) => ({ term, meaning }));
+  return remember(JSON.stringify([words, vocabulary, compact]), definedAgain);
+}
+
+function definedAgain(asked: string): LegendDefinition[] {
+  return definitions(...(JSON.parse(asked) as Parameters<typeof definitions>));
+}
+
 /**
  * What the reader can make of the entries: a definition wins over the built-in meaning of its word.
  * Entries that explain no stitch make their word known, as a remark.
  */
 export function definitions(
-  entries: readonly LegendEntry[],
+  entries: readonly Pick<LegendEntry, 'term' | 'meaning'>[],
   vocabulary: Vocabulary,
   compact: boolean,
 ): LegendDefinition[] {
@@ -132,7 +150,7 @@ export function definitions(
   let open = entries.filter(({ term }) => TERM.test(term) && !bullets.has(term) && mayBeTold(term, builtIn));
   // An entry may be told in the words of another one, before or behind it.
   for (let pass = 0; pass < PASSES && open.length > 0; pass += 1) {
-    const unknown: LegendEntry[] = [];
+    const unknown: typeof open = [];
     for (const entry of open) {
       const means = meaningOf(entry.term, entry.meaning, lexicon) ?? colourCalled(entry.term, entry.meaning);
       if (!means) {
@@ -151,7 +169,7 @@ export function definitions(
 const PASSES = 2;
 
 /** Signs before several entries with different meanings part a list, and mean nothing. */
-function repeatedSigns(entries: readonly LegendEntry[]): ReadonlySet<string> {
+function repeatedSigns(entries: readonly Pick<LegendEntry, 'term' | 'meaning'>[]): ReadonlySet<string> {
   const meanings = new Map<string, Set<string>>();
   for (const { term, meaning } of entries) {
     if (/[\p{L}\d]/u.test(term)) continue;

@@ -57,7 +57,10 @@ export class Lookahead {
     const known = this.#looks[line];
     if (known !== undefined) return known;
     const { from, to } = lineSpan(this.#source, line);
-    return (this.#looks[line] = headingByLook(this.#source.text.slice(from, Math.min(to, from + 400))));
+    return (this.#looks[line] = this.#source.remember(
+      this.#source.text.slice(from, Math.min(to, from + 400)),
+      headingByLook,
+    ));
   }
 
   /** The heading that a line is; null where it is none. */

@@ -55,3 +55,15 @@ it('what has not come up for long is let go, and what comes up again stays', () 
   ask('word number 0');
   expect(found).toHaveLength(42);
 });
+
+it('what was found out about words by themselves is found out once, by each that asks', () => {
+  const { remember } = new Memory();
+  const asked: string[] = [];
+  const long = (words: string) => (asked.push(words), words.length > 5);
+  const first = (words: string) => (asked.push(words), words.charAt(0));
+  for (let i = 0; i < 2; i += 1) {
+    expect([remember('fasten off', long), remember('FO', long)]).toEqual([true, false]);
+    expect(remember('fasten off', first)).toBe('f');
+  }
+  expect(asked).toEqual(['fasten off', 'FO', 'fasten off']);
+});

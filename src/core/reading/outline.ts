@@ -783,7 +783,7 @@ export function legendOf(source: SourceText, { lines }: Roles = NO_ROLES): Legen
 
 /** What is told of words in other ways before the first round; see `toldIn`. */
 export function wordsTold(source: SourceText): LegendEntry[] {
-  return toldIn(source.text, 0, endOfLegend(source));
+  return toldIn(source, 0, endOfLegend(source));
 }
 
 function endOfLegend(source: SourceText): number {

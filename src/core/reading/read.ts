@@ -10,7 +10,7 @@ import { gistsOf, likeGist, unclearIn, unknownIn, type Gist } from './gist/gist.
 import { NO_HAND, wordsIn, wordsOf, type Hand } from './hand.js';
 import { rolesIn, type Roles } from './roles.js';
 import type { Sense } from '../vocabulary/senses.js';
-import { definitions } from './legend.js';
+import { definedBy } from './legend.js';
 import { Memory } from './memory.js';
 import { legendOf, outlineOf, wordsTold } from './outline.js';
 
@@ -113,7 +113,7 @@ function groundOf(
   words: Pattern['words'],
   roles: Roles,
 ): Ground {
-  const source = sourceText(text);
+  const source = sourceText(text, memory.remember);
   const terms = detectTerms(text, wanted);
   const legend = legendOf(source, roles);
   const compact = writesLetters(
@@ -121,7 +121,7 @@ function groundOf(
     legend.map(({ term }) => term),
   );
   const told = wordsTold(source);
-  const own = definitions([...legend, ...told], terms.used, compact);
+  const own = definedBy([...legend, ...told], terms.used, compact, source.remember);
   const explained = new Set(own.map(({ term }) => term));
   return {
     source,

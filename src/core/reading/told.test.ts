@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { definitions, legendIn, toldIn } from './legend.js';
+import { sourceText } from '../text/source.js';
 
 /** What the reader makes of the words that a text explains, as "term: meaning". */
 function explained(text: string): string[] {
-  const entries = [...legendIn(text, 0, text.length), ...toldIn(text, 0, text.length)];
+  const entries = [...legendIn(text, 0, text.length), ...toldIn(sourceText(text), 0, text.length)];
   return definitions(entries, 'us', false).map(({ term, meaning }) => {
     switch (meaning.is) {
       case 'stitch':

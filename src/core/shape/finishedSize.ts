@@ -41,14 +41,21 @@ export function finishedSizeOf({ source, parts, sections }: Pattern, talk: reado
       .map(({ span }) => span),
     { from: 0, to: Math.min(begins, source.text.indexOf('\n') < 0 ? begins : source.text.indexOf('\n')) },
   ];
-  const found = lines.flatMap(({ from, to }) => [...sizesIn(source.text.slice(from, to), from, from === 0)]);
+  const found = lines.flatMap(({ from, to }) =>
+    source
+      .remember(source.text.slice(from, to), from === 0 ? sizesInTitle : sizesInLine)
+      .map((size) => ({ ...size, span: { from: from + size.span.from, to: from + size.span.to } })),
+  );
   return found.find(({ way }) => way === 'tall') ?? found[0] ?? null;
 }
 
-function* sizesIn(text: string, at: number, title: boolean): Iterable<FinishedSize> {
+const sizesInTitle = (text: string) => [...sizesIn(text, true)];
+const sizesInLine = (text: string) => [...sizesIn(text, false)];
+
+function* sizesIn(text: string, title: boolean): Iterable<FinishedSize> {
   let from = 0;
   for (const sentence of text.split(/(?<=(?<!\Win)[.!?]\s)|(?<=[|\n])/u)) {
-    yield* sizesInSentence(sentence, at + from, title && from === 0 && text.length <= LONGEST_TITLE);
+    yield* sizesInSentence(sentence, from, title && from === 0 && text.length <= LONGEST_TITLE);
     from += sentence.length;
   }
 }

@@ -46,6 +46,19 @@ const ACROSS = /(?<!\p{L})(?:across|diameter|dis[ck]|circle)(?!\p{L})/iu;
 const ONE =
   /(?<!\p{L})(?:each|a|one|every) (?:single |double )?(?:st|sc|dc|stitch|crochet)\s[^.\n\d]{0,20}(\d{1,2}(?:[.,]\d)?) ?mm (?:wide|across)(?:[^.\n\d]{0,12}(\d{1,2}(?:[.,]\d)?) ?mm (?:tall|high))?/iu;
 
+/** The stitches that fabric is made of, by their names, the longest first. */
+function namedIn(vocabulary: Vocabulary): ReadonlyMap<string, StitchId> {
+  const all = STITCHES.filter(({ id }) => fabricOf(id).height >= 1).flatMap(({ id, [vocabulary]: names }) =>
+    [...names.long, ...names.short].filter((name) => name.length > 1).map((name) => [name, id] as const),
+  );
+  // Of two stitches with one name the first is meant: a map keeps the last.
+  return new Map(all.reverse().sort(([a], [b]) => b.length - a.length));
+}
+const STITCH_OF = { us: namedIn('us'), uk: namedIn('uk') } as const;
+const firstOf = (names: ReadonlyMap<string, StitchId>) =>
+  new RegExp(String.raw`(?<!\p{L})(${[...names.keys()].join('|')})s?(?!\p{L})`, 'iu');
+const FIRST_NAMED = { us: firstOf(STITCH_OF.us), uk: firstOf(STITCH_OF.uk) } as const;
+
 /** Stitches that a hand can make with a hook, in mm. */
 const SMALLEST = 1.5;
 const LARGEST = 25;
@@ -58,6 +71,12 @@ interface Quantity {
   readonly from: number;
   readonly to: number;
 }
+
+/** What some words say of the gauge, by the terms that they are in; see `gaugeIn`. */
+export const GAUGE_IN: Readonly<Record<Vocabulary, (words: string) => SaidGauge | null>> = {
+  us: (words) => gaugeIn(words, 'us'),
+  uk: (words) => gaugeIn(words, 'uk'),
+};
 
 /** What some words say of the gauge; null where they say nothing, or nothing that stitches can have. */
 export function gaugeIn(words: string, vocabulary: Vocabulary): SaidGauge | null {
@@ -143,17 +162,8 @@ function gaugeOf(width: number | null, height: number | null, span: Span): SaidG
 
 /** The first stitch that some words name; a one-step stitch where they name none. */
 function stitchNamed(words: string, vocabulary: Vocabulary): StitchId {
-  let best: { id: StitchId; at: number; length: number } | null = null;
-  for (const { id, [vocabulary]: names } of STITCHES) {
-    if (fabricOf(id).height < 1) continue;
-    for (const name of [...names.long, ...names.short]) {
-      const at = words.search(new RegExp(`(?<!\\p{L})${name}s?(?!\\p{L})`, 'iu'));
-      if (at < 0 || name.length < 2) continue;
-      if (!best || at < best.at || (at === best.at && name.length > best.length))
-        best = { id, at, length: name.length };
-    }
-  }
-  return best?.id ?? 'step1';
+  const name = FIRST_NAMED[vocabulary].exec(words)?.[1]?.toLowerCase() ?? '';
+  return STITCH_OF[vocabulary].get(name) ?? 'step1';
 }
 
 const FRACTIONS: Readonly<Record<string, number>> = { '½': 0.5, '¼': 0.25, '¾': 0.75 };

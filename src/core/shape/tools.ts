@@ -4,7 +4,7 @@ import { listsMaterials, type Material } from '../materials/materials.js';
 import type { Pattern } from '../pattern/pattern.js';
 import { lineIndexAt, lineSpan, type Span } from '../text/source.js';
 import { hookNamed } from '../vocabulary/hooks.js';
-import { gaugeIn, type SaidGauge } from './gauge.js';
+import { GAUGE_IN, type SaidGauge } from './gauge.js';
 import { bandIn, type Band } from './yarnBand.js';
 
 /** What the text says of hook, yarn and gauge. Lengths are mm. */
@@ -28,11 +28,13 @@ export function toolsOf(pattern: Pattern, talk: readonly Talk[], document: Docum
     return source.text.slice(line.from, line.to);
   };
   const materials = document.materials.length > 0 ? document.materials : unheaded(pattern.parts, talk);
-  const yarns = materials.filter(({ kind }) => kind === 'yarn').map(({ span }) => bandIn(lineOf(span)));
+  const yarns = materials
+    .filter(({ kind }) => kind === 'yarn')
+    .map(({ span }) => source.remember(lineOf(span), bandIn));
   const listed = talk.filter(
     (one) => one.section === 'materials' || (isFront(one, pattern.parts) && listsMaterials(one.text)),
   );
-  const bands = [...yarns, ...listed.map(({ text }) => bandIn(text))];
+  const bands = [...yarns, ...listed.map(({ text }) => source.remember(text, bandIn))];
   const first = <Key extends keyof Band>(key: Key) => bands.find((band) => band[key] !== null)?.[key] ?? null;
   return {
     hook: millimetresOf(materials.find(({ kind }) => kind === 'hook')?.name ?? ''),
@@ -61,7 +63,7 @@ function saidGauge({ source, sections, terms }: Pattern, talk: readonly Talk[]):
     ...talk.filter(({ section, part }) => part === null && section !== 'legend').map(({ span }) => span),
   ];
   for (const { from, to } of places) {
-    const said = gaugeIn(source.text.slice(from, to), terms.used);
+    const said = source.remember(source.text.slice(from, to), GAUGE_IN[terms.used]);
     if (said) return { ...said, span: { from: from + said.span.from, to: from + said.span.to } };
   }
   return null;

@@ -13,24 +13,34 @@ export interface Position {
   readonly column: number;
 }
 
+/**
+ * Finds something out about some words by themselves: a line, a sentence. Whoever checks one text after another gives one that
+ * remembers what was found out about the words that stand there again.
+ * @param find says the same of the same words each time, whatever stands around them; the same function each time
+ */
+export type Remember = <Found>(words: string, find: (words: string) => Found) => Found;
+
+const anew: Remember = (words, find) => find(words);
+
 /** The text as given, with the places where its lines begin. */
 export interface SourceText {
   readonly text: string;
   /** Offset of the first character of each line. */
   readonly lineStarts: readonly number[];
+  readonly remember: Remember;
 }
 
 /**
  * Takes in a text. Lines end with `\n`, `\r\n` or `\r`; nothing is changed or dropped.
  */
-export function sourceText(text: string): SourceText {
+export function sourceText(text: string, remember: Remember = anew): SourceText {
   const lineStarts = [0];
   for (let i = 0; i < text.length; i += 1) {
     const c = text.charCodeAt(i);
     if (c === 13 && text.charCodeAt(i + 1) === 10) i += 1;
     if (c === 10 || c === 13) lineStarts.push(i + 1);
   }
-  return { text, lineStarts };
+  return { text, lineStarts, remember };
 }
 
 /** The line (from 0) that holds an offset. Offsets outside the text count to its nearest line. */

@@ -30,7 +30,7 @@ async function open(): Promise<Stores> {
     publishing: publishingAside(path.resolve('dist/publishing.mjs')),
     post: environment.SMTP_URL === undefined ? OUTBOX : smtpPost(environment.SMTP_URL),
     key: await secretOf(environment.DOSTIK_SECRET, environment.DATABASE_URL),
-    backups: new Backups(environment, path.resolve('dist/dostik.mjs')),
+    backups: new Backups(environment, path.resolve('dist/dostik.cjs')),
   });
   all.backups.daily();
   await all.recounts.askStale();

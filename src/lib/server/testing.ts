@@ -69,7 +69,7 @@ export async function makeRig(parts: RigParts = {}): Promise<Rig> {
     key: 'a secret for tests that is long enough',
     backups: new Backups(
       { DATABASE_URL: `file:${file}`, DOSTIK_FILES: filesBeside(`file:${file}`), DOSTIK_BACKUPS_KEPT: 14 },
-      path.resolve('dist/dostik.mjs'),
+      path.resolve('dist/dostik.cjs'),
     ),
   });
   return {

@@ -43,7 +43,7 @@ export function masked(source: SourceText, roles: ReadonlyMap<number, LineRole> 
     }
   });
   text += source.text.slice(at);
-  return sourceText(parted ? wordsJoined(text) : text);
+  return sourceText(parted ? wordsJoined(text) : text, source.remember);
 }
 
 /** The same text with spaces in place of lines that are no part of the pattern, and before those that go on from the line above. */
@@ -62,7 +62,7 @@ function withRoles(source: SourceText, roles: ReadonlyMap<number, LineRole>): So
       at = to;
     }
   }
-  return sourceText(text + source.text.slice(at));
+  return sourceText(text + source.text.slice(at), source.remember);
 }
 
 function shareOf(source: SourceText, prefix: RegExp): number {

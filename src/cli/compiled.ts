@@ -1,0 +1,37 @@
+/**
+ * The command as it was bundled, with what V8 compiled of it when it was built. Compiling it and all that it calls for the first
+ * time is a good part of the time in which one pattern is checked. V8 takes what is kept where it is of its own version; else it
+ * compiles anew, and nothing else is different.
+ */
+import { existsSync, readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import path from 'node:path';
+import { Script } from 'node:vm';
+
+export interface Command {
+  readonly main: (words: readonly string[]) => Promise<number>;
+  /** What V8 has compiled of it by now, for `keptIn`. */
+  readonly compiled: () => Buffer;
+}
+
+/** Where what was compiled of a command is kept. */
+export function keptIn(command: string): string {
+  return `${command}.compiled`;
+}
+
+/** @param command the file of a bundle, as a module of the older kind */
+export function commandOf(command: string): Command {
+  const kept = keptIn(command);
+  // Its expressions write all letters as escapes, so that each character is a byte.
+  const words = readFileSync(command, 'latin1');
+  const script = new Script(`(function (exports, require, module, __filename, __dirname) {${words}\n})`, {
+    filename: command,
+    ...(existsSync(kept) ? { cachedData: readFileSync(kept) } : {}),
+  });
+  type Bundle = (exports: object, require: NodeJS.Require, module: object, file: string, folder: string) => void;
+  const module = { exports: {} };
+  const run = script.runInThisContext() as Bundle;
+  run(module.exports, createRequire(command), module, command, path.dirname(command));
+  const { main } = module.exports as Pick<Command, 'main'>;
+  return { main, compiled: () => script.createCachedData() };
+}
