@@ -17,7 +17,7 @@ import {
   styleOf,
   type Checked,
 } from '../src/core/index.js';
-import { machine, processOf, ratios, tableOf, takenOf, times, type Row, type Taken } from './measure.js';
+import { machine, processOf, ratios, tableOf, takenOf, times, writeSection, type Row, type Taken } from './measure.js';
 import { demoText, longRound, odd, piece, withFaults } from './texts.js';
 import { variedText } from './varied.js';
 
@@ -172,14 +172,11 @@ for (let i = 0; i < 2000; i += 1) checkText(piece(i, i % 50), '');
 globalThis.gc?.();
 const grown = (process.memoryUsage().heapUsed - before) / 1e6;
 
-const page = `# How long it takes
-
-Made by \`npm run bench -- --write\`, on a quiet machine. Warm, unless a process is started for it; each text in other words from
+const page = `Made by \`npm run bench -- --write\`, on a quiet machine. Warm, unless a process is started for it; each text in other words from
 line to line. Beside it, in the same run: one bare pass of an expression over the words, and two general readers of text.
 
 ${tableOf(rows)}
 
-Heap after 2,000 more checks: ${grown > 0 ? '+' : ''}${grown.toFixed(0)} MB. Measured on ${machine()}.
-`;
+Heap after 2,000 more checks: ${grown > 0 ? '+' : ''}${grown.toFixed(0)} MB. Measured on ${machine()}.`;
 console.log(page);
-if (process.argv.includes('--write')) writeFileSync('docs/speed.md', page);
+if (process.argv.includes('--write')) writeSection('docs/speed.md', 'Core and terminal', page);

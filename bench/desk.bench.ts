@@ -1,20 +1,24 @@
 /**
- * The application in Chromium, on a warm server: the first paint of its pages, the Shelf with 2,000 patterns, and the Desk
- * with a pattern of 300 lines from a key to new verdicts in the rail, with the weight of what is loaded.   npm run bench:desk
+ * The application in Chromium, on a warm server: the first paint of its pages, the Shelf with 5,000 patterns, the Desk from a key
+ * to new verdicts in the rail, how long a save holds others up, and the weight of what is loaded.
+ * npm run bench:desk [-- --write, into docs/speed.md]
  */
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
-import { gzipSync } from 'node:zlib';
 import { chromium, type Page } from '@playwright/test';
 import config from '../playwright.config.js';
+import { weightOf } from '../e2e/page.js';
 import { Server } from '../e2e/server.js';
+import { machine, takenOf, writeSection } from './measure.js';
+import { longRound } from './texts.js';
+import { variedText } from './varied.js';
 
 const demo = readdirSync('demo').flatMap((file) => readFileSync(path.join('demo', file), 'utf8').split('\n'));
 
-/** The demo patterns to so many lines, and a last round whose stated count is typed at. */
-function textOf(lines: number): string {
+/** The demo patterns to so many lines, what else there is, and a last round whose stated count is typed at. */
+function textOf(lines: number, ...more: string[]): string {
   const some = Array.from({ length: lines }, (_, i) => demo[i % demo.length] ?? '');
-  return [...some, '', 'BALL', 'Rnd 1: 6 sc in MR (6)', 'Rnd 2: inc x 6 = 1'].join('\n');
+  return [...some, '', ...more, 'BALL', 'Rnd 1: 6 sc in MR (6)', 'Rnd 2: inc x 6 = 1'].join('\n');
 }
 
 /** Takes in a text, and says where its Desk is. */
@@ -123,57 +127,130 @@ async function shelfAlive(page: Page): Promise<number> {
   return times.sort((a, b) => a - b)[3] ?? 0;
 }
 
+/** From the address of a Desk being asked for to its rounds being counted, the median of five first visits; milliseconds. */
+async function counted(url: string): Promise<number> {
+  const taken: number[] = [];
+  for (let i = 0; i < 5; i += 1) {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    const page = await context.newPage();
+    await page.goto(url, { waitUntil: 'commit' });
+    await page.waitForSelector('[data-check=done]');
+    taken.push(await page.evaluate(() => performance.now()));
+    await context.close();
+  }
+  return takenOf(taken).median;
+}
+
+/** How long another request waits at most while a text is saved, above what it takes by itself; milliseconds. */
+async function heldUp(page: Page, text: string): Promise<number> {
+  const created = await page.request.post(`${server.url}/api/patterns`, { data: { text, name: 'Long' } });
+  const { id } = (await created.json()) as { id: string };
+  const asked = async () => {
+    const start = performance.now();
+    await (await fetch(`${server.url}/healthz`)).text();
+    return performance.now() - start;
+  };
+  const alone = takenOf(await inTurn(asked, 50)).median;
+  const longest: number[] = [];
+  for (let base = 1; base <= 5; base += 1) {
+    const save = new AbortController();
+    const data = { text: `${text}\n${'x'.repeat(base)}`, base };
+    const answered = page.request.put(`${server.url}/api/patterns/${id}`, { data }).then((answer) => {
+      if (!answer.ok()) throw new Error(`The save was refused: ${answer.status()}.`);
+      save.abort();
+    });
+    let most = 0;
+    while (!save.signal.aborted) most = Math.max(most, await asked());
+    await answered;
+    longest.push(most);
+  }
+  return takenOf(longest).median - alone;
+}
+
+async function inTurn(ask: () => Promise<number>, times: number): Promise<number[]> {
+  const all: number[] = [];
+  for (let i = 0; i < times; i += 1) all.push(await ask());
+  return all;
+}
+
+const rows: string[] = [];
+/** A row of the table. @param aim what it is to stay under, in the same unit; null where nothing is asked */
+function say(what: string, value: number, unit: string, aim: number | null): void {
+  const met = aim === null ? '' : `${aim} ${unit}: ${value < aim ? 'met' : '**not met**'}`;
+  rows.push(`| ${what} | ${value.toFixed(0)} ${unit} | ${met} |`);
+  console.log(rows.at(-1));
+}
+
+/** From the key to the rail, and what a slow key takes. */
+function sayKeys(what: string, { keys }: { keys: readonly number[] }, aim: number): void {
+  const median = keys[20] ?? 0;
+  say(`key to rail, ${what}`, median, 'ms', aim);
+  say('… the slowest tenth from', keys[36] ?? 0, 'ms', Math.round(Math.max(aim, median) * 1.6));
+}
+
 const server = new Server();
 await server.start();
 const browser = await chromium.launch(config.use?.launchOptions ?? {});
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   const url = await deskOf(page, textOf(300));
-  await page.goto(url);
-  await page.waitForSelector('.cm-line');
-
-  const weights = new Map<string, number>();
-  page.on('response', (response) => {
-    if (!response.url().includes('.js')) return;
-    void response
-      .body()
-      .then((body) => weights.set(response.url(), gzipSync(body).length))
-      .catch(() => undefined);
-  });
-  await page.reload();
-  await page.waitForSelector('[data-check=done]');
-  await page.waitForTimeout(1500);
-
+  say('a Desk of 300 lines counted, at a first visit', await counted(url), 'ms', null);
+  const open = async (text: string) => {
+    await page.goto(await deskOf(page, text));
+    await page.waitForSelector('[data-check=done]');
+  };
+  await open(textOf(300));
   const short = await keysOf(page);
   const frame = await longestFrame(page);
-  await page.goto(await deskOf(page, textOf(3000)));
-  await page.waitForSelector('[data-check=done]');
+  sayKeys('300 lines', short, 30);
+  await open(textOf(300, longRound(160)));
+  const faulty = await keysOf(page);
+  say('… more with a faulty round of 160 steps in them', (faulty.keys[20] ?? 0) - (short.keys[20] ?? 0), 'ms', 10);
+  await open(textOf(3000));
   const long = await keysOf(page);
   const longFrame = await longestFrame(page);
-  const weight = [...weights.values()].reduce((sum, bytes) => sum + bytes, 0) / 1024;
-  const id = new URL(url).pathname.split('/').at(-1) ?? '';
-  const pages: [string, number][] = [];
-  for (const path of ['/', '/rules', '/style', '/card', '/away', `/desk/${id}`, `/terms/${id}`, `/desk/${id}/rules`])
-    pages.push([path.replace(id, '…'), await firstPaint(page, server.url + path)]);
-  await server.fill(2000);
-  const fullPaint = await firstPaint(page, `${server.url}/`);
-  const fullAlive = await shelfAlive(page);
-  const say = (what: string, value: number, unit: string, aim: number) =>
-    console.log(
-      `${what.padEnd(34)} ${value.toFixed(0).padStart(6)} ${unit}   under ${aim} ${unit}: ${value < aim ? 'met' : 'NOT MET'}`,
-    );
-  for (const [path, paint] of pages) say(`first paint of ${path}, median of 7`, paint, 'ms', 300);
-  say('Shelf of 2,000: first paint', fullPaint, 'ms', 300);
-  say('Shelf of 2,000: alive', fullAlive, 'ms', 1000);
-  say('key to rail at 300 lines, median', short.keys[20] ?? 0, 'ms', 50);
-  say('… slowest tenth from', short.keys[36] ?? 0, 'ms', 50);
-  say('key to rail at 3,000 lines, median', long.keys[20] ?? 0, 'ms', 150);
-  say('… slowest tenth from', long.keys[36] ?? 0, 'ms', 150);
+  sayKeys('3,000 lines', long, 50);
+  const slow = await page.context().newCDPSession(page);
+  await slow.send('Emulation.setCPUThrottlingRate', { rate: 4 });
+  sayKeys('3,000 lines, the page at a quarter of the speed', await keysOf(page), 200);
+  await open(textOf(300));
+  sayKeys('300 lines, the page at a quarter of the speed', await keysOf(page), 100);
+  await slow.send('Emulation.setCPUThrottlingRate', { rate: 1 });
   say('longest frame, scrolling 300 lines', frame, 'ms', 50);
   say('longest frame, scrolling 3,000 lines', longFrame, 'ms', 50);
   say('layout shift while typing, × 1000', (short.shift + long.shift) * 1000, '', 1);
-  say('JavaScript, gzipped', weight, 'KB', 250);
+
+  const id = new URL(url).pathname.split('/').at(-1) ?? '';
+  for (const path of ['/', '/rules', '/style', '/card', '/away', `/desk/${id}`, `/terms/${id}`, `/desk/${id}/rules`])
+    say(`first paint of ${path.replace(id, '…')}, median of 7`, await firstPaint(page, server.url + path), 'ms', 300);
+  const { page: own, workers } = await weightOf(browser, url);
+  say('what a Desk brings with it, its worker too, faces apart', own + workers, 'KB', 250);
+  say('what the Shelf brings with it, faces apart', (await weightOf(browser, `${server.url}/`)).page, 'KB', 90);
+  const held = await heldUp(page, `US terms\n${variedText(10_000)}`);
+  say('another request is held up by a save of 10,000 lines', held, 'ms', 10);
+
+  await server.fill(5000);
+  const shelf = async () => {
+    const start = performance.now();
+    await (await fetch(`${server.url}/`)).text();
+    return performance.now() - start;
+  };
+  say('Shelf of 5,000 from the server', takenOf(await inTurn(shelf, 9)).median, 'ms', 300);
+  say('Shelf of 5,000: first paint', await firstPaint(page, `${server.url}/`), 'ms', null);
+  say('Shelf of 5,000: alive', await shelfAlive(page), 'ms', 1000);
 } finally {
   await browser.close();
   await server.close();
 }
+
+if (process.argv.includes('--write'))
+  writeSection(
+    'docs/speed.md',
+    'In the browser',
+    `Made by \`npm run bench:desk -- --write\`, in Chromium drawn by the processor, with server, browser and worker on one machine.
+At a quarter of the speed only the page is: Chromium has no such setting for workers. Measured on ${machine()}.
+
+| what | median | aim |
+| --- | ---: | --- |
+${rows.join('\n')}`,
+  );

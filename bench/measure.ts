@@ -1,5 +1,6 @@
 /** Measures, and a table of what was measured. */
 import { spawnSync } from 'node:child_process';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import retextEnglish from 'retext-english';
 import remarkParse from 'remark-parse';
@@ -86,4 +87,14 @@ export function tableOf(rows: readonly Row[]): string {
 export function machine(): string {
   const all = cpus();
   return `Node ${process.versions.node}, ${all.length} processors${all[0] ? ` (${all[0].model.trim()})` : ''}`;
+}
+
+/** Puts a section into a page in place of the one of its name, behind all others where there is none; the others stay. */
+export function writeSection(file: string, name: string, text: string): void {
+  const [head = '', ...sections] = (existsSync(file) ? readFileSync(file, 'utf8') : '').split(/^(?=## )/mu);
+  const section = `## ${name}\n\n${text.trim()}\n`;
+  const at = sections.findIndex((one) => one.startsWith(`## ${name}\n`));
+  if (at < 0) sections.push(section);
+  else sections[at] = section;
+  writeFileSync(file, [head, ...sections].map((one) => one.trim()).join('\n\n') + '\n');
 }

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { NOTHING_WANTED } from '../src/lib/bench.js';
-import { openDesk } from './page.js';
+import { openDesk, weightOf } from './page.js';
 import { test } from './server.js';
 
 /** Something on the page that has moved by itself. */
@@ -168,7 +168,7 @@ test('nothing moves on the Desk while it opens, nor while one goes through it', 
   }
 });
 
-test('what a page ships is small: less than 250 KB for the Desk, 120 for the Bench, 90 for what has no editor, faces apart', async ({
+test('what a page ships is small: less than 250 KB for the Desk, 120 for the Bench, 90 for what has no editor, faces and the worker apart', async ({
   browser,
   server,
 }) => {
@@ -177,6 +177,7 @@ test('what a page ships is small: less than 250 KB for the Desk, 120 for the Ben
   const page = await (await server.ask('GET', `/tests/${id}`)).text();
   const secret = /secret:"([\w-]+)"/.exec(page)?.[1] ?? '';
   expect(secret).not.toBe('');
+  const counts: string[] = [`/terms/${id}`, `/desk/${id}`];
   for (const [path, most] of [
     ['/', 90],
     ['/rules', 90],
@@ -189,19 +190,11 @@ test('what a page ships is small: less than 250 KB for the Desk, 120 for the Ben
     [`/bench/${secret}`, 120],
     [`/desk/${id}`, 250],
   ] as const) {
-    const context = await browser.newContext({ serviceWorkers: 'block' });
-    const page = await context.newPage();
-    const network = await context.newCDPSession(page);
-    await network.send('Network.enable');
-    const kinds = new Map<string, string>();
-    let bytes = 0;
-    network.on('Network.responseReceived', ({ requestId, type }) => kinds.set(requestId, type));
-    network.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
-      if (kinds.get(requestId) !== 'Font') bytes += encodedDataLength;
-    });
-    await page.goto(server.url + path, { waitUntil: 'networkidle' });
-    expect(bytes / 1024, path).toBeLessThan(most);
-    await context.close();
+    const weight = await weightOf(browser, server.url + path);
+    expect(weight.page, path).toBeLessThan(most);
+    expect(weight.workers, path).toBeLessThan(145);
+    // Only what counts at once brings what it counts with.
+    expect(weight.workers > 100, path).toBe(counts.includes(path));
   }
 });
 

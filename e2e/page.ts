@@ -1,5 +1,6 @@
+import { get } from 'node:http';
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Browser, type Page } from '@playwright/test';
 
 /** The row of the rail beside a line that begins with some words, as its title tells it. */
 export function railRow(page: Page, words: string) {
@@ -42,4 +43,33 @@ export async function sound(page: Page, what = page.url()): Promise<void> {
     .options({ resultTypes: ['violations'] })
     .analyze();
   expect(told.violations, what).toEqual([]);
+}
+
+/** What a page brings with it at a first visit, faces apart, as it goes over the wire: its workers, too. Kilobytes. */
+export async function weightOf(browser: Browser, address: string): Promise<{ page: number; workers: number }> {
+  const context = await browser.newContext({ serviceWorkers: 'block' });
+  const page = await context.newPage();
+  const asked = new Set<string>();
+  // What a worker loads is asked for by the context, and not by the page.
+  context.on('request', (request) => {
+    if (request.method() === 'GET' && request.resourceType() !== 'font') asked.add(request.url());
+  });
+  await page.goto(address, { waitUntil: 'networkidle' });
+  await context.close();
+  const weights = { page: 0, workers: 0 };
+  for (const url of asked) weights[url.includes('/workers/') ? 'workers' : 'page'] += (await sentFor(url)) / 1024;
+  return weights;
+}
+
+/** How many bytes answer a browser that takes them compressed. */
+function sentFor(url: string): Promise<number> {
+  return new Promise((resolve, reject) => {
+    const request = get(url, { headers: { 'accept-encoding': 'gzip, deflate, br, zstd' } }, (answer) => {
+      let bytes = 0;
+      answer.on('data', (piece: Buffer) => (bytes += piece.length));
+      answer.on('end', () => resolve(bytes));
+      answer.on('error', reject);
+    });
+    request.on('error', reject);
+  });
 }
