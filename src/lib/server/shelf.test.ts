@@ -164,6 +164,21 @@ describe('the index of words', () => {
     expect(await rig.database.db.$count(wordRows)).toBe(1);
   });
 
+  it('takes in anew only the pieces of a text that something was typed in', async () => {
+    const lines = Array.from({ length: 6000 }, (_, i) => `Rnd ${i + 1}: sc ${i % 37}, inc, hdc ${i % 11}`);
+    const rows = async () => new Set((await rig.database.db.select().from(wordRows)).map(({ row }) => row));
+    await shelve('Long', 1, { text: lines.join('\n') });
+    const before = await rows();
+    expect(before.size).toBeGreaterThan(15);
+    const typed = ['A puffin.', ...lines.with(3000, 'Rnd 3001: quibblet'), 'The end.'].join('\n');
+    await indexWords(rig.database, 'Long', typed, 2);
+    const after = await rows();
+    // At the beginning, in the middle, at the end.
+    expect([...after].filter((row) => !before.has(row))).toHaveLength(3);
+    expect(after.size).toBe(before.size);
+    for (const words of ['puffin', 'quibblet', 'end', 'sc']) expect(await found({ words })).toEqual(['Long']);
+  });
+
   const MOSS = 'BALL\nRnd 1: 6 sc in MR (6)\nWork in moss.\n';
 
   it('follows the text, and forgets what was taken out of it', async () => {

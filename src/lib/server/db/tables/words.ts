@@ -3,7 +3,8 @@ import { patterns } from './patterns.js';
 
 /**
  * Which texts are in the index of words, `words` (a table of SQLite's FTS5, without the texts themselves): its row for each
- * piece of a text, and the revision that was taken in. The first piece is taken in last: where it is there, all are.
+ * piece of a text, by the key of its words, and the revision that it stands in. A text is in it where its revision stands there:
+ * that is set last.
  */
 export const wordRows = sqliteTable(
   'word_rows',
@@ -12,9 +13,8 @@ export const wordRows = sqliteTable(
     patternId: text('pattern_id')
       .notNull()
       .references(() => patterns.id, { onDelete: 'cascade' }),
-    /** Counted from 0. */
-    piece: integer('piece').notNull().default(0),
+    key: text('key').notNull(),
     revision: integer('revision').notNull(),
   },
-  (table) => [unique('word_rows_piece').on(table.patternId, table.piece)],
+  (table) => [unique('word_rows_key').on(table.patternId, table.key)],
 );
