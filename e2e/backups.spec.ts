@@ -6,6 +6,17 @@ import { test } from './server.js';
 
 const BALL = 'Ball\nUS terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nFasten off.\n';
 
+test('a server that is told to end does so, with all that it has confirmed', async ({ page, server }) => {
+  await page.goto(server.url);
+  const id = await server.takeIn(BALL, 'Kept ball');
+  // It is still counted when the word comes, and a page is open.
+  expect(await server.end()).toBe(0);
+  await server.start();
+  expect((await server.pattern(id)).text).toBe(BALL);
+  await server.counted();
+  expect(server.said).toBe('');
+});
+
 test('a backup is made while one works, and brings back what was spoilt afterwards', async ({ page, server }) => {
   const id = await server.takeIn(BALL, 'Kept ball');
   await page.goto(`${server.url}/workspace`);

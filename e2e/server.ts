@@ -72,6 +72,16 @@ export class Server {
     await gone;
   }
 
+  /** Tells the server to end, as a machine does that is shut down. Gives its status. */
+  async end(): Promise<number | null> {
+    const child = this.#process;
+    this.#process = null;
+    if (!child) return null;
+    const gone = new Promise<number | null>((resolve) => child.once('exit', resolve));
+    child.kill('SIGTERM');
+    return gone;
+  }
+
   /** The number of its process, while it runs. */
   get pid(): number | undefined {
     return this.#process?.pid;

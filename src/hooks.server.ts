@@ -15,7 +15,7 @@ import { Paces } from './lib/server/pace.js';
 import { barred, firstWords, named, troubleFor, whoAsks } from './lib/server/people/door.js';
 import { log } from './lib/server/log.js';
 import { noteDeeds } from './lib/server/people/noting.js';
-import { stores } from './lib/server/store.js';
+import { closeStores, stores } from './lib/server/store.js';
 import { Turns } from './lib/server/turns.js';
 
 let door: FrontDoor;
@@ -33,6 +33,14 @@ export const init: ServerInit = async () => {
     if (first !== null) log.say(first);
     // What fails where nobody waits for it is told, and takes nothing else with it.
     process.on('unhandledRejection', (error) => log.error(error));
+    // Told to end, once the last request has its answer: processes beside this one would keep it for ever.
+    process.once(
+      'sveltekit:shutdown',
+      () =>
+        void closeStores()
+          .catch(log.error)
+          .finally(() => process.exit(0)),
+    );
   } catch (error) {
     log.error(`Dostik can't start. ${error instanceof Error ? error.message : String(error)}`);
     process.exit(1);

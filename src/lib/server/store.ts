@@ -1,7 +1,7 @@
 import path from 'node:path';
 import { Backups } from './backups/backups.js';
 import { countingAside } from './counting/counting.js';
-import { openDatabase } from './db/client.js';
+import { openDatabase, type OpenDatabase } from './db/client.js';
 import { documentsAside } from './documents/aside.js';
 import { readEnvironment } from './environment.js';
 import { filesAt } from './files/files.js';
@@ -12,15 +12,25 @@ import { publishingAside } from './publishing/aside.js';
 import { storesOver, type Stores } from './storesOver.js';
 
 let opened: Promise<Stores> | null = null;
+let database: OpenDatabase | null = null;
 
 /** The stores of this process; opened, and the tables brought up to date, at the first call. */
 export function stores(): Promise<Stores> {
   return (opened ??= open());
 }
 
+/**
+ * Closes the database once all is written that anybody has asked for, as the server is told to end. What is not counted yet is
+ * found stale at the next start; the processes beside this one end with it.
+ */
+export async function closeStores(): Promise<void> {
+  await database?.write(() => Promise.resolve());
+  database?.close();
+}
+
 async function open(): Promise<Stores> {
   const environment = readEnvironment(process.env);
-  const database = await openDatabase(environment, path.resolve('drizzle'));
+  database = await openDatabase(environment, path.resolve('drizzle'));
   const files = filesAt(environment.DOSTIK_FILES);
   await moveBytes(database, files);
   const all = storesOver(database, {
