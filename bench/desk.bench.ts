@@ -250,7 +250,7 @@ try {
 }
 
 if (process.argv.includes('--write'))
-  writeSection(
+  await writeSection(
     'docs/speed.md',
     'In the browser',
     `Made by \`npm run bench:desk -- --write\`, in Chromium drawn by the processor, with server, browser and worker on one machine.

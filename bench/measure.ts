@@ -2,6 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
+import { format, resolveConfig } from 'prettier';
 import retextEnglish from 'retext-english';
 import remarkParse from 'remark-parse';
 import { unified } from 'unified';
@@ -90,11 +91,12 @@ export function machine(): string {
 }
 
 /** Puts a section into a page in place of the one of its name, behind all others where there is none; the others stay. */
-export function writeSection(file: string, name: string, text: string): void {
+export async function writeSection(file: string, name: string, text: string): Promise<void> {
   const [head = '', ...sections] = (existsSync(file) ? readFileSync(file, 'utf8') : '').split(/^(?=## )/mu);
   const section = `## ${name}\n\n${text.trim()}\n`;
   const at = sections.findIndex((one) => one.startsWith(`## ${name}\n`));
   if (at < 0) sections.push(section);
   else sections[at] = section;
-  writeFileSync(file, [head, ...sections].map((one) => one.trim()).join('\n\n') + '\n');
+  const page = [head, ...sections].map((one) => one.trim()).join('\n\n');
+  writeFileSync(file, await format(page, { ...(await resolveConfig(file)), parser: 'markdown' }));
 }

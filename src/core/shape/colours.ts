@@ -10,7 +10,7 @@ const LEAD =
 /** What is sewn or embroidered is no fabric. */
 const NO_FABRIC = /(?<!\p{L})(?:sew|sewn|embroider\p{L}*|stitch (?:the|a|on)|eyes?|mouth|nose|stuff\p{L}*)(?!\p{L})/iu;
 /** "Clay (A)", "A = Clay", "MC: Sand": a letter that stands for a yarn. */
-const LETTER_BEHIND = /(\p{L}[\p{L}-]+)\s?\(([A-H]|MC|CC\d?)\)/gu;
+const LETTER_BEHIND = /(?<=(\p{L}[\p{L}-]+)\s?)\(([A-H]|MC|CC\d?)\)/gu;
 const LETTER_BEFORE = /(?<!\p{L})([A-H]|MC|CC\d?)\s?[=:]\s?(\p{L}[\p{L}-]+)/gu;
 /** "sc around, keep the colours as they are". */
 const KEEPS = /keep(?:ing)?\s(?:\p{L}+\s)?(?:colou?rs?|pattern)|colou?rs? as (?:they are|set|established|before)/iu;
@@ -19,14 +19,14 @@ const SHORT_LINE = 40;
 /** Names that a text gives its yarns, and where each is taken up. */
 export class Colours {
   readonly #names = new Map<string, string>();
-  #words = /$^/u;
+  readonly #words: RegExp;
 
   constructor({ source }: Pattern, { materials }: Document, unheaded: readonly Material[]) {
     for (const { kind, name } of [...materials, ...unheaded])
       if (kind === 'yarn') this.#names.set(name.toLowerCase(), name);
     for (const [, name = '', letter = ''] of source.text.matchAll(LETTER_BEHIND)) this.#letter(letter, name);
     for (const [, letter = '', name = ''] of source.text.matchAll(LETTER_BEFORE)) this.#letter(letter, name);
-    this.#build();
+    this.#words = source.remember(this.#all(), anyOf);
   }
 
   #letter(letter: string, name: string): void {
@@ -34,11 +34,11 @@ export class Colours {
     if (known !== undefined) this.#names.set(letter.toLowerCase(), known);
   }
 
-  #build(): void {
-    const words = [...new Set([...this.#names.keys(), ...COLOUR_WORDS])]
+  #all(): string {
+    return [...new Set([...this.#names.keys(), ...COLOUR_WORDS])]
       .sort((a, b) => b.length - a.length)
-      .map((word) => word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'));
-    this.#words = new RegExp(String.raw`(?<!\p{L})(?:${words.join('|')})(?!\p{L})`, 'giu');
+      .map((word) => word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&'))
+      .join('|');
   }
 
   /** The yarn that a name stands for, as the materials write it. */
@@ -79,6 +79,8 @@ export class Colours {
     return name === undefined ? null : this.named(name);
   }
 }
+
+const anyOf = (words: string) => new RegExp(String.raw`(?<!\p{L})(?:${words})(?!\p{L})`, 'giu');
 
 /** Whether the words of a round leave each stitch in the colour of the one below. */
 export function keepsColours(words: string): boolean {
