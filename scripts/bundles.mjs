@@ -58,7 +58,6 @@ async function command() {
     ...OPTIONS,
     format: 'cjs',
     outExtension: { '.js': '.cjs' },
-    charset: 'ascii',
     // What was compiled ahead can't bring in modules of the newer kind; a package gives itself in the older one, too.
     supported: { ...OPTIONS.supported, 'dynamic-import': false },
   };

@@ -24,6 +24,11 @@ it('runs a command with what was compiled of it, and without', async () => {
   expect(await commandOf(command).main(['check'])).toBe(11);
 });
 
+it('reads a command as it is written', async () => {
+  writeFileSync(command, saying('String.raw`4–6 “ß”`.length'));
+  expect(await commandOf(command).main([])).toBe(7);
+});
+
 it('compiles a command anew that is another by now, or of which nothing can be used', async () => {
   writeFileSync(command, saying('1000'));
   expect(await commandOf(command).main([])).toBe(1000);

@@ -22,8 +22,7 @@ export function keptIn(command: string): string {
 /** @param command the file of a bundle, as a module of the older kind */
 export function commandOf(command: string): Command {
   const kept = keptIn(command);
-  // Its expressions write all letters as escapes, so that each character is a byte.
-  const words = readFileSync(command, 'latin1');
+  const words = readFileSync(command, 'utf8');
   const script = new Script(`(function (exports, require, module, __filename, __dirname) {${words}\n})`, {
     filename: command,
     ...(existsSync(kept) ? { cachedData: readFileSync(kept) } : {}),

@@ -4,7 +4,7 @@ import { existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { createClient } from '@libsql/client';
-import type { Report } from '../core/index.js';
+import { checkPattern, type Report } from '../core/index.js';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 
 /** Built before the tests begin. */
@@ -55,6 +55,16 @@ describe('dostik check of many files', () => {
     expect(words.status).toBe(1);
     expect(words.stdout.match(/many-\d+\.txt/g)?.filter((name, i, all) => name !== all[i - 1])).toEqual(names);
   });
+});
+
+it('says of a text what the core says of it, in whatever signs it is written', () => {
+  const text =
+    'Chick – “Pip”\nUS terms\n\nBALL\nR1: 6 sc in MR → 6\nR2: inc × 6 → 12\nR3–5: sc around → 12\nR6–7: sc … around → 13\n½ of it: 3–4 cm\n';
+  const name = file('signs.txt', text);
+  const { stdout } = dostik(['check', name, '--format', 'json']);
+  const report = JSON.parse(stdout) as Report;
+  expect(report).toEqual(JSON.parse(JSON.stringify(checkPattern(text, name).fixed())));
+  expect(roundsIn(report)).toHaveLength(4);
 });
 
 describe('dostik backup and restore', () => {

@@ -92,7 +92,8 @@ export class Candidates {
     const { round } = counted;
     const read: Candidate = {
       instruction: null,
-      reasons: [],
+      // What it was taken for before bears out others that may be meant so.
+      reasons: round.taken ?? [],
       passed: 0,
       departs: round.unread.length === 0,
       talks: round.remarks.length > 0,

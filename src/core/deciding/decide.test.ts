@@ -163,3 +163,42 @@ describe('references in any words', () => {
     expect(rounds(text).at(-1)).toMatchObject({ made: 12 });
   });
 });
+
+describe('a figure written to its stitch', () => {
+  it.each([
+    [
+      'in brackets, one of them settled by the others',
+      'Rnd 2: 2sc in each st (12)\nRnd 3: (sc, 2sc) x 6 (18)\nRnd 4: (2 sc, 2sc) x 6 (24)\nRnd 5: (sc 3, 2sc) x 6 (30)\n',
+      [6, 12, 18, 24, 30],
+    ],
+    [
+      'in a row of steps',
+      'Rnd 2: inc x 6 (12)\nRnd 3: sc, 2sc, sc, 2sc, sc, 2sc, sc, 2sc, sc, 2sc, sc, 2sc (18)\nRnd 4: sc around (18)\nRnd 5: *sc, sc, 2sc* x 6 (24)\n',
+      [6, 12, 18, 18, 24],
+    ],
+    [
+      'for so many beside each other, where that comes out',
+      'Rnd 2: inc x 6 (12)\nRnd 3: (1sc, inc) x 6 (18)\nRnd 4: (2sc, inc) x 6 (24)\nRnd 5: (2sc, dec) x 6 (18)\n',
+      [6, 12, 18, 24, 18],
+    ],
+  ])('%s', (_, rest, made) => {
+    expect(rounds(`${HEAD}${rest}${TAIL}`).map((round) => round.made)).toEqual(made);
+    expect(errors(`${HEAD}${rest}${TAIL}`)).toEqual([]);
+  });
+
+  it('in one round alone is no habit, and may be a slip', () => {
+    const one = `${HEAD}Rnd 2: inc x 6 (12)\nRnd 3: (sc, 2sc) x 6 (18)\nRnd 4: sc around (18)\n${TAIL}`;
+    expect(errors(one).map(({ rule, line }) => [rule, line])).toEqual([['count/over', 6]]);
+  });
+});
+
+it.each(['colour: orange, 4mm hook, US', 'hook: 3 mm', 'a 2.5 mm hook and some green'])(
+  'what is worked with names no piece: %s',
+  (tools) => {
+    const text = `Pumpkin for Jo\n\n${tools}\n\nrnd 1 7 sc in a ring\nrnd 2 inc in each - 14\n\nstalk\nrnd 1 ring with 5\nrnd 2 sc in each - 5\n`;
+    expect(report(text).parts.map(({ name, make }) => [name, make])).toEqual([
+      ['Pumpkin for Jo', 1],
+      ['stalk', 1],
+    ]);
+  },
+);

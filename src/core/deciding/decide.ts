@@ -97,7 +97,7 @@ function readingOf(reader: TextReader, text: string, options: ReadOptions, units
     // What one round is taken for lets others come out that refer to it, and shows of others that they don't.
     const open = settled.rounds.some(({ verdict }, i) => {
       const was = before.rounds[i]?.verdict;
-      return verdict === 'unreadable' || (verdict === 'off' && (was === 'counted' || was === 'on-trust'));
+      return verdict === 'unreadable' || (verdict === 'off' && was !== 'off' && was !== 'unreadable');
     });
     if (pass === MOST_PASSES || !open) break;
     ({ readings } = evidenceOf(settled, reading.gists));

@@ -54,8 +54,10 @@ export function evidenceOf({ pattern, rounds }: CountedPattern, gists: Gists): E
   }
   const readings = new Map<Round, Instruction>();
   rounds.forEach(({ round }, i) => {
-    const instruction = taken[i]?.instruction;
-    if (instruction) readings.set(round, { ...instruction, stated: round.stated ?? instruction.stated });
+    const { instruction, departs } = taken[i] ?? {};
+    if (!instruction) return;
+    const choices = instruction.taken && departs ? { taken: [DEPARTS, ...instruction.taken] } : {};
+    readings.set(round, { ...instruction, ...choices, stated: round.stated ?? instruction.stated });
   });
   return { words: wordsOf(habits, frequent), readings };
 }

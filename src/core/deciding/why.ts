@@ -26,6 +26,7 @@ const TAKEN: Readonly<Record<string, string>> = {
   'a figure between: of what is before': 'a figure between two stitches is of the first',
   'a figure behind: times': 'the figure behind says how often',
   'words without a figure: repeat': 'words without a figure say to go on so to the end',
+  'a figure written to its stitch: so many in one': 'a figure written to its stitch, as "2sc", is so many in one',
   'in each: all that follow': 'all that is listed goes into each stitch',
 };
 

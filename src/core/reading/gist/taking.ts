@@ -52,6 +52,8 @@ export class Taking {
   #rounds: Told | null = null;
   /** A clause without a figure may say how often. */
   #idle = false;
+  /** Whether a figure that is written to its stitch is so many in one; null where none has come yet. */
+  #inOneWord: boolean | null = null;
   readonly #passed: Span[] = [];
   #talk = 0;
 
@@ -656,7 +658,15 @@ export class Taking {
     if (each && nth !== undefined && nth > 1) return [everyNth(perEach, nth, second, span)];
     if (around || (each && stitches === null)) return [this.#allAround(tool, perEach, count, target, span)];
     if (stitches !== null && isPlaced(target)) return [this.#inSoMany(tool, perEach, stitches, each, span)];
+    if (this.#glued(perEach !== tool, span, target)) return [work(perEach, once, EDGE, span)];
     return [single(tool, perEach, count, target, span)];
+  }
+
+  /** Whether "2sc" is two in one, and "2 sc" is not, throughout: a hand that writes the first as one word. */
+  #glued(several: boolean, { from }: Span, { same, next1, last, ranks, inside }: Target): boolean {
+    const bare = several && !same && !next1 && !last && !inside && ranks.length === 0;
+    if (!bare || !/^\d\p{L}/u.test(this.#text.slice(from, from + 2))) return false;
+    return (this.#inOneWord ??= this.#chooser.goesSoFar('a figure written to its stitch', 'so many in one'));
   }
 
   #inPlace(tool: Shape, perEach: Shape, count: number | null, { place, count: stitches }: Target, span: Span): Step {

@@ -74,8 +74,13 @@ const SIGNS: readonly (readonly [weight: number, test: (line: Line) => boolean])
   [-5, ({ text, capital }) => ORDERS.test(text) && !capital],
   [-4, ({ text }) => text.replace(/[^\p{L}]/gu, '').length < 3],
   [-8, ({ heading }) => Boolean(heading?.section)],
+  // "colour: orange, 4mm hook"
+  [-6, ({ text }) => TOOLS.test(text)],
 ];
 const EVEN = 2;
+/** What is worked with, said in so many words. */
+const TOOLS =
+  /^\W*(?:colou?rs?|yarns?|hook|gauge|tension|terms?|size)\s*[:=]|\d\s?mm(?!\p{L}).{0,12}hook|hook.{0,12}\d\s?mm(?!\p{L})/iu;
 
 interface Line {
   readonly text: string;
@@ -112,9 +117,12 @@ export function nameIn(written: string): Heading | null {
   };
 }
 
+/** "4 mm", "50 g": how large or heavy something is, and not how many. */
+const MEASURE = /\d+(?:[.,]\d+)?\s?(?:mm|cm|m|g|grams?|oz|ounces?|yds?|yards?|in|inch(?:es)?|ply|strands?)(?!\p{L})/giu;
+
 /** "two of them", "(2)", "make 4", "x2" behind a name. */
 function madeIn(behind: string): number | null {
-  for (const [word] of behind.matchAll(/\p{L}+|\d+/gu)) {
+  for (const [word] of behind.replace(MEASURE, ' ').matchAll(/\p{L}+|\d+/gu)) {
     const value = /^\d/.test(word)
       ? Number(word)
       : (cardinal(word.toLowerCase()) ?? (word.toLowerCase() === 'both' ? 2 : 0));
