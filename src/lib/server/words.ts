@@ -40,19 +40,24 @@ function chosen(line: string): boolean {
 /** Takes a text into the index of words: what has changed of it, piece by piece. */
 export async function indexWords(database: OpenDatabase, id: string, text: string, revision: number): Promise<void> {
   const pieces = new Map(piecesOf(text).map((words) => [keyOf(words), words]));
-  await database.write(async (db) => {
+  const known = await database.write(async (db) => {
     const rows = await db.select().from(wordRows).where(eq(wordRows.patternId, id));
     for (const { row, key } of rows) {
-      if (pieces.delete(key)) continue;
+      if (pieces.has(key)) continue;
       await db.delete(wordRows).where(eq(wordRows.row, row));
       await db.run(sql`DELETE FROM words WHERE rowid = ${row}`);
     }
+    return new Set(rows.map(({ key }) => key));
   });
-  for (const [key, words] of pieces)
+  for (const [key, words] of pieces) {
+    if (known.has(key)) continue;
     await database.write(async (db) => {
-      const [kept] = await db.insert(wordRows).values({ patternId: id, key, revision: NOT_ALL }).returning();
+      // Another server may have taken it in meanwhile.
+      const piece = { patternId: id, key, revision: NOT_ALL };
+      const [kept] = await db.insert(wordRows).values(piece).onConflictDoNothing().returning();
       if (kept) await db.run(sql`INSERT INTO words (rowid, text) VALUES (${kept.row}, ${words})`);
     });
+  }
   await database.write((db) => db.update(wordRows).set({ revision }).where(eq(wordRows.patternId, id)));
 }
 
