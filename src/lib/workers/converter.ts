@@ -4,8 +4,12 @@ import { WatchedWorker } from './watched.js';
 
 /** Converts texts in a worker; of several questions in a row only the last is answered. */
 export class Converter {
-  readonly #worker = new WatchedWorker();
+  readonly #worker: WatchedWorker;
   #asked = 0;
+
+  constructor(worker = new WatchedWorker()) {
+    this.#worker = worker;
+  }
 
   /**
    * @returns null where another question has come meanwhile.

@@ -36,7 +36,7 @@ describe('counting beside the server', () => {
   });
 
   it('ends what takes too long, and counts the next text', async () => {
-    counting = countingAside({ longest: 2000 });
+    counting = countingAside({ longest: 1000 });
     await expect(counting.have('summary', asked(MANY))).rejects.toThrow(TooMuch);
     expect(await counting.have('summary', asked(BALL))).toMatchObject({ rounds: 2 });
   });
@@ -60,7 +60,7 @@ describe('counting beside the server', () => {
   });
 
   it('keeps a text that is too much, without figures, and saves the next change of it at once', async () => {
-    counting = countingAside({ longest: 2000 });
+    counting = countingAside({ longest: 1000 });
     const rig = await makeRig({ counting });
     const id = await rig.patterns.add({ name: 'Many', text: MANY });
     // Nobody waits with a save for the figures of what was there before.
