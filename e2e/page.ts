@@ -61,11 +61,11 @@ export async function weightOf(browser: Browser, address: string): Promise<{ pag
   return weights;
 }
 
-/** How many bytes answer a browser that takes them compressed. */
+/** How many bytes answer a browser that takes them compressed, the head of the answer among them. */
 function sentFor(url: string): Promise<number> {
   return new Promise((resolve, reject) => {
     const request = get(url, { headers: { 'accept-encoding': 'gzip, deflate, br, zstd' } }, (answer) => {
-      let bytes = 0;
+      let bytes = answer.rawHeaders.join('\r\n').length;
       answer.on('data', (piece: Buffer) => (bytes += piece.length));
       answer.on('end', () => resolve(bytes));
       answer.on('error', reject);

@@ -179,6 +179,25 @@ describe('the index of words', () => {
     for (const words of ['puffin', 'quibblet', 'end', 'sc']) expect(await found({ words })).toEqual(['Long']);
   });
 
+  it('has all pieces of a text though each transaction has to be tried again', async () => {
+    const lines = Array.from({ length: 3000 }, (_, i) => `Rnd ${i + 1}: sc ${i % 37}, inc, hdc ${i % 11}`);
+    await shelve('Long', 1, { text: lines.join('\n') });
+    const before = await rig.database.db.$count(wordRows);
+    const write: typeof rig.database.write = async (work) => {
+      const lost = rig.database.write(async (db) => {
+        await work(db);
+        throw new Error('The answer was lost.');
+      });
+      await expect(lost).rejects.toThrow('lost');
+      return rig.database.write(work);
+    };
+    const typed = lines.with(1500, 'Rnd 1501: quibblet').join('\n');
+    await indexWords({ ...rig.database, write }, 'Long', typed, 2);
+    expect(await rig.database.db.$count(wordRows)).toBe(before);
+    expect(await rig.database.db.$count(wordRows, eq(wordRows.revision, 2))).toBe(before);
+    expect(await found({ words: 'quibblet' })).toEqual(['Long']);
+  });
+
   const MOSS = 'BALL\nRnd 1: 6 sc in MR (6)\nWork in moss.\n';
 
   it('follows the text, and forgets what was taken out of it', async () => {
