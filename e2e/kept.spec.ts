@@ -162,10 +162,9 @@ test('a text that is too much to count is given up in words; it is typed in and 
 test('ticks stand in the rail after a load', async ({ page, server }) => {
   const id = await server.takeIn(BALL);
   await openDesk(page, server.url, id);
-  const kept = page.waitForResponse((answer) => answer.url().endsWith('/ticks') && answer.ok());
   await railRow(page, 'Rnd 2').locator('.tick').click();
   await expect(railRow(page, 'Rnd 2')).toHaveClass(/ticked/);
-  await kept;
+  await saved(page);
   await page.reload();
   await expect(railRow(page, 'Rnd 2')).toHaveClass(/ticked/);
   await expect(railRow(page, 'Rnd 1')).not.toHaveClass(/ticked/);

@@ -19,9 +19,11 @@ test('from the Desk to Shape: another hook, and the corners of stacked increases
   expect(before).toBeGreaterThan(3);
 
   // Another hook: size and yarn follow, and it is kept.
+  const kept = page.waitForResponse((answer) => answer.url().endsWith('/shape') && answer.ok());
   await page.getByRole('combobox', { name: /^Hook/ }).selectOption('5');
   await expect.poll(tall).toBeGreaterThan(before * 1.3);
   await expect.poll(grams).toBeGreaterThan(weight);
+  await kept;
   await page.reload();
   await expect.poll(tall).toBeGreaterThan(before * 1.3);
 

@@ -40,7 +40,7 @@
   {#if desk.rounds.length > 0}{ticked} of {desk.rounds.length} ticked{/if}
 </p>
 <CheckSign state={desk.checking} />
-<SaveSign state={save} />
+<SaveSign state={save.kind === 'saved' && desk.notes.saving ? { kind: 'saving' } : save} />
 <Menu label="More for this pattern" {items} />
 
 <style>

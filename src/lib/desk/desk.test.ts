@@ -206,7 +206,9 @@ describe('what a person notes', () => {
     const key = desk.rounds[0]?.round.key ?? '';
     const kept = desk.notes.tick(key, true);
     expect(editor.ticks.has(key)).toBe(true);
+    expect(desk.notes.saving).toBe(true);
     await kept;
+    expect(desk.notes.saving).toBe(false);
     expect(editor.ticks.has(key)).toBe(false);
     expect(desk.notes.ticks.size).toBe(0);
   });

@@ -11,6 +11,7 @@ export class Notes {
   readonly aside: SvelteMap<string, string>;
   /** What its own words mean, as it was settled. */
   readonly words: SvelteMap<string, Sense>;
+  #underWay = $state(0);
   /** Called after each change, also where it could not be kept and is taken back. */
   changed: { readonly ticks: () => void; readonly aside: () => void; readonly words: () => void } | null = null;
   readonly #id: string;
@@ -22,6 +23,11 @@ export class Notes {
     this.aside = new SvelteMap(
       stored.dismissals.flatMap(({ key, reason }) => (reason === null ? [] : [[key, reason]])),
     );
+  }
+
+  /** Whether something is on its way to the server: a page that is asked for now may not show it yet. */
+  get saving(): boolean {
+    return this.#underWay > 0;
   }
 
   /** Ticks a round, or takes the tick off. */
@@ -72,11 +78,14 @@ export class Notes {
   }
 
   async #keep(save: () => Promise<void>, undo: () => void, what: string): Promise<void> {
+    this.#underWay += 1;
     try {
       await save();
     } catch (error) {
       undo();
       toasts.say(`${what}. ${error instanceof Trouble ? error.message : 'Try again.'}`);
+    } finally {
+      this.#underWay -= 1;
     }
   }
 }
