@@ -1,6 +1,6 @@
 /**
  * The import rule: arrows point one way. Inside the core
- *   text → vocabulary → pattern → reading → counting → deciding → explaining → style → materials → document → shape → checks → fixes → report → terms → overview → comparing → querying → publishing → bench
+ *   text → vocabulary → pattern → reading → counting → deciding → explaining → style → materials → document → shape → checks → fixes → report → terms → overview → comparing → querying → publishing → bench → training
  * each folder knows only those before it; the core knows nothing outside itself but Zod.
  */
 const order = [
@@ -24,6 +24,7 @@ const order = [
   'querying',
   'publishing',
   'bench',
+  'training',
 ];
 
 const down = order.map((folder, i) => ({

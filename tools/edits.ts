@@ -7,7 +7,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { checkPattern, Memory, type Checked } from '../src/core/index.js';
-import { chances } from './chances.js';
+import { chances } from '../src/core/training/chances.js';
 
 const texts = ['demo', 'corpus', 'corpus/odd'].flatMap((folder) =>
   readdirSync(folder)

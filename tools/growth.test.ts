@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { checkText } from '../src/core/index.js';
-import { chances } from './chances.js';
+import { chances } from '../src/core/training/chances.js';
 import { JOBS, PLACES, pieces } from './growth.js';
 import { spent } from './spent.js';
 

@@ -1,6 +1,6 @@
 /** Slips of the pen, the same ones each time: what a text looks like that somebody has typed off in a hurry. */
 
-import { chances } from './chances.js';
+import { chances } from '../src/core/training/chances.js';
 
 type Slip = (line: string, chance: () => number) => string;
 

@@ -118,6 +118,22 @@ export {
   type Step,
   type What,
 } from './bench/steps.js';
+export { FAULT_KINDS, LEVELS, type FaultKindId, type Level } from './training/kinds.js';
+export { SCHOOLS, type School } from './training/hands.js';
+export { marked } from './training/marking.js';
+export { NotPlantable, practice, practiceFrom, LEVEL_RANGES, type Wanted } from './training/practice.js';
+export {
+  faultKindSchema,
+  levelSchema,
+  markedSchema,
+  pencilMarkSchema,
+  practiceSchema,
+  schoolSchema,
+  type Marked,
+  type PencilMark,
+  type PlantedFault,
+  type Practice,
+} from './training/schema.js';
 export { certificateOf, recordOf, type Fingerprint, type RecordedQuery, type Signature } from './publishing/record.js';
 export { comesAfter, nextVersion, since, type Since } from './publishing/version.js';
 
