@@ -127,13 +127,17 @@ export {
   levelSchema,
   markedSchema,
   pencilMarkSchema,
+  plantedFaultSchema,
   practiceSchema,
   schoolSchema,
+  turnedSchema,
   type Marked,
   type PencilMark,
   type PlantedFault,
   type Practice,
+  type Turned,
 } from './training/schema.js';
+export { OtherLines, turned, turning, type Turning } from './training/turning.js';
 export { certificateOf, recordOf, type Fingerprint, type RecordedQuery, type Signature } from './publishing/record.js';
 export { comesAfter, nextVersion, since, type Since } from './publishing/version.js';
 

@@ -22,6 +22,7 @@ import {
   type TermsWanted,
   type StoredPattern,
 } from './patterns.js';
+import { beganSchema, type Wish, type Work } from './training.js';
 
 /** The server could not be asked, or said no; `message` is for people. */
 export class Trouble extends Error {
@@ -259,6 +260,28 @@ export async function saveStyle(style: HouseStyle): Promise<void> {
 /** Puts patterns away, or takes them back. */
 export async function setAway(ids: readonly string[], away: boolean): Promise<void> {
   await ask('/api/shelf', body('PUT', { ids, away }));
+}
+
+/** Makes a practice pattern; returns its id. */
+export async function beginPractice(wish: Wish): Promise<string> {
+  // The server tries toys until one takes the faults that are wished for.
+  const request = { ...body('POST', wish), signal: AbortSignal.timeout(LONGEST_CONVERSION) };
+  return (await said(await ask('/api/practice', request), beganSchema)).id;
+}
+
+/** Keeps what was done with a practice pattern so far. */
+export async function notePractice(id: string, work: Work): Promise<void> {
+  await ask(`/api/practice/${id}`, body('PUT', work));
+}
+
+/** Hands a practice pattern in. */
+export async function endPractice(id: string, work: Work): Promise<void> {
+  await ask(`/api/practice/${id}`, body('POST', work));
+}
+
+/** Throws a practice pattern away that was not handed in. */
+export async function dropPractice(id: string): Promise<void> {
+  await ask(`/api/practice/${id}`, { method: 'DELETE' });
 }
 
 /** Keeps what was set of hook, yarn and gauge. */

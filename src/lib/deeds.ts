@@ -92,12 +92,16 @@ export const DEEDS: Readonly<Record<string, Deed>> = {
   }),
 };
 
-/** What writes and is not noted: it is said that one is there, tried, or noted with the test itself. */
+/** What writes and is not noted: it is said that one is there, tried, practised, or noted with the test itself. */
 export const NOT_NOTED: readonly string[] = [
   'POST /api/patterns/[id]/here',
   'POST /api/patterns/[id]/release/known',
   'POST /api/patterns/[id]/errata/tried',
   'POST /api/documents/text',
+  'POST /api/practice',
+  'PUT /api/practice/[id]',
+  'POST /api/practice/[id]',
+  'DELETE /api/practice/[id]',
   'POST /api/account/passkeys/begin',
   'POST /api/session/passkey/begin',
   'POST /api/bench/own',

@@ -34,6 +34,8 @@ import * as terms from './api/patterns/[id]/terms/+server.js';
 import * as decisions from './api/patterns/[id]/terms/decisions/+server.js';
 import * as ticks from './api/patterns/[id]/ticks/+server.js';
 import * as patterns from './api/patterns/+server.js';
+import * as practice from './api/practice/+server.js';
+import * as onePractice from './api/practice/[id]/+server.js';
 import * as releaseLines from './api/release-lines/+server.js';
 import * as rules from './api/rules/+server.js';
 import * as jsonSchema from './api/schema/+server.js';
@@ -50,6 +52,8 @@ import { load as printPage } from './desk/[id]/print/+page.server.js';
 import { load as shelfPage } from './+page.server.js';
 import { load as rulesPage } from './rules/+page.server.js';
 import { load as stylePage } from './style/+page.server.js';
+import { load as practicePage } from './trainer/[id]/+page.server.js';
+import { load as trainerPage } from './trainer/+page.server.js';
 
 let rig: Rig;
 let id: string;
@@ -370,7 +374,12 @@ describe('what is asked for', () => {
 
 describe('the pages', () => {
   const event = (of: string, query = '') =>
-    ({ params: { id: of }, url: new URL(`http://here/desk/${of}${query}`), depends: () => undefined }) as never;
+    ({
+      params: { id: of },
+      url: new URL(`http://here/desk/${of}${query}`),
+      locals: {},
+      depends: () => undefined,
+    }) as never;
   /** What a page is made from. */
   const loaded = async (load: unknown, of = id, query = '') =>
     (load as (event: never) => Promise<Record<string, unknown>>)(event(of, query));
@@ -423,6 +432,35 @@ describe('the pages', () => {
     expect(await loaded(termsPage, id)).toMatchObject({
       notes: { decisions: [{ to: 'uk', key: 'k', written: 'dc' }] },
     });
+  });
+
+  it('a practice pattern is begun, noted, handed in, and kept from who asks for another', async () => {
+    const wish = { what: 'faults', level: 1, school: null, terms: null, from: null };
+    const { status, said } = await ask(practice.POST, wish);
+    expect(status).toBe(201);
+    const { id: begun } = said as { id: string };
+    const work = { marks: [{ line: 3, kind: null, proposal: '' }], answer: '', seconds: 4 };
+    expect((await ask(onePractice.PUT, work, begun)).status).toBe(204);
+    expect(await loaded(practicePage, begun)).toMatchObject({ sheet: { work, outcome: null } });
+    expect(await loaded(trainerPage)).toMatchObject({ entries: [{ id: begun, mark: null, seconds: 4 }] });
+    expect((await ask(onePractice.POST, work, begun)).status).toBe(204);
+    expect(await loaded(practicePage, begun)).toMatchObject({ sheet: { outcome: { what: 'faults' } } });
+
+    for (const bad of ['no JSON', {}, { ...wish, level: 5 }, { ...wish, what: 'all' }, { ...wish, from: 7 }])
+      expect((await ask(practice.POST, bad)).status).toBe(400);
+    // The ball has a wrong count: nothing is planted beside it.
+    expect(await ask(practice.POST, { ...wish, from: id })).toMatchObject({
+      status: 422,
+      said: { message: expect.stringContaining('It is not clean') as string },
+    });
+    for (const bad of ['no JSON', {}, { ...work, seconds: -1 }, { ...work, marks: [{ line: 0 }] }])
+      for (const handler of [onePractice.PUT, onePractice.POST])
+        expect((await ask(handler, bad, begun)).status).toBe(400);
+    for (const handler of [onePractice.PUT, onePractice.POST])
+      expect((await ask(handler, work, 'nobody')).status).toBe(404);
+    expect((await ask(onePractice.PUT, work, begun)).status).toBe(409);
+    expect((await ask(onePractice.DELETE, undefined, begun)).status).toBe(409);
+    expect((await ask(onePractice.DELETE, undefined, 'nobody')).status).toBe(404);
   });
 
   it('rules come as they are set', async () => {

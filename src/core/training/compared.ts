@@ -31,15 +31,20 @@ export function compared(kind: FaultKindId, round: ReportRound | null, { before,
   const said = WITHOUT_SUMS[kind];
   if (said !== undefined || !round) return said ?? '';
   const { edge, into, made, stated, label } = round;
-  if (edge !== null && into !== null && into !== edge)
-    return `Compare what ${label} uses with what ${before?.label ?? 'the round before'} leaves: ${into} against ${edge}.`;
-  if (made !== null && stated !== null && made !== stated)
+  const there = before?.label ?? 'the round before';
+  if (isOther(into, edge)) return `Compare what ${label} uses with what ${there} leaves: ${into} against ${edge}.`;
+  if (isOther(made, stated))
     return `Compare what ${label} makes with what it states: ${made} against ${stated}.${goesOn(after)}`;
   if (kind === 'no-times')
-    return `Compare the repeat, worked once, with what ${before?.label ?? 'the round before'} leaves: ${edge ?? 'its'} stitches can’t be used up by it.`;
-  return `Compare what ${label} uses with what ${before?.label ?? 'the round before'} leaves, and what it makes with what it states.`;
+    return `Compare the repeat, worked once, with what ${there} leaves: it can’t use up ${edge ?? 'all of it'}.`;
+  return `Compare what ${label} uses with what ${there} leaves, and what it makes with what it states.`;
 }
 
+/** Whether two figures are known, and not the same. */
+const isOther = (one: number | null, other: number | null): boolean => one !== null && other !== null && one !== other;
+
 /** The third figure, which says which of the two is right. */
-const goesOn = (after: ReportRound | null): string =>
-  after?.into == null ? '' : ` With ${after.label} it goes on from ${after.edge ?? after.into}.`;
+function goesOn(after: ReportRound | null): string {
+  const from = after?.edge ?? after?.into ?? null;
+  return after === null || from === null ? '' : ` With ${after.label} it goes on from ${from}.`;
+}

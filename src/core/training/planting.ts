@@ -1,7 +1,7 @@
 import type { CountedRound } from '../counting/counted.js';
 import type { AssemblyStep, MakingEvent } from '../document/document.js';
 import { smallEdits } from '../fixes/edits.js';
-import type { Repeat, Step, Work } from '../pattern/instruction.js';
+import type { Repeat, Step } from '../pattern/instruction.js';
 import type { Part } from '../pattern/pattern.js';
 import { lineIndexAt, lineSpan, type Span } from '../text/source.js';
 import { HOOKS, hookOf } from '../vocabulary/hooks.js';

@@ -23,8 +23,8 @@ const RUNS = Number(process.env.PRACTICE ?? 120);
 
 const wishes = fc.record({
   level: fc.constantFrom(...LEVELS),
-  school: fc.option(fc.constantFrom(...SCHOOLS), { nil: undefined }),
-  terms: fc.option(fc.constantFrom('us' as const, 'uk' as const), { nil: undefined }),
+  school: fc.option(fc.constantFrom(...SCHOOLS), { nil: null }),
+  terms: fc.option(fc.constantFrom('us' as const, 'uk' as const), { nil: null }),
   seed: fc.integer({ min: 1, max: 1_000_000 }),
 });
 

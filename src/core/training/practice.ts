@@ -1,6 +1,7 @@
 import type { Vocabulary } from '../vocabulary/stitches.js';
 import type { ReportFinding, ReportRound } from '../report/schema.js';
-import { between, chances, oneOf, shuffled, type Chance } from './chances.js';
+import { begun } from './begun.js';
+import { between, oneOf, shuffled, type Chance } from './chances.js';
 import { faultsIn, seen, unfit, type Seen } from './clean.js';
 import { compared } from './compared.js';
 import { SCHOOLS, written, type School } from './hands.js';
@@ -30,9 +31,9 @@ export const LEVEL_RANGES: Readonly<Record<Level, Range>> = {
 /** What is wanted of a practice pattern. */
 export interface Wanted {
   readonly level: Level;
-  /** A way of writing; any where it is left out. */
-  readonly school?: School;
-  readonly terms?: Vocabulary;
+  /** A way of writing, and a vocabulary; any where it is left out. */
+  readonly school?: School | null;
+  readonly terms?: Vocabulary | null;
   /** Kinds of fault to be planted first, where there is a place for them. */
   readonly kinds?: readonly FaultKindId[];
   /** The same wish with the same seed gives the same pattern; a whole number from 1. */
@@ -82,13 +83,6 @@ export function practiceFrom(text: string, wanted: Omit<Wanted, 'school' | 'term
       `It is too short for this level: ${made.length} of ${least} faults found a place in its ${clean.counted.rounds.length} rounds. Take a longer pattern, or a lower level.`,
     );
   return { ...finished(clean, made), level: wanted.level, school: null, terms: clean.counted.pattern.terms.used };
-}
-
-function begun(seed: number): Chance {
-  const chance = chances(seed * 7919 + 1);
-  // The first numbers of neighbouring seeds lie close to each other.
-  for (let i = 0; i < 5; i += 1) chance();
-  return chance;
 }
 
 /** Plants up to so many faults, those of the wanted kinds first, each of them proved. */

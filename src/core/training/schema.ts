@@ -68,3 +68,14 @@ export const markedSchema = z.object({
   ),
 });
 export type Marked = z.infer<typeof markedSchema>;
+
+/** A text that somebody has turned into the other vocabulary, marked word by word. */
+export const turnedSchema = z.object({
+  /** From 0 to 1: a word that was changed though it stays costs what one costs that was left standing. */
+  mark: z.number().check(z.gte(0), z.lte(1)),
+  /** Each word that has another name there, in the order of the text. */
+  words: z.array(z.object({ line, before: z.string(), right: z.string(), reason: z.string(), turned: z.boolean() })),
+  /** What reads otherwise though it stays. */
+  changed: z.array(z.object({ line, words: z.string() })),
+});
+export type Turned = z.infer<typeof turnedSchema>;

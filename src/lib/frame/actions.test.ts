@@ -92,6 +92,7 @@ describe('going to a place', () => {
     for (const { run } of actionsOf(goingTo('p1', true, go))) run();
     expect(gone).toEqual([
       '/',
+      '/trainer',
       '/rules',
       '/style',
       '/card',
@@ -109,6 +110,7 @@ describe('going to a place', () => {
     ]);
     expect(actionsOf(goingTo(null, true, go)).map(({ id }) => id)).toEqual([
       'go-shelf',
+      'go-trainer',
       'go-rules',
       'go-style',
       'go-card',
@@ -118,6 +120,7 @@ describe('going to a place', () => {
     // What is the owner’s is not led to by others.
     expect(actionsOf(goingTo(null, false, go)).map(({ id }) => id)).toEqual([
       'go-shelf',
+      'go-trainer',
       'go-rules',
       'go-style',
       'go-card',

@@ -22,6 +22,9 @@ const entryRow = z.object({
 const storedSummary = z.nullable(summarySchema);
 const awayRow = z.object({ id: z.string(), name: z.string(), at: momentSchema });
 
+/** So many are offered to be practised on. */
+const MOST_CLEAN = 50;
+
 /** What stands on the shelf, and what was put away. */
 export class ShelfStore {
   readonly #database: OpenDatabase;
@@ -98,6 +101,13 @@ export class ShelfStore {
       .from(patterns)
       .where(isNull(patterns.deletedAt))
       .orderBy(desc(patterns.updatedAt), patterns.name);
+  }
+
+  /** The patterns in which nothing is wrong as far as they are counted, the last changed first. */
+  async clean(): Promise<{ id: string; name: string }[]> {
+    return this.#database.db.all(
+      sql`${FACTS} SELECT id, name FROM facts WHERE kind = 'object' AND rounds > 0 AND errors + warnings = 0 ORDER BY updated_at DESC LIMIT ${MOST_CLEAN}`,
+    );
   }
 
   /** The patterns that were put away, the last first. */

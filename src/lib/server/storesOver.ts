@@ -25,6 +25,7 @@ import { ShapeStore } from './shapes.js';
 import { ShelfStore } from './shelf.js';
 import { StyleStore } from './style.js';
 import { TermsStore } from './terms.js';
+import { TrainingStore } from './training/training.js';
 
 /** Everything that is kept, one store a matter, and who counts and reads documents. */
 export interface Stores extends ReleaseStores {
@@ -44,6 +45,7 @@ export interface Stores extends ReleaseStores {
   readonly drafts: DraftStore;
   readonly queries: QueryStore;
   readonly letters: LetterStore;
+  readonly training: TrainingStore;
   readonly counting: Counting;
   readonly documents: Documents;
   readonly house: PeopleStore;
@@ -95,6 +97,7 @@ export function storesOver(
     letters,
     queries,
     counting,
+    training: new TrainingStore(database, patterns, counting),
     documents,
     terms,
     style,

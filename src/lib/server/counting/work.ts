@@ -26,6 +26,7 @@ import {
 } from '../../../core/index.js';
 import type { Summary, TermsWanted } from '../../patterns.js';
 import { corrected, released } from './release.js';
+import { TRAINING } from './training.js';
 
 type Terms = CheckOptions['terms'];
 
@@ -64,6 +65,7 @@ export type Carrying = CheckOptions & {
 export const WORK = {
   released,
   corrected,
+  ...TRAINING,
 
   /** The figures that the shelf shows; findings that are put aside and rounds that are ticked are known by their keys. */
   summary({ text, aside, ticks, ...options }: Summarised): Summary {

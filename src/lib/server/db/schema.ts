@@ -8,3 +8,4 @@ export * from './tables/house.js';
 export * from './tables/people.js';
 export * from './tables/deeds.js';
 export * from './tables/words.js';
+export * from './tables/training.js';

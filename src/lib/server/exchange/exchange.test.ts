@@ -99,7 +99,7 @@ it('no table is left out but those of the people of this house', () => {
   /** Who is in the house, what they did, and what this database holds of itself. */
   const own: ReadonlySet<string> = new Set([
     ...['people', 'sessions', 'credentials', 'verifications', 'passkeys', 'addresses', 'ownTests', 'testerDevices'],
-    ...['deeds', 'wordRows', 'commits', 'bytesToMove'],
+    ...['deeds', 'wordRows', 'commits', 'bytesToMove', 'practices', 'practiceCards'],
   ]);
   const all = Object.entries(schema).flatMap(([name, value]) => (is(value, Table) && !own.has(name) ? [value] : []));
   expect(new Set(TABLES.map(({ table }) => table))).toEqual(new Set(all));

@@ -4,7 +4,7 @@ import type { First, Invited, JoiningAddress, Member, OtherPassword, Person, Rol
 import { Refused } from '../answers.js';
 import type { OpenDatabase, Writing } from '../db/client.js';
 import { usedUp, type AddressStore } from '../addresses.js';
-import { credentials, people, sessions } from '../db/schema.js';
+import { practiceCards, practices, credentials, people, sessions } from '../db/schema.js';
 import { authOver, type Auth } from './auth.js';
 
 /** How many accounts there are is looked at again after so long: another process may have made one; milliseconds. */
@@ -208,6 +208,8 @@ export class PeopleStore {
     this.#counted = null;
     return this.#database.write(async (db) => {
       await keepAnOwner(db, id);
+      // What they have practised is nobody else's business.
+      for (const table of [practices, practiceCards]) await db.delete(table).where(eq(table.person, id));
       return (await db.delete(people).where(eq(people.id, id)).returning()).length > 0;
     });
   }
