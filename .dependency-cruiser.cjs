@@ -1,6 +1,6 @@
 /**
  * The import rule: arrows point one way. Inside the core
- *   text → vocabulary → pattern → reading → counting → deciding → explaining → style → materials → document → shape → checks → fixes → report → terms → overview → comparing → querying → publishing → bench → training
+ *   text → vocabulary → pattern → reading → counting → deciding → explaining → style → materials → document → shape → checks → fixes → report → terms → overview → comparing → querying → publishing → bench → training → planning
  * each folder knows only those before it; the core knows nothing outside itself but Zod.
  */
 const order = [
@@ -25,6 +25,7 @@ const order = [
   'publishing',
   'bench',
   'training',
+  'planning',
 ];
 
 const down = order.map((folder, i) => ({
