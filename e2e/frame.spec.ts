@@ -25,6 +25,7 @@ test('the whole house is walked by keys alone', async ({ page, server }) => {
 
   // From place to place; each says where one is.
   for (const [key, name] of [
+    ['Alt+Shift+y', 'Plan'],
     ['Alt+Shift+n', 'Trainer'],
     ['Alt+Shift+r', 'Rules'],
     ['Alt+Shift+h', 'House style'],

@@ -138,6 +138,23 @@ export {
   type Turned,
 } from './training/schema.js';
 export { OtherLines, turned, turning, type Turning } from './training/turning.js';
+export { dayOf, isoOf, mondayOf, weekdayOf, Workdays, type Absence, type Day, type WorkCalendar } from './planning/days.js';
+export { learntFrom, type Learnt } from './planning/learnt.js';
+export {
+  consequence,
+  filled,
+  movedTo,
+  planned,
+  tasksUntil,
+  type Consequence,
+  type Planned,
+  type PlannedPattern,
+  type PlannedStage,
+  type PlanTerms,
+  type StageDays,
+  type Task,
+} from './planning/plan.js';
+export { HOURS_A_WEEK, STAGE_IDS, STAGES, type Stage, type StageId } from './planning/stages.js';
 export { certificateOf, recordOf, type Fingerprint, type RecordedQuery, type Signature } from './publishing/record.js';
 export { comesAfter, nextVersion, since, type Since } from './publishing/version.js';
 

@@ -1,8 +1,8 @@
 import * as z from 'zod/mini';
 import { momentSchema } from './patterns.js';
 
-/** What an address that holds a secret is for: to set a password, to test, or to answer a letter. */
-export const purposeSchema = z.enum(['join', 'bench', 'letter']);
+/** What an address that holds a secret is for: to set a password, to test, to answer a letter, or to follow the dates of the plan. */
+export const purposeSchema = z.enum(['join', 'bench', 'letter', 'calendar']);
 export type Purpose = z.infer<typeof purposeSchema>;
 
 const holding = {

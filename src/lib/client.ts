@@ -22,6 +22,7 @@ import {
   type TermsWanted,
   type StoredPattern,
 } from './patterns.js';
+import type { PlanEntry, PlanSettings } from './plan.js';
 import { beganSchema, type Wish, type Work } from './training.js';
 
 /** The server could not be asked, or said no; `message` is for people. */
@@ -260,6 +261,20 @@ export async function saveStyle(style: HouseStyle): Promise<void> {
 /** Puts patterns away, or takes them back. */
 export async function setAway(ids: readonly string[], away: boolean): Promise<void> {
   await ask('/api/shelf', body('PUT', { ids, away }));
+}
+
+/** Puts a pattern on the plan, or changes what is settled of it there. */
+export async function putOnPlan(id: string, entry: PlanEntry): Promise<void> {
+  await ask(`/api/plan/${id}`, body('PUT', entry));
+}
+
+export async function takeOffPlan(id: string): Promise<void> {
+  await ask(`/api/plan/${id}`, { method: 'DELETE' });
+}
+
+/** Settles what the plan goes by. */
+export async function setPlan(settings: PlanSettings): Promise<void> {
+  await ask('/api/plan', body('PUT', settings));
 }
 
 /** Makes a practice pattern; returns its id. */

@@ -68,6 +68,11 @@ export const DEEDS: Readonly<Record<string, Deed>> = {
   ...deeds('house', {
     'PUT /api/rules': 'set the rules for all patterns',
     'PUT /api/style': 'changed the house style',
+    'PUT /api/plan': 'changed what the plan goes by',
+    'PUT /api/plan/[id]': 'planned the dates of',
+    'DELETE /api/plan/[id]': 'took off the plan',
+    'POST /api/plan/address': 'made the address of the calendar',
+    'DELETE /api/plan/address': 'withdrew the address of the calendar',
     'PUT /api/letters': 'changed the words of letters',
     'PUT /api/release-lines': 'changed the lines of releases',
     'POST /api/backups': 'made a backup',

@@ -1,3 +1,4 @@
+import type { NextDate } from './plan.js';
 import * as z from 'zod/mini';
 import {
   handSchema,
@@ -251,6 +252,8 @@ export interface ShelfEntry {
     readonly answered: number;
     readonly sentAt: number | null;
   } | null;
+  /** What it has to reach next, where it is on the plan and not out. */
+  readonly next?: NextDate;
   /** The line in which a word that was looked for stands, where it does not stand in the name. */
   readonly found?: string;
   /** Whether they are those of the text as it is, are being counted, can't be, or the entry can't be read. */

@@ -34,6 +34,11 @@ import * as terms from './api/patterns/[id]/terms/+server.js';
 import * as decisions from './api/patterns/[id]/terms/decisions/+server.js';
 import * as ticks from './api/patterns/[id]/ticks/+server.js';
 import * as patterns from './api/patterns/+server.js';
+import * as planAddress from './api/plan/address/+server.js';
+import * as onePlan from './api/plan/[id]/+server.js';
+import * as plan from './api/plan/+server.js';
+import * as calendar from './calendar/[secret]/+server.js';
+import { load as planPage } from './plan/+page.server.js';
 import * as practice from './api/practice/+server.js';
 import * as onePractice from './api/practice/[id]/+server.js';
 import * as releaseLines from './api/release-lines/+server.js';
@@ -432,6 +437,45 @@ describe('the pages', () => {
     expect(await loaded(termsPage, id)).toMatchObject({
       notes: { decisions: [{ to: 'uk', key: 'k', written: 'dc' }] },
     });
+  });
+
+  it('a pattern is put on the plan, and its dates are followed by an address', async () => {
+    const entry = { list: '', release: '2099-06-12', editor: 'Ines', hours: null, after: [], done: {}, moved: {} };
+    expect((await ask(onePlan.PUT, entry)).status).toBe(204);
+    for (const bad of ['no JSON', {}, { ...entry, release: '12.6.2099' }, { ...entry, done: { soon: '2099-01-01' } }])
+      expect((await ask(onePlan.PUT, bad)).status).toBe(400);
+    expect((await ask(onePlan.PUT, entry, 'nobody')).status).toBe(404);
+    expect(await loaded(planPage)).toMatchObject({
+      given: { rows: [{ id, editor: 'Ines' }] },
+      unlisted: [],
+      address: null,
+    });
+
+    const settings = { days: { checked: 4 }, workdays: [0], holidays: [], absences: [], hoursAWeek: 3 };
+    expect((await ask(plan.PUT, settings)).status).toBe(204);
+    for (const bad of ['no JSON', {}, { ...settings, workdays: [] }, { ...settings, days: { soon: 1 } }])
+      expect((await ask(plan.PUT, bad)).status).toBe(400);
+    expect(await loaded(planPage)).toMatchObject({ given: { settings } });
+
+    expect((await ask(planAddress.POST)).status).toBe(204);
+    const secret = (await rig.addresses.standing({ purpose: 'calendar' }))?.secret ?? '';
+    const follow = async (of: string) =>
+      (await calendar.GET({
+        params: { secret: of },
+        locals: {},
+        getClientAddress: () => '203.0.113.7',
+      } as never));
+    const followed = await follow(`${secret}.ics`);
+    expect(followed.headers.get('content-type')).toBe('text/calendar; charset=utf-8');
+    expect(await followed.text()).toContain('SUMMARY:Ball: Release');
+    expect((await follow('guessed')).status).toBe(404);
+    expect((await ask(planAddress.DELETE)).status).toBe(204);
+    expect((await ask(planAddress.DELETE)).status).toBe(404);
+    expect((await follow(secret)).status).toBe(410);
+
+    expect((await ask(onePlan.DELETE)).status).toBe(204);
+    expect((await ask(onePlan.DELETE)).status).toBe(404);
+    expect(await loaded(planPage)).toMatchObject({ given: { rows: [] }, unlisted: [{ id }] });
   });
 
   it('a practice pattern is begun, noted, handed in, and kept from who asks for another', async () => {

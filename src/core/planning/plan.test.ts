@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { dayOf, isoOf, mondayOf, NeverThere, weekdayOf, Workdays, type Day, type WorkCalendar } from './days.js';
 import { learntFrom } from './learnt.js';
-import { consequence, movedTo, planned, tasksUntil, type Planned, type PlanTerms } from './plan.js';
+import { consequence, filled, movedTo, planned, tasksUntil, type Planned, type PlanTerms } from './plan.js';
 import { STAGES, STAGE_IDS, testDays, type StageId } from './stages.js';
 
 const day = (iso: string): Day => {
@@ -247,7 +247,7 @@ describe('a stage that is moved', () => {
     );
     fc.assert(
       fc.property(moves, fc.integer({ min: 0, max: 80 }), (moved, hours) => {
-        const { stages } = planOf({ moved: moved as Planned['moved'], hours });
+        const { stages } = planOf({ moved, hours });
         stages.forEach((stage, i) => {
           const before = stages[i - 1];
           if (before) expect(stage.due).toBeGreaterThanOrEqual(before.due);
@@ -256,6 +256,22 @@ describe('a stage that is moved', () => {
       }),
     );
   });
+});
+
+it.each([
+  [{}, {}],
+  [{ in: 5 }, { in: 5 }],
+  [
+    { in: 5, called: 9 },
+    { in: 5, checked: 9, asked: 9, answered: 9, called: 9 },
+  ],
+  // A second letter after the test call does not put the answers behind it.
+  [
+    { asked: 7, answered: 30, called: 20 },
+    { in: 7, checked: 7, asked: 7, answered: 30, called: 20 },
+  ],
+] as [Partial<Record<StageId, number>>, object][])('%o was reached, and what stands before it', (done, all) => {
+  expect(filled(done)).toEqual(all);
 });
 
 describe('what is to be done', () => {

@@ -205,6 +205,19 @@ function likelyOf({ done }: Planned, steps: readonly StageStep[], today: Day): D
 
 const daysIn = (count: number): string => (count === 1 ? 'a day' : `${count} days`);
 
+/** What was reached, with the stages before it that nobody noted: they were reached by then as well. */
+export function filled(done: StageDays): StageDays {
+  const all: Partial<Record<StageId, Day>> = {};
+  let later: Day | undefined;
+  for (const id of [...STAGE_IDS].reverse()) {
+    const day = done[id];
+    if (day !== undefined) later = later === undefined ? day : Math.min(later, day);
+    const reached = day ?? later;
+    if (reached !== undefined) all[id] = reached;
+  }
+  return all;
+}
+
 /** What moving a stage would do, said before it is done. */
 export interface Consequence {
   /** The stages that stand elsewhere then, with both days. */

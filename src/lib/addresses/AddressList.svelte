@@ -14,6 +14,7 @@
 
   function leads({ purpose, who, pattern, call }: Address): string {
     if (purpose === 'join') return `${who} sets a password`;
+    if (purpose === 'calendar') return 'The dates of the plan, as a calendar';
     if (purpose === 'bench') return `Test ${call} of ${pattern}`;
     return `The letter on ${pattern}${who === '' ? '' : `, for ${who}`}`;
   }

@@ -92,6 +92,7 @@ describe('going to a place', () => {
     for (const { run } of actionsOf(goingTo('p1', true, go))) run();
     expect(gone).toEqual([
       '/',
+      '/plan',
       '/trainer',
       '/rules',
       '/style',
@@ -110,6 +111,7 @@ describe('going to a place', () => {
     ]);
     expect(actionsOf(goingTo(null, true, go)).map(({ id }) => id)).toEqual([
       'go-shelf',
+      'go-plan',
       'go-trainer',
       'go-rules',
       'go-style',
@@ -120,6 +122,7 @@ describe('going to a place', () => {
     // What is the owner’s is not led to by others.
     expect(actionsOf(goingTo(null, false, go)).map(({ id }) => id)).toEqual([
       'go-shelf',
+      'go-plan',
       'go-trainer',
       'go-rules',
       'go-style',

@@ -46,6 +46,7 @@ describe('the head of a page', () => {
     const links = house().getByRole('link');
     expect(links.elements().map((link) => link.getAttribute('href'))).toEqual([
       '/',
+      '/plan',
       '/trainer',
       '/rules',
       '/style',

@@ -34,7 +34,7 @@ export interface PlaceState {
 }
 
 export interface HousePlace {
-  readonly id: 'shelf' | 'trainer' | 'rules' | 'style' | 'card' | 'workspace' | 'people';
+  readonly id: 'shelf' | 'plan' | 'trainer' | 'rules' | 'style' | 'card' | 'workspace' | 'people';
   readonly text: string;
   readonly href: string;
   readonly keys: string;
@@ -45,6 +45,7 @@ export interface HousePlace {
 /** The places of the house, in the order in which they stand at the head of every page. */
 export const HOUSE: readonly HousePlace[] = [
   { id: 'shelf', text: 'Shelf', href: '/', keys: 'Alt Shift S' },
+  { id: 'plan', text: 'Plan', href: '/plan', keys: 'Alt Shift Y' },
   { id: 'trainer', text: 'Trainer', href: '/trainer', keys: 'Alt Shift N' },
   { id: 'rules', text: 'Rules', href: '/rules', keys: 'Alt Shift R' },
   { id: 'style', text: 'House style', href: '/style', keys: 'Alt Shift H' },

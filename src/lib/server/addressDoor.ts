@@ -22,6 +22,12 @@ export const TO_A_LETTER: Words = {
   over: 'The time of this address is over. Ask for another where it came from.',
 };
 
+export const TO_THE_DATES: Words = {
+  none: 'This address leads to no calendar. Take it from the Plan, whole.',
+  withdrawn: 'This address was withdrawn. Take another from the Plan.',
+  over: 'The time of this address is over. Take another from the Plan.',
+};
+
 /**
  * What an address that holds a secret gives, where it leads somewhere; whoever tries addresses is slowed down.
  * @throws Refused where it leads nowhere, or not any more.

@@ -7,16 +7,22 @@ import { addresses, patterns, people } from './db/schema.js';
 import { hashed } from './hashed.js';
 
 const DAY = 24 * 60 * 60 * 1000;
-/** How long an address holds; milliseconds. A toy is made in weeks, and a letter answered in weeks. */
-const HOLDS: Readonly<Record<Purpose, number>> = { join: 7 * DAY, bench: 90 * DAY, letter: 60 * DAY };
+/** How long an address holds; milliseconds. A toy is made in weeks, a letter answered in weeks, and a calendar followed for long. */
+const HOLDS: Readonly<Record<Purpose, number>> = {
+  join: 7 * DAY,
+  bench: 90 * DAY,
+  letter: 60 * DAY,
+  calendar: 730 * DAY,
+};
 /** That it was used is written down again after so long; milliseconds. */
 const NOTED_AFTER = 10 * 60 * 1000;
 
-/** What an address is for: whose password, which call, or which letter. */
+/** What an address is for: whose password, which call, which letter, or the dates of the plan. */
 export type AddressFor =
   | { readonly purpose: 'join'; readonly personId: string }
   | { readonly purpose: 'bench'; readonly patternId: string; readonly call: number }
-  | { readonly purpose: 'letter'; readonly patternId: string };
+  | { readonly purpose: 'letter'; readonly patternId: string }
+  | { readonly purpose: 'calendar' };
 
 /** Why an address leads nowhere: there is none, or it was withdrawn, or its time is over. */
 export type Nowhere = 'none' | 'withdrawn' | 'over';
@@ -42,6 +48,11 @@ export class AddressStore {
     const endsAt = at + HOLDS[wanted.purpose];
     await db.insert(addresses).values({ hash: hashed(secret), salt, endsAt, at, ...wanted });
     return { secret, endsAt };
+  }
+
+  /** Makes an address that is for the whole house, by itself. */
+  async renew(wanted: AddressFor): Promise<void> {
+    await this.#database.write((db) => this.make(db, wanted));
   }
 
   /** 144 bits that nobody guesses, and that are not in the database. */
@@ -137,7 +148,8 @@ export async function usedUp(db: Writing, purpose: Purpose, secret: string): Pro
 function sameAs(wanted: AddressFor) {
   return and(
     eq(addresses.purpose, wanted.purpose),
-    wanted.purpose === 'join' ? eq(addresses.personId, wanted.personId) : eq(addresses.patternId, wanted.patternId),
+    wanted.purpose === 'join' ? eq(addresses.personId, wanted.personId) : undefined,
+    'patternId' in wanted ? eq(addresses.patternId, wanted.patternId) : undefined,
     wanted.purpose === 'bench' ? eq(addresses.call, wanted.call) : undefined,
   );
 }

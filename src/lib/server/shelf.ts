@@ -1,6 +1,7 @@
 import { and, count, desc, eq, inArray, isNotNull, isNull, max, sql, type SQL } from 'drizzle-orm';
 import * as z from 'zod/mini';
 import { momentSchema, patternSchema, summarySchema, UNTITLED, type AwayEntry, type ShelfEntry } from '../patterns.js';
+import type { NextDate } from '../plan.js';
 import type { Look } from '../shelf/arranging.js';
 import { STRETCH, type ShelfFirst, type ShelfPage } from '../shelf/page.js';
 import type { OpenDatabase } from './db/client.js';
@@ -28,9 +29,12 @@ const MOST_CLEAN = 50;
 /** What stands on the shelf, and what was put away. */
 export class ShelfStore {
   readonly #database: OpenDatabase;
+  readonly #dates: () => Promise<readonly NextDate[]>;
 
-  constructor(database: OpenDatabase) {
+  /** @param dates what each pattern on the plan has to reach next, late ones first */
+  constructor(database: OpenDatabase, dates: () => Promise<readonly NextDate[]>) {
     this.#database = database;
+    this.#dates = dates;
   }
 
   /** What the Shelf opens with: the first stretch of what is looked for. */
@@ -46,20 +50,24 @@ export class ShelfStore {
   /** A stretch of the patterns that are looked for, in the order asked for; what is equal stays in the order of the last change. */
   async page(look: Look, from: number, most = STRETCH): Promise<ShelfPage> {
     const { db } = this.#database;
-    const fitting = sql`${FACTS} SELECT id, name, count(*) OVER () AS total FROM facts WHERE ${fits(look)} ORDER BY ${ORDER[look.sort]}, updated_at DESC, name`;
+    const dates = await this.#dates();
+    const order = look.sort === 'dates' ? inOrderOf(dates) : ORDER[look.sort];
+    const fitting = sql`${FACTS} SELECT id, name, count(*) OVER () AS total FROM facts WHERE ${fits(look)} ORDER BY ${order}, updated_at DESC, name`;
     const [ids, total] =
       look.sort === 'name'
         ? byNameFrom(await db.all<Fitting>(fitting), from, most)
         : idsOf(await db.all<Fitting>(sql`${fitting} LIMIT ${most} OFFSET ${from}`));
     const rows = ids.length === 0 ? [] : await this.#entries(ids);
     const known = new Map(rows.map((row) => [row.id, row]));
+    const next = new Map(dates.map((date) => [date.id, date]));
     const [asked, lines] = await Promise.all([this.#asked(ids), this.#found(ids, look)]);
     return {
       total,
       entries: ids.flatMap((id) => {
         const row = known.get(id);
-        const found = lines.get(id);
-        return row ? [{ ...shelfEntry(row, asked), ...(found === undefined ? {} : { found }) }] : [];
+        const [found, date] = [lines.get(id), next.get(id)];
+        const more = { ...(found === undefined ? {} : { found }), ...(date === undefined ? {} : { next: date }) };
+        return row ? [{ ...shelfEntry(row, asked), ...more }] : [];
       }),
     };
   }
@@ -211,13 +219,19 @@ const FITS: Readonly<Record<Look['show'], SQL>> = {
   editions: sql`(edition IS NOT NULL)`,
 };
 
-const ORDER: Readonly<Record<Look['sort'], SQL>> = {
+const ORDER: Readonly<Record<Exclude<Look['sort'], 'dates'>, SQL>> = {
   changed: sql`updated_at DESC`,
   taken: sql`created_at DESC`,
   open: sql`errors DESC, errors + warnings DESC`,
   // Put in order where they are read: numbers in names as numbers.
   name: sql`updated_at DESC`,
 };
+
+/** Patterns with a date first, in the order of those; the others behind them. */
+function inOrderOf(dates: readonly NextDate[]): SQL {
+  const ids = JSON.stringify(dates.map(({ id }) => id));
+  return sql`coalesce((SELECT key FROM json_each(${ids}) WHERE value = facts.id), ${dates.length})`;
+}
 
 /** What a pattern must be like that is looked for: every word of it stands in its name, its designer's, or its text. */
 function fits({ words, show, terms }: Look): SQL {

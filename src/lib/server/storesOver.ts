@@ -14,6 +14,7 @@ import { LetterStore } from './letters.js';
 import { PatternStore } from './patterns.js';
 import { Metrics } from './metrics.js';
 import type { Post } from './post.js';
+import { PlanStore } from './plan/plan.js';
 import { PasskeyStore } from './people/passkeys.js';
 import { PeopleStore } from './people/people.js';
 import type { Publishing } from './publishing/aside.js';
@@ -46,6 +47,7 @@ export interface Stores extends ReleaseStores {
   readonly queries: QueryStore;
   readonly letters: LetterStore;
   readonly training: TrainingStore;
+  readonly plan: PlanStore;
   readonly counting: Counting;
   readonly documents: Documents;
   readonly house: PeopleStore;
@@ -83,6 +85,7 @@ export function storesOver(
   const style = new StyleStore(database);
   const addresses = new AddressStore(database, key);
   const results = new ResultStore(database, files);
+  const plan = new PlanStore(database);
   const sources = { patterns, terms, queries, letters, drafts, style, counting };
   return {
     patterns,
@@ -90,13 +93,14 @@ export function storesOver(
     calls: new CallStore(database, patterns, counting, addresses),
     bench: new BenchStore(database, files, { addresses, publishing }),
     results,
-    shelf: new ShelfStore(database),
+    shelf: new ShelfStore(database, () => plan.next()),
     rules,
     recounts,
     drafts,
     letters,
     queries,
     counting,
+    plan,
     training: new TrainingStore(database, patterns, counting),
     documents,
     terms,

@@ -6,6 +6,7 @@
   import When from '../components/When.svelte';
   import { plural } from '../plural.js';
   import type { ShelfEntry } from '../patterns.js';
+  import { nextWords } from '../plan.js';
   import { piecesOf, stageOf, termsOf } from './arranging.js';
   import Tally from './Tally.svelte';
 
@@ -44,6 +45,10 @@
         designer since <When at={entry.asked.sentAt} />{:else if entry.revision === 1}taken in <When
           at={entry.createdAt}
         />{:else}changed <When at={entry.updatedAt} />{/if}
+      {#if entry.next}
+        · <a class="next" class:late={entry.next.late > 0 || entry.next.slips > 0} href="/plan#{id}"
+          >{nextWords(entry.next)}</a
+        >{/if}
       {#if entry.found}<span class="found"
           >{#each piecesOf(entry.found, words) as { text, sought }, i (i)}{#if sought}<mark>{text}</mark
               >{:else}{text}{/if}{/each}</span
@@ -101,6 +106,15 @@
     margin-top: 0.15rem;
     font-size: var(--size-small);
     color: var(--ink-soft);
+  }
+
+  .next {
+    color: inherit;
+  }
+
+  .late {
+    color: var(--madder);
+    font-weight: 600;
   }
 
   .found {

@@ -7,7 +7,7 @@ export const lookSchema = z.object({
   words: z.catch(z.string(), ''),
   show: z.catch(z.enum(['all', 'mend', 'new', 'hand', 'ask', 'out', 'answered', 'ticked', 'editions']), 'all'),
   terms: z.catch(z.enum(['any', 'us', 'uk', 'mixed', 'unclear']), 'any'),
-  sort: z.catch(z.enum(['changed', 'taken', 'name', 'open']), 'changed'),
+  sort: z.catch(z.enum(['changed', 'taken', 'name', 'open', 'dates']), 'changed'),
 });
 export type Look = z.infer<typeof lookSchema>;
 export const USUAL: Look = { words: '', show: 'all', terms: 'any', sort: 'changed' };
@@ -29,6 +29,7 @@ export const SORTED: readonly { readonly value: Look['sort']; readonly text: str
   { value: 'changed', text: 'last changed' },
   { value: 'taken', text: 'last taken in' },
   { value: 'open', text: 'most to mend' },
+  { value: 'dates', text: 'late ones first' },
   { value: 'name', text: 'by name' },
 ];
 

@@ -9,3 +9,4 @@ export * from './tables/people.js';
 export * from './tables/deeds.js';
 export * from './tables/words.js';
 export * from './tables/training.js';
+export * from './tables/plan.js';

@@ -112,7 +112,7 @@ describe('a workspace', () => {
     const out = await rig.exchange.out();
     const tables = workspaceSchema.parse(JSON.parse(strFromU8(unzipSync(out)[INDEX] ?? new Uint8Array()))).tables;
     const empty = Object.entries(tables).filter(([name, rows]) => rows.length === 0 && name !== 'editions');
-    expect(empty.map(([name]) => name)).toEqual(['ownChanges', 'trusts', 'errata']);
+    expect(empty.map(([name]) => name)).toEqual(['ownChanges', 'trusts', 'errata', 'plans']);
 
     const other = await makeRig();
     expect(await other.exchange.in(out)).toEqual({ patterns: 1, known: 0 });

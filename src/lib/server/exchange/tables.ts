@@ -39,6 +39,7 @@ export const TABLES: readonly Kept[] = [
   { name: 'releases', table: schema.releases, of: 'patternId' },
   { name: 'releaseFiles', table: schema.releaseFiles, of: 'patternId', filed: true },
   { name: 'errata', table: schema.errata, of: 'patternId' },
+  { name: 'plans', table: schema.plans, of: 'patternId' },
   { name: 'ruleSettings', table: schema.ruleSettings, of: 'scope' },
   { name: 'workspace', table: schema.workspace, of: null },
 ];

@@ -42,6 +42,7 @@ describe('who may what', () => {
       '/bench',
       '/bench/[secret]',
       '/bench/devices',
+      '/calendar/[secret]',
       '/card',
       '/enter',
       '/healthz',

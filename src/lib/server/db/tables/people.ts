@@ -94,7 +94,7 @@ export const addresses = sqliteTable(
   'addresses',
   {
     hash: text('hash').primaryKey(),
-    purpose: text('purpose', { enum: ['join', 'bench', 'letter'] }).notNull(),
+    purpose: text('purpose', { enum: ['join', 'bench', 'letter', 'calendar'] }).notNull(),
     salt: text('salt').notNull(),
     /** Who sets a password by it. */
     personId: text('person_id').references(() => people.id, { onDelete: 'cascade' }),
