@@ -186,6 +186,8 @@ test('what a page ships is small: less than 250 KB for the Desk, 120 for the Ben
     ['/style', 90],
     ['/card', 90],
     ['/away', 90],
+    ['/plan', 90],
+    ['/trainer', 90],
     [`/terms/${id}`, 90],
     [`/desk/${id}/rules`, 90],
     [`/desk/${id}/print`, 90],

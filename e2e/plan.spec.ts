@@ -3,18 +3,21 @@ import { expect } from '@playwright/test';
 import { sound } from './page.js';
 import { test } from './server.js';
 
+const BALL = 'US terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nFasten off.\n';
+
 test('a list is planned by keys: what is late, what moving a date does, and a calendar that follows it', async ({
   page,
   server,
 }) => {
+  for (const name of ['Lamp', 'Sea pen']) await server.takeIn(`${name}\n${BALL}`, name);
   await page.goto(server.url);
   await page.keyboard.press('Alt+Shift+y');
   await expect(page.getByRole('heading', { name: 'Plan', level: 1 })).toBeVisible();
   await sound(page);
   const day = (ahead: number) => new Date(Date.now() + ahead * 86_400_000).toISOString().slice(0, 10);
   for (const [name, ahead] of [
-    ['Lantern Point Lighthouse', 120],
-    ['A Sea Slug in Three Colours', 15],
+    ['Lamp', 120],
+    ['Sea pen', 15],
   ] as const) {
     await page.keyboard.press('n');
     const dialog = page.getByRole('dialog', { name: 'Put a pattern on the plan' });
@@ -26,17 +29,17 @@ test('a list is planned by keys: what is late, what moving a date does, and a ca
     await dialog.getByRole('button', { name: 'Put it on the plan' }).click();
     await expect(page.getByRole('rowheader', { name })).toBeVisible();
   }
-  const slug = page.getByRole('rowheader', { name: /Sea Slug/ });
-  await expect(slug).toContainText(/comes out \d+ days late/);
-  await expect(page.getByRole('region', { name: 'What is to be done' })).toContainText(/Sea Slug.*: check it/);
+  const pen = page.getByRole('rowheader', { name: 'Sea pen' });
+  await expect(pen).toContainText(/comes out \d+ days late/);
+  await expect(page.getByRole('region', { name: 'What is to be done' })).toContainText('Sea pen: check it');
   for (const colorScheme of ['light', 'dark'] as const) {
     await page.emulateMedia({ colorScheme });
     await sound(page);
   }
 
   // A strip is moved by a week, and it is said what that does before it is done.
+  await page.getByRole('rowheader', { name: 'Lamp' }).click();
   await page.getByRole('grid', { name: 'Weeks and patterns' }).focus();
-  await page.keyboard.press('ArrowDown');
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Shift+ArrowDown');
   const told = page.getByRole('status').filter({ hasText: 'Queries out' });
@@ -45,12 +48,12 @@ test('a list is planned by keys: what is late, what moving a date does, and a ca
   await page.keyboard.press('Enter');
   await kept;
   await page.reload();
-  await page.getByRole('rowheader', { name: /Lighthouse/ }).click();
+  await page.getByRole('rowheader', { name: 'Lamp' }).click();
   await expect(page.getByText('moved: let go')).toBeVisible();
 
   const coming = page.waitForEvent('download');
   await page.getByRole('link', { name: 'As a calendar file' }).click();
-  expect(readFileSync(await (await coming).path(), 'utf8')).toContain('SUMMARY:Lantern Point Lighthouse: Release');
+  expect(readFileSync(await (await coming).path(), 'utf8')).toContain('SUMMARY:Lamp: Release');
   await page.getByRole('button', { name: 'Make an address' }).click();
   const address = await page.locator('.whole').textContent();
   const calendar = await page.request.get(address ?? '');

@@ -60,17 +60,6 @@ const SHOTS: readonly Shot[] = [
   },
   { name: 'desk', prepare: (page) => desk(page, 'Sea Slug') },
   {
-    name: 'desk-dark',
-    dark: true,
-    prepare: async (page) => {
-      await desk(page, 'PUFFIN', 'Alt+g');
-      await page.getByRole('combobox').fill('6');
-      await page.keyboard.press('Enter');
-      for (const key of ['Alt+ArrowUp', 'Alt+Enter', 'Alt+Enter', 'Alt+h']) await page.keyboard.press(key);
-      await page.keyboard.type('35');
-    },
-  },
-  {
     name: 'shape',
     prepare: async (page) => {
       await desk(page, 'PUFFIN OF GANNET STACK', 'Alt+Shift+o');
@@ -179,10 +168,35 @@ const SHOTS: readonly Shot[] = [
     },
   },
   {
-    name: 'print',
+    name: 'plan',
     prepare: async (page) => {
-      await desk(page, 'HERMIT CRAB');
-      await page.goto(`${page.url()}/print`);
+      await go(page, 'Plan');
+      await page.getByRole('grid', { name: 'Weeks and patterns' }).focus();
+      await page.keyboard.press('Alt+Period');
+    },
+  },
+  {
+    name: 'trainer',
+    prepare: async (page) => {
+      const wish = { what: 'faults', level: 3, school: 'abbreviations', terms: 'us', from: null };
+      const made = await page.request.post(`${server.url}/api/practice`, {
+        data: wish,
+        headers: { origin: server.url },
+      });
+      const { id } = (await made.json()) as { id: string };
+      await page.goto(`${server.url}/trainer/${id}`);
+      const line = (number: number) => page.locator(`[data-line="${number}"]`);
+      for (const number of [29, 24]) {
+        await line(number).click();
+        await page.keyboard.press('m');
+      }
+      await page.keyboard.press('Alt+r');
+      for (const [field, figure] of [
+        ['Plain stitches', '2'],
+        ['Times', '6'],
+        ['Stitches there', '18'],
+      ] as const)
+        await page.getByLabel(field).fill(figure);
     },
   },
   // The last: from then on everybody signs in.

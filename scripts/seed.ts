@@ -13,6 +13,7 @@ import { OUTBOX } from '../src/lib/server/post.js';
 import { publishingHere } from '../src/lib/server/publishing/here.js';
 import { storesOver } from '../src/lib/server/storesOver.js';
 import { correspond } from './demoLetters.js';
+import { plan } from './demoPlan.js';
 import { release } from './demoRelease.js';
 import { test } from './demoTest.js';
 
@@ -39,15 +40,18 @@ try {
   });
   const { patterns, drafts, recounts } = stores;
   const known = await patterns.demoKeys();
+  const brought = new Map<string, string>();
   for (const file of readdirSync('demo').sort().reverse()) {
     const demoKey = file.replace(/\.txt$/, '');
     if (known.has(demoKey)) continue;
     const bytes = readFileSync(path.join('demo', file));
     const id = await drafts.takeIn({ file, bytes, taken: await takenFrom(bytes, file) }, '', demoKey);
+    brought.set(demoKey, id);
     if (demoKey === WRITTEN_ABOUT) await correspond(id, stores);
     if (demoKey === RELEASED) await release(id, stores);
     if (demoKey === TESTED) await test(id, stores);
   }
+  if (brought.size > 0) await plan(brought, stores);
   await recounts.idle(60_000);
   database.close();
 } catch (error) {
