@@ -138,7 +138,16 @@ export {
   type Turned,
 } from './training/schema.js';
 export { OtherLines, turned, turning, type Turning } from './training/turning.js';
-export { dayOf, isoOf, mondayOf, weekdayOf, Workdays, type Absence, type Day, type WorkCalendar } from './planning/days.js';
+export {
+  dayOf,
+  isoOf,
+  mondayOf,
+  weekdayOf,
+  Workdays,
+  type Absence,
+  type Day,
+  type WorkCalendar,
+} from './planning/days.js';
 export { learntFrom, type Learnt } from './planning/learnt.js';
 export {
   consequence,

@@ -460,11 +460,11 @@ describe('the pages', () => {
     expect((await ask(planAddress.POST)).status).toBe(204);
     const secret = (await rig.addresses.standing({ purpose: 'calendar' }))?.secret ?? '';
     const follow = async (of: string) =>
-      (await calendar.GET({
+      await calendar.GET({
         params: { secret: of },
         locals: {},
         getClientAddress: () => '203.0.113.7',
-      } as never));
+      } as never);
     const followed = await follow(`${secret}.ics`);
     expect(followed.headers.get('content-type')).toBe('text/calendar; charset=utf-8');
     expect(await followed.text()).toContain('SUMMARY:Ball: Release');

@@ -21,7 +21,8 @@ export const countStated: Rule = {
       const witness = witnessFor(counted, rounds[i + 1]);
       const right = counted.blame === 'instruction' ? stated.total : made;
       const wrong = counted.blame === 'instruction' ? 'instruction' : 'stated count';
-      const after = witness === null ? '' : ` With ${witness} it goes on from ${right}, so it is the ${wrong} that is wrong.`;
+      const after =
+        witness === null ? '' : ` With ${witness} it goes on from ${right}, so it is the ${wrong} that is wrong.`;
       yield {
         span: stated.span,
         round: counted,

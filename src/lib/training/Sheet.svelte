@@ -192,8 +192,12 @@
 
   @media (max-width: 640px) {
     .line {
-      grid-template-columns: 3.25rem minmax(0, 1fr);
+      grid-template-columns: 3.5rem minmax(0, 1fr);
       padding-right: var(--space-2);
+    }
+
+    .margin {
+      grid-template-columns: 1.5rem 1rem;
     }
 
     .side {

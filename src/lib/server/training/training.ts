@@ -136,7 +136,12 @@ export class TrainingStore {
     const { what, text, terms } = row;
     if (what === 'faults')
       return { what, marked: await this.#counting.have('marked', { text, faults: faultsOf(row), marks }) };
-    const made = await this.#counting.have('turned', { text, to: terms === 'us' ? 'uk' : 'us', answer });
+    const made = await this.#counting.have('turned', {
+      text,
+      to: terms === 'us' ? 'uk' : 'us',
+      // Nothing was written: it stands as it did.
+      answer: answer === '' ? text : answer,
+    });
     if (made.kind === 'refused') throw new Refused(422, made.why);
     return { what, turned: made.turned };
   }
