@@ -54,6 +54,7 @@ test('a list is planned by keys: what is late, what moving a date does, and a ca
   const coming = page.waitForEvent('download');
   await page.getByRole('link', { name: 'As a calendar file' }).click();
   expect(readFileSync(await (await coming).path(), 'utf8')).toContain('SUMMARY:Lamp: Release');
+  await page.getByText('Follow the dates in a calendar').click();
   await page.getByRole('button', { name: 'Make an address' }).click();
   const address = await page.locator('.whole').textContent();
   const calendar = await page.request.get(address ?? '');

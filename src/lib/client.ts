@@ -23,7 +23,7 @@ import {
   type StoredPattern,
 } from './patterns.js';
 import type { PlanEntry, PlanSettings } from './plan.js';
-import { beganSchema, type Wish, type Work } from './training.js';
+import type { Wish, Work } from './training.js';
 
 /** The server could not be asked, or said no; `message` is for people. */
 export class Trouble extends Error {
@@ -281,7 +281,7 @@ export async function setPlan(settings: PlanSettings): Promise<void> {
 export async function beginPractice(wish: Wish): Promise<string> {
   // The server tries toys until one takes the faults that are wished for.
   const request = { ...body('POST', wish), signal: AbortSignal.timeout(LONGEST_CONVERSION) };
-  return (await said(await ask('/api/practice', request), beganSchema)).id;
+  return (await said(await ask('/api/practice', request), createdSchema)).id;
 }
 
 /** Keeps what was done with a practice pattern so far. */

@@ -1,4 +1,4 @@
-import type { NextDate } from './plan.js';
+import type { NextDate } from './plan/words.js';
 import * as z from 'zod/mini';
 import {
   handSchema,
@@ -227,6 +227,8 @@ export const summarySchema = z.object({
   ticked: z.int(),
   /** One letter a round, in the order of the text: a(grees), c(ounted), o(ff), u(nreadable), t (on trust). */
   tally: z.string().check(z.maxLength(400)),
+  /** Stitches of all its pieces together; left out in figures that were counted before this was. */
+  stitches: z.optional(z.int()),
 });
 export type Summary = z.infer<typeof summarySchema>;
 

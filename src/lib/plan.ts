@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { plural } from './plural.js';
+import type { NextDate } from './plan/words.js';
 import {
   dayOf,
   HOURS_A_WEEK,
@@ -69,18 +69,9 @@ export interface PlanRow extends PlanEntry {
   readonly designer: string;
   /** Stages that were reached, as the history of the pattern tells, with their days. */
   readonly reached: Partial<Readonly<Record<StageId, string>>>;
-  /** Hours that the toy takes as testers have found; null where none has. */
+  /** Hours that the toy takes as testers have found, and as its stitches let expect; null where that is not known. */
   readonly found: number | null;
-}
-
-/** What a pattern of the plan has to reach next. */
-export interface NextDate {
-  readonly id: string;
-  readonly stage: StageId;
-  readonly due: string;
-  /** Days by which it is overdue, and by which the pattern will come out too late if work goes on from today. */
-  readonly late: number;
-  readonly slips: number;
+  readonly expected: number | null;
 }
 
 /** The next date of each pattern that is not out: the longest overdue first, then those that will be late, then by their days. */
@@ -90,12 +81,6 @@ export function nextDates(given: PlanGiven): NextDate[] {
       next ? [{ id, stage: next.id, due: isoOf(next.due), late, slips }] : [],
     )
     .sort((a, b) => b.late - a.late || b.slips - a.slips || a.due.localeCompare(b.due));
-}
-
-/** A next date in words, as it stands in a row. */
-export function nextWords({ stage, due, late, slips }: NextDate): string {
-  const when = late > 0 ? `${plural(late, 'day')} late` : `until ${dayWords(dayIn(due))}`;
-  return `${stageWords(stage).toLowerCase()} ${when}${slips > 0 ? `, comes out ${plural(slips, 'day')} late` : ''}`;
 }
 
 /** All that the plan is made from. */
@@ -125,6 +110,7 @@ export function plannedOf({
   designer,
   hours,
   found,
+  expected,
   after,
   done,
   moved,
@@ -136,7 +122,7 @@ export function plannedOf({
     release: dayIn(release),
     editor,
     designer,
-    hours: hours ?? found,
+    hours: hours ?? found ?? expected,
     after,
     done: days({ ...reached, ...done }),
     moved: days(moved),
@@ -169,19 +155,3 @@ export function localDay(at: number): string {
   const moment = new Date(at);
   return isoOf(Date.UTC(moment.getFullYear(), moment.getMonth(), moment.getDate()) / 86_400_000);
 }
-
-const short = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
-const long = new Intl.DateTimeFormat('en-GB', {
-  weekday: 'short',
-  day: 'numeric',
-  month: 'short',
-  year: 'numeric',
-  timeZone: 'UTC',
-});
-
-/** "14 Mar". */
-export const dayWords = (at: Day): string => short.format(at * 86_400_000);
-/** "Sat, 14 Mar 2026". */
-export const fullDayWords = (at: Day): string => long.format(at * 86_400_000);
-
-export const stageWords = (id: StageId): string => STAGES.find((one) => one.id === id)?.words ?? id;

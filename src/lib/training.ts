@@ -53,8 +53,6 @@ export const outcomeSchema = z.discriminatedUnion('what', [
 ]);
 export type Outcome = z.infer<typeof outcomeSchema>;
 
-export const beganSchema = z.object({ id: z.string() });
-
 /** A practice pattern as it is worked on: nothing of what is wrong with it. */
 export interface PracticeSheet {
   readonly id: string;

@@ -18,6 +18,7 @@
   import PageHead from '../lib/frame/PageHead.svelte';
   import { plural } from '../lib/plural.js';
   import { addressOf, USUAL, type Look } from '../lib/shelf/arranging.js';
+  import DueLine from '../lib/shelf/DueLine.svelte';
   import EmptyShelf from '../lib/shelf/EmptyShelf.svelte';
   import Kinds from '../lib/shelf/Kinds.svelte';
   import NothingLike from '../lib/shelf/NothingLike.svelte';
@@ -185,6 +186,7 @@
       >
     {/snippet}
   </PageHead>
+  <DueLine due={data.due} />
 
   {#if taking && taking.comings.length > 0}
     {#await import('../lib/shelf/ComingList.svelte') then { default: ComingList }}<ComingList {taking} />{/await}

@@ -59,11 +59,20 @@ describe('the shelf', () => {
   const OWL = entry('Owl', { summary: calm });
   const NEWT = entry('Newt', { revision: 1, summary: { ...SUMMARY, terms: 'uk', ticked: 0, parts: 1 } });
 
-  const shelfOf = (entries: readonly ShelfEntry[], away = 0, look: Partial<Look> = {}) => {
+  const shelfOf = (entries: readonly ShelfEntry[], away = 0, look: Partial<Look> = {}, late = 0) => {
     const kinds = { new: 1, hand: 1, mend: 2, ask: 0, out: 0, answered: 0, ticked: 1, editions: 0 };
     const tally = { all: entries.length, ...kinds };
     const counting = entries.filter(({ state }) => state === 'counting').length;
-    const data: ShelfFirst = { entries, total: entries.length, look: { ...USUAL, ...look }, tally, counting, away };
+    const due = { late, today: 0 };
+    const data: ShelfFirst = {
+      entries,
+      total: entries.length,
+      look: { ...USUAL, ...look },
+      tally,
+      counting,
+      away,
+      due,
+    };
     return renderInHouse(Shelf as unknown as Page<unknown>, { data });
   };
   const row = (name: string) => page.getByRole('listitem').filter({ hasText: name });
@@ -91,6 +100,16 @@ describe('the shelf', () => {
     await expect.element(row('Seal')).toHaveTextContent(said);
   });
 
+  it('says what has to be reached next, and how much of the plan is late', async () => {
+    const next = { id: 'Seal', stage: 'checked' as const, due: '2026-05-04', late: 3, slips: 2 };
+    shelfOf([entry('Seal', { next }), entry('Owl', { next: { ...next, late: 0, slips: 0 } })], 0, {}, 1);
+    await expect.element(row('Seal')).toHaveTextContent('checked 3 days late, comes out 2 days late');
+    await expect.element(row('Owl')).toHaveTextContent('checked until 4 May');
+    await expect
+      .element(page.getByRole('link', { name: 'On the plan: 1 pattern late' }))
+      .toHaveAttribute('href', '/plan');
+  });
+
   it('is looked through by state, terms, order and words, and that stands in the address', async () => {
     shelfOf([SEAL, OWL, NEWT]);
     const wentTo = (address: string) => until(() => expect(goto.mock.lastCall?.[0]).toBe(address));
@@ -106,7 +125,14 @@ describe('the shelf', () => {
 
   it('says where nothing is like that, and shows all again', async () => {
     const { rerender } = shelfOf([SEAL]);
-    const none = { entries: [], total: 0, look: { ...USUAL, words: 'walrus' }, counting: 0, away: 0 };
+    const none = {
+      entries: [],
+      total: 0,
+      look: { ...USUAL, words: 'walrus' },
+      counting: 0,
+      away: 0,
+      due: { late: 0, today: 0 },
+    };
     const tally = { all: 3, new: 1, hand: 1, mend: 2, ask: 0, out: 0, answered: 0, ticked: 1, editions: 0 };
     await rerender({ given: { data: { ...none, tally } } });
     await expect.element(page.getByText('Nothing on the shelf is like that, and has “walrus” in it.')).toBeVisible();

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { dayOf, isoOf, mondayOf, NeverThere, weekdayOf, Workdays, type Day, type WorkCalendar } from './days.js';
 import { learntFrom } from './learnt.js';
 import { consequence, filled, movedTo, planned, tasksUntil, type Planned, type PlanTerms } from './plan.js';
-import { STAGES, STAGE_IDS, testDays, type StageId } from './stages.js';
+import { hoursOf, STAGES, STAGE_IDS, testDays, type StageId } from './stages.js';
 
 const day = (iso: string): Day => {
   const at = dayOf(iso);
@@ -82,6 +82,15 @@ describe('days', () => {
       }),
     );
   });
+});
+
+it.each([
+  [0, 0, 0.5],
+  [720, 1, 1.5],
+  [4000, 6, 7],
+  [12_000, 10, 19],
+])('%d stitches in %d pieces take %f hours', (stitches, pieces, hours) => {
+  expect(hoursOf(stitches, pieces)).toBe(hours);
 });
 
 describe('a pattern', () => {

@@ -31,6 +31,15 @@ export const STAGE_IDS = STAGES.map(({ id }) => id);
 
 /** Hours that a tester works in a week, where nothing else is set. */
 export const HOURS_A_WEEK = 6;
+/** What a practised maker of short stitches takes for one of them, with counting and turning the work; seconds. An estimate of ours. */
+export const SECONDS_A_STITCH = 5;
+/** What each piece takes besides its stitches: to begin, to stuff, to sew on; hours. An estimate of ours. */
+const HOURS_A_PIECE = 0.25;
+
+/** Hours that a toy takes, by its stitches and pieces, half of them at the least. @param pace seconds of a stitch */
+export const hoursOf = (stitches: number, pieces: number, pace = SECONDS_A_STITCH): number =>
+  Math.max(0.5, Math.round(2 * ((stitches * pace) / 3600 + pieces * HOURS_A_PIECE)) / 2);
+
 /** Until yarn and parcel are there, and for the finishing touches; days. */
 const AROUND_A_TEST = 5;
 

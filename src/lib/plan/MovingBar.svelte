@@ -1,6 +1,6 @@
 <script lang="ts">
   import Button from '../components/Button.svelte';
-  import { dayWords, fullDayWords, stageWords } from '../plan.js';
+  import { dayWords, fullDayWords, stageWords } from './words.js';
   import { plural } from '../plural.js';
   import type { PlanSession } from './plan.svelte.js';
 

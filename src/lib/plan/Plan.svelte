@@ -1,7 +1,6 @@
 <script lang="ts">
   import { goto, invalidate } from '$app/navigation';
   import { onMount } from 'svelte';
-  import AddressHere from '../addresses/AddressHere.svelte';
   import { notKept, putOnPlan, setPlan, takeOffPlan } from '../client.js';
   import Button from '../components/Button.svelte';
   import { toasts } from '../components/toasts.svelte.js';
@@ -12,12 +11,10 @@
   import type { PlanEntry, PlanGiven, PlanSettings } from '../plan.js';
   import { PlanSession } from './plan.svelte.js';
   import MovingBar from './MovingBar.svelte';
-  import PlanAdd from './PlanAdd.svelte';
   import PlanCard from './PlanCard.svelte';
   import PlanGrid from './PlanGrid.svelte';
   import PlanPrint from './PlanPrint.svelte';
   import PlanTasks from './PlanTasks.svelte';
-  import PlanTermsDialog from './PlanTermsDialog.svelte';
 
   interface Props {
     given: PlanGiven;
@@ -34,6 +31,8 @@
   const session = new PlanSession(given, { put: putOnPlan, say: (words) => toasts.say(words) });
   let open = $state<'add' | 'terms' | null>(null);
   let grid = $state<PlanGrid>();
+  /** Where the dates are followed was asked for. */
+  let followed = $state(false);
   $effect(() => session.take(given));
   // From the Shelf one comes to a pattern.
   onMount(() => {
@@ -106,33 +105,41 @@
     </div>
     <PlanPrint {session} />
   {/if}
-  <section class="calendar" aria-label="Calendar">
-    <h2>In a calendar</h2>
+  <details class="calendar" ontoggle={({ currentTarget }) => (followed ||= currentTarget.open)}>
+    <summary>Follow the dates in a calendar</summary>
     <p>
       Dates and reminders can be followed in any calendar that takes an address. Whoever has the address sees them, and
       nothing else.
     </p>
-    <AddressHere
-      {address}
-      leads="/calendar/"
-      of="/api/plan/address"
-      anew={['dostik:plan']}
-      none="There is no address yet."
-      withdrawn="The address is withdrawn: calendars that follow it hear nothing any more."
-    />
-  </section>
+    {#if followed}
+      {#await import('../addresses/AddressHere.svelte') then { default: AddressHere }}
+        <AddressHere
+          {address}
+          leads="/calendar/"
+          of="/api/plan/address"
+          anew={['dostik:plan']}
+          none="There is no address yet."
+          withdrawn="The address is withdrawn: calendars that follow it hear nothing any more."
+        />
+      {/await}
+    {/if}
+  </details>
 </main>
 
 {#if open === 'add'}
-  <PlanAdd
-    {unlisted}
-    lists={[...new Set(session.rows.map(({ list }) => list))].filter((list) => list !== '')}
-    today={given.today}
-    put={(id, entry) => void put(id, entry)}
-    onclose={() => (open = null)}
-  />
+  {#await import('./PlanAdd.svelte') then { default: PlanAdd }}
+    <PlanAdd
+      {unlisted}
+      lists={[...new Set(session.rows.map(({ list }) => list))].filter((list) => list !== '')}
+      today={given.today}
+      put={(id: string, entry: PlanEntry) => void put(id, entry)}
+      onclose={() => (open = null)}
+    />
+  {/await}
 {:else if open === 'terms'}
-  <PlanTermsDialog {given} set={(settings) => void set(settings)} onclose={() => (open = null)} />
+  {#await import('./PlanTermsDialog.svelte') then { default: PlanTermsDialog }}
+    <PlanTermsDialog {given} set={(settings: PlanSettings) => void set(settings)} onclose={() => (open = null)} />
+  {/await}
 {/if}
 
 <style>
@@ -155,14 +162,13 @@
   }
 
   .calendar {
-    display: grid;
-    gap: var(--space-2);
     padding-top: var(--space-4);
     border-top: 1px solid var(--rule);
   }
 
-  h2 {
-    font-size: var(--size-title);
+  summary {
+    font-weight: 600;
+    cursor: pointer;
   }
 
   @media (max-width: 900px) {

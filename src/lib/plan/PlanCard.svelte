@@ -2,7 +2,8 @@
   import { isoOf, STAGES, type StageId } from '../../core/index.js';
   import Button from '../components/Button.svelte';
   import Check from '../components/Check.svelte';
-  import { daysOf, fullDayWords, type PlanGiven, type PlanRow } from '../plan.js';
+  import { daysOf, type PlanGiven, type PlanRow } from '../plan.js';
+  import { fullDayWords } from './words.js';
   import type { PlanSession } from './plan.svelte.js';
 
   interface Props {
@@ -75,7 +76,11 @@
       <input
         value={row.hours ?? ''}
         inputmode="decimal"
-        placeholder={row.found === null ? 'not known' : `${row.found}, as tested`}
+        placeholder={row.found !== null
+          ? `${row.found}, as tested`
+          : row.expected !== null
+            ? `${row.expected}, by its stitches`
+            : 'not known'}
         onchange={({ currentTarget }) => setHours(currentTarget.value)}
       /></label
     >

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { STAGES, type Day, type PlannedStage, type StageId } from '../../core/index.js';
-  import { dayWords, fullDayWords, stageWords } from '../plan.js';
+  import { dayWords, fullDayWords, stageWords } from './words.js';
   import { plural } from '../plural.js';
   import type { PlanSession } from './plan.svelte.js';
 

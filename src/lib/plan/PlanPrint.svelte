@@ -1,6 +1,6 @@
 <script lang="ts">
   import { STAGES } from '../../core/index.js';
-  import { dayWords, fullDayWords } from '../plan.js';
+  import { dayWords, fullDayWords } from './words.js';
   import type { PlanSession } from './plan.svelte.js';
 
   let { session }: { session: PlanSession } = $props();

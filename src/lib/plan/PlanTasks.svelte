@@ -1,7 +1,7 @@
 <script lang="ts">
   import { STAGES, type Task } from '../../core/index.js';
   import Select from '../components/Select.svelte';
-  import { dayWords } from '../plan.js';
+  import { dayWords } from './words.js';
   import { plural } from '../plural.js';
   import type { PlanSession } from './plan.svelte.js';
 

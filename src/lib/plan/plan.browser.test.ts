@@ -18,6 +18,7 @@ const row = (id: string, name: string, more: Partial<PlanRow> = {}): PlanRow => 
   moved: {},
   reached: { in: '2026-04-20' },
   found: null,
+  expected: null,
   ...more,
 });
 const GIVEN: PlanGiven = {

@@ -74,6 +74,7 @@ describe('the store', () => {
         terms: 'us',
         ticked: 0,
         tally: 'ao',
+        stitches: 18,
       },
     ]);
   });

@@ -113,6 +113,7 @@ describe('the shelf shows what is looked for', () => {
       total: 1,
       counting: 0,
       away: 0,
+      due: { late: 0, today: 0 },
       tally: { all: 6, new: 4, hand: 1, mend: 3, ask: 1, out: 1, answered: 0, ticked: 1, editions: 0 },
     });
   });

@@ -1,7 +1,8 @@
 import { and, count, desc, eq, inArray, isNotNull, isNull, max, sql, type SQL } from 'drizzle-orm';
 import * as z from 'zod/mini';
 import { momentSchema, patternSchema, summarySchema, UNTITLED, type AwayEntry, type ShelfEntry } from '../patterns.js';
-import type { NextDate } from '../plan.js';
+import { localDay } from '../plan.js';
+import { type NextDate } from '../plan/words.js';
 import type { Look } from '../shelf/arranging.js';
 import { STRETCH, type ShelfFirst, type ShelfPage } from '../shelf/page.js';
 import type { OpenDatabase } from './db/client.js';
@@ -39,18 +40,24 @@ export class ShelfStore {
 
   /** What the Shelf opens with: the first stretch of what is looked for. */
   async first(look: Look): Promise<ShelfFirst> {
+    const dates = await this.#dates();
     const [page, { counting, ...tally }, away] = await Promise.all([
-      this.page(look, 0),
+      this.page(look, 0, STRETCH, dates),
       this.#tally(),
       this.awayCount(),
     ]);
-    return { ...page, look, tally, counting, away };
+    const today = localDay(Date.now());
+    const due = {
+      late: dates.filter(({ late }) => late > 0).length,
+      today: dates.filter((date) => date.due === today).length,
+    };
+    return { ...page, look, tally, counting, away, due };
   }
 
   /** A stretch of the patterns that are looked for, in the order asked for; what is equal stays in the order of the last change. */
-  async page(look: Look, from: number, most = STRETCH): Promise<ShelfPage> {
+  async page(look: Look, from: number, most = STRETCH, known?: readonly NextDate[]): Promise<ShelfPage> {
     const { db } = this.#database;
-    const dates = await this.#dates();
+    const dates = known ?? (await this.#dates());
     const order = look.sort === 'dates' ? inOrderOf(dates) : ORDER[look.sort];
     const fitting = sql`${FACTS} SELECT id, name, count(*) OVER () AS total FROM facts WHERE ${fits(look)} ORDER BY ${order}, updated_at DESC, name`;
     const [ids, total] =
@@ -58,13 +65,13 @@ export class ShelfStore {
         ? byNameFrom(await db.all<Fitting>(fitting), from, most)
         : idsOf(await db.all<Fitting>(sql`${fitting} LIMIT ${most} OFFSET ${from}`));
     const rows = ids.length === 0 ? [] : await this.#entries(ids);
-    const known = new Map(rows.map((row) => [row.id, row]));
+    const kept = new Map(rows.map((row) => [row.id, row]));
     const next = new Map(dates.map((date) => [date.id, date]));
     const [asked, lines] = await Promise.all([this.#asked(ids), this.#found(ids, look)]);
     return {
       total,
       entries: ids.flatMap((id) => {
-        const row = known.get(id);
+        const row = kept.get(id);
         const [found, date] = [lines.get(id), next.get(id)];
         const more = { ...(found === undefined ? {} : { found }), ...(date === undefined ? {} : { next: date }) };
         return row ? [{ ...shelfEntry(row, asked), ...more }] : [];

@@ -6,7 +6,7 @@
   import When from '../components/When.svelte';
   import { plural } from '../plural.js';
   import type { ShelfEntry } from '../patterns.js';
-  import { nextWords } from '../plan.js';
+  import { nextWords } from '../plan/words.js';
   import { piecesOf, stageOf, termsOf } from './arranging.js';
   import Tally from './Tally.svelte';
 

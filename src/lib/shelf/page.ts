@@ -18,6 +18,8 @@ export interface ShelfFirst extends ShelfPage {
   readonly counting: number;
   /** How many are put away. */
   readonly away: number;
+  /** How many patterns of the plan have a date that has passed, and one that is today. */
+  readonly due: { readonly late: number; readonly today: number };
 }
 
 /** So many entries come at once. */

@@ -14,6 +14,7 @@ const first = (total: number, more: Partial<ShelfFirst> = {}): ShelfFirst => ({
   tally: { all: total, new: 0, hand: 0, mend: 0, ask: 0, out: 0, answered: 0, ticked: 0, editions: 0 },
   counting: 0,
   away: 0,
+  due: { late: 0, today: 0 },
   ...more,
 });
 const asking = (total: number, revision = 1) =>

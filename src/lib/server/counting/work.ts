@@ -20,6 +20,7 @@ import {
   type MarkedLine,
   type Overview,
   type Report,
+  type ReportRound,
   type ReportVerdict,
   type RoundAccount,
   type StyleCount,
@@ -153,6 +154,9 @@ const LETTERS: Record<ReportVerdict, string> = {
 function summaryOf(report: Report, aside: ReadonlySet<string>, ticks: ReadonlySet<string>): Summary {
   const rounds = report.parts.flatMap((part) => part.rounds);
   const open = report.findings.filter(({ key }) => !aside.has(key));
+  const stitches = report.parts.map(
+    ({ make, rounds: own }) => make * own.reduce((all, round) => all + stitchesIn(round), 0),
+  );
   const count = (test: (round: (typeof rounds)[number]) => boolean) => rounds.filter(test).length;
   return {
     parts: report.parts.length,
@@ -168,8 +172,12 @@ function summaryOf(report: Report, aside: ReadonlySet<string>, ticks: ReadonlySe
       .slice(0, 400)
       .map(({ verdict }) => LETTERS[verdict])
       .join(''),
+    stitches: stitches.reduce((all, one) => all + one, 0),
   };
 }
+
+/** The stitches of all rounds that a label stands for, as far as they are known. */
+const stitchesIn = ({ made, stated, from, to }: ReportRound): number => (made ?? stated ?? 0) * (to - from + 1);
 
 /**
  * An edition's own text with what has changed between two conversions of its source. Where both have changed the same

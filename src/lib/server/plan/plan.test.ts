@@ -1,8 +1,10 @@
 import ICAL from 'ical.js';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { STAGE_IDS } from '../../../core/index.js';
-import { localDay, nextWords, USUAL_SETTINGS, type PlanEntry, type PlanGiven } from '../../plan.js';
+import { localDay, USUAL_SETTINGS, type PlanEntry, type PlanGiven } from '../../plan.js';
+import { nextWords } from '../../plan/words.js';
 import { calls, confirmations, letters, plans, queries, releases, ticks } from '../db/schema.js';
+import { lookFrom } from '../../shelf/arranging.js';
 import { makeRig, type Rig } from '../testing.js';
 import { calendarOf } from './calendar.js';
 
@@ -148,6 +150,7 @@ describe('a pattern on the plan', () => {
     await add('Unplanned', null);
     await add('Latest', localDay(Date.now() - 40 * 86_400_000));
     await rig.counted();
+    expect((await rig.shelf.first(lookFrom(new URLSearchParams()))).due).toEqual({ late: 2, today: 0 });
     const { entries } = await rig.shelf.page({ words: '', show: 'all', terms: 'any', sort: 'dates' }, 0);
     expect(entries.map(({ name }) => name)).toEqual(['Latest', 'Late', 'Later', 'Unplanned']);
     expect(entries.map(({ next }) => next?.stage)).toEqual(['checked', 'checked', 'checked', undefined]);
@@ -173,6 +176,7 @@ describe('the calendar', () => {
         designer: 'Jonne',
         reached: { in: '2026-03-01' },
         found: null,
+        expected: null,
       },
     ],
     settings: USUAL_SETTINGS,

@@ -1,6 +1,6 @@
 import { and, eq, inArray, isNull, max, min, sql } from 'drizzle-orm';
 import * as z from 'zod/mini';
-import { filled, learntFrom, Workdays, dayOf, isoOf, type Day, type StageId } from '../../../core/index.js';
+import { filled, hoursOf, learntFrom, Workdays, dayOf, isoOf, type Day, type StageId } from '../../../core/index.js';
 import {
   localDay,
   nextDates,
@@ -8,12 +8,12 @@ import {
   planSettingsSchema,
   termsOf,
   USUAL_SETTINGS,
-  type NextDate,
   type PlanEntry,
   type PlanGiven,
   type PlanRow,
   type PlanSettings,
 } from '../../plan.js';
+import { type NextDate } from '../../plan/words.js';
 import type { OpenDatabase } from '../db/client.js';
 import {
   calls,
@@ -91,7 +91,7 @@ export class PlanStore {
   /** All that the plan is made from. */
   async given(): Promise<PlanGiven> {
     const rows = await this.#database.db
-      .select({ plan: plans, name: patterns.name, designer: patterns.designer })
+      .select({ plan: plans, name: patterns.name, designer: patterns.designer, summary: patterns.summary })
       .from(plans)
       .innerJoin(patterns, eq(patterns.id, plans.patternId))
       .where(isNull(patterns.deletedAt))
@@ -102,7 +102,7 @@ export class PlanStore {
     const today = localDay(this.#now());
     const terms = termsOf({ settings, learnt: {}, today });
     return {
-      rows: rows.flatMap(({ plan, name, designer }): PlanRow[] => {
+      rows: rows.flatMap(({ plan, name, designer, summary }): PlanRow[] => {
         const read = {
           ...plan,
           after: parsed(plan.after),
@@ -116,6 +116,7 @@ export class PlanStore {
           designer,
           reached: isos(reached.get(plan.patternId) ?? {}),
           found: hours.get(plan.patternId) ?? null,
+          expected: expectedOf(summary),
         }));
       }),
       settings,
@@ -238,6 +239,14 @@ export class PlanStore {
     for (const stage of ['signed', 'editions', 'out'] as const) note(stage, signed);
     return moments;
   }
+}
+
+const sizeOf = z.object({ stitches: z.int(), parts: z.int() });
+
+/** Hours that a toy takes by what was counted; null where it was not. */
+function expectedOf(summary: string): number | null {
+  const read = sizeOf.safeParse(parsed(summary));
+  return read.success && read.data.stitches > 0 ? hoursOf(read.data.stitches, read.data.parts) : null;
 }
 
 const ticksOf = z.object({ rounds: z.number(), ticked: z.number() });
