@@ -67,6 +67,17 @@ describe('a practice pattern', () => {
     expect(FAULT_KINDS.map(({ id }) => id).filter((id) => !kinds.has(id))).toEqual([]);
   });
 
+  it('says how each line read, and of one that was taken away where it stood', () => {
+    const wish = { level: 3, school: 'abbreviations', terms: 'us' } as const;
+    const faults = [1, 2, 3, 4, 5, 6, 7, 8].flatMap(
+      (seed) => practice({ ...wish, kinds: ['eyes-late', 'figure'], seed }).faults,
+    );
+    const of = (kind: string) => faults.filter((fault) => fault.kind === kind).map(({ right }) => right);
+    expect(of('eyes-late').length).toBeGreaterThan(2);
+    for (const right of of('eyes-late')) expect(right).toMatch(/^Insert the eyes .* \(before “.+”\)$/);
+    for (const right of of('figure')) expect(right).toMatch(/^(?:R|Rnd )/);
+  });
+
   it('is the same for the same seed, and plants what is wanted first', () => {
     const wish = { level: 3, school: 'abbreviations', terms: 'us', kinds: ['eyes-late'] } as const;
     expect(practice({ ...wish, seed: 5 })).toEqual(practice({ ...wish, seed: 5 }));

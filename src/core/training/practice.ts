@@ -195,11 +195,19 @@ function neighbours(
   return { before: rounds[at - 1] ?? null, after: rounds[at + 1] ?? null };
 }
 
-/** How the text reads where nothing was planted: the lines as they were. */
+/** How the text reads where nothing was planted: the line as it was; of one that was taken away, before which line it stood. */
 function rightOf(text: string, { edits }: Planting): string {
   const first = edits[0];
   if (!first) return '';
   const from = text.lastIndexOf('\n', first.from - 1) + 1;
   const end = text.indexOf('\n', Math.max(first.from, first.to - 1));
-  return text.slice(from, end < 0 ? text.length : end).trim();
+  const line = text.slice(from, end < 0 ? text.length : end).trim();
+  const whole = first.text === '' && first.from === from && text.charAt(first.to - 1) === '\n';
+  const next = whole
+    ? text
+        .slice(first.to)
+        .split('\n')
+        .find((other) => other.trim() !== '')
+    : undefined;
+  return next === undefined ? line : `${line} (before “${next.trim()}”)`;
 }

@@ -183,7 +183,7 @@
 
   @media print {
     main > :global(:not(table)) {
-      display: none;
+      display: none !important;
     }
   }
 </style>

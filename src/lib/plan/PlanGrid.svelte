@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { STAGES, type Day, type PlannedStage, type StageId } from '../../core/index.js';
+  import { STAGES, type Day, type PlannedPattern, type PlannedStage, type StageId } from '../../core/index.js';
   import { dayWords, fullDayWords, stageWords } from './words.js';
   import { plural } from '../plural.js';
   import type { PlanSession } from './plan.svelte.js';
@@ -70,17 +70,11 @@
     if (held) session.moveTo(held.id, held.stage, held.day + Math.round((event.clientX - held.x) / WIDE));
   }
 
-  const told = (id: string): string => {
-    const plan = session.planOf(id);
-    if (!plan) return '';
+  function told(plan: PlannedPattern): string {
     if (!plan.next) return 'out';
-    if (plan.late > 0) return `${stageWords(plan.next.id)} ${plural(plan.late, 'day')} late`;
-    return `${stageWords(plan.next.id)} until ${dayWords(plan.next.due)}`;
-  };
-  const slips = (id: string): string => {
-    const days = session.planOf(id)?.slips ?? 0;
-    return days === 0 ? '' : `comes out ${plural(days, 'day')} late`;
-  };
+    const words = stageWords(plan.next.id);
+    return plan.late > 0 ? `${words} ${plural(plan.late, 'day')} late` : `${words} until ${dayWords(plan.next.due)}`;
+  }
   /** The strip of a stage, from where work on it begins to its day; pixels. */
   function strip({ from, due, done }: PlannedStage): { left: number; width: number } {
     const end = done ?? due;
@@ -115,8 +109,8 @@
         <!-- svelte-ignore a11y_click_events_have_key_events -->
         <div class="name" role="rowheader" tabindex="-1" onclick={() => session.goTo(row.id)}>
           <b title={row.name}>{row.name}</b>
-          <span class:late={(plan?.late ?? 0) > 0}>{told(row.id)}</span>
-          {#if slips(row.id)}<span class="late">{slips(row.id)}</span>{/if}
+          {#if plan}<span class:late={plan.late > 0}>{told(plan)}</span>{/if}
+          {#if plan && plan.slips > 0}<span class="late">comes out {plural(plan.slips, 'day')} late</span>{/if}
         </div>
         <div class="strips" role="presentation" style:width="{weeks.length * 7 * WIDE}px" style:--week="{7 * WIDE}px">
           <i class="today" style:left="{x(session.terms.today)}px"></i>

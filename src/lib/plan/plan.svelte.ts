@@ -56,6 +56,9 @@ export class PlanSession {
   readonly terms = $derived(termsOf(this.#given));
   readonly planned: readonly Planned[] = $derived(this.rows.map(plannedOf));
   readonly plans: readonly PlannedPattern[] = $derived(planned(this.planned, this.terms));
+  readonly #byId: Readonly<Record<string, PlannedPattern>> = $derived(
+    Object.fromEntries(this.plans.map((plan) => [plan.id, plan])),
+  );
   /** The row that one is at; null where there is none. */
   readonly row: PlanRow | null = $derived(this.rows.find(({ id }) => id === this.at) ?? null);
   /** The pattern that a stage of is moved, as it would stand then. */
@@ -112,8 +115,7 @@ export class PlanSession {
 
   /** How a pattern stands, with what is being moved. */
   planOf(id: string): PlannedPattern | null {
-    if (this.moving?.id === id) return this.preview;
-    return this.plans.find((plan) => plan.id === id) ?? null;
+    return this.moving?.id === id ? this.preview : (this.#byId[id] ?? null);
   }
 
   /** Goes to a pattern, and to its next stage. What was moved and not kept is taken back. */
