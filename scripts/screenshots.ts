@@ -27,7 +27,7 @@ async function desk(page: Page, name: string, ...keys: readonly string[]): Promi
 }
 
 async function go(page: Page, link: string): Promise<void> {
-  await page.getByRole('link', { name: link }).click();
+  await page.getByRole('link', { name: link, exact: true }).click();
   await page.waitForLoadState('networkidle');
 }
 

@@ -163,7 +163,7 @@ export {
   type StageDays,
   type Task,
 } from './planning/plan.js';
-export { HOURS_A_WEEK, hoursOf, STAGE_IDS, STAGES, type Stage, type StageId } from './planning/stages.js';
+export { HOURS_A_WEEK, hoursOf, STAGE_IDS, STAGES, testDays, type Stage, type StageId } from './planning/stages.js';
 export { certificateOf, recordOf, type Fingerprint, type RecordedQuery, type Signature } from './publishing/record.js';
 export { comesAfter, nextVersion, since, type Since } from './publishing/version.js';
 

@@ -104,7 +104,7 @@ describe('the shelf', () => {
     const next = { id: 'Seal', stage: 'checked' as const, due: '2026-05-04', late: 3, slips: 2 };
     shelfOf([entry('Seal', { next }), entry('Owl', { next: { ...next, late: 0, slips: 0 } })], 0, {}, 1);
     await expect.element(row('Seal')).toHaveTextContent('checked 3 days late, comes out 2 days late');
-    await expect.element(row('Owl')).toHaveTextContent('checked until 4 May');
+    await expect.element(row('Owl')).toHaveTextContent('checked by 4 May');
     await expect
       .element(page.getByRole('link', { name: 'On the plan: 1 pattern late' }))
       .toHaveAttribute('href', '/plan');

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { isoOf, STAGES, type StageId } from '../../core/index.js';
+  import { isoOf, STAGES, type StageId, testDays } from '../../core/index.js';
   import Button from '../components/Button.svelte';
   import Check from '../components/Check.svelte';
   import { daysOf, type PlanGiven, type PlanRow } from '../plan.js';
@@ -17,7 +17,12 @@
 
   let { session, row, given, names, remove }: Props = $props();
   const plan = $derived(session.planOf(row.id));
-  const took = $derived(daysOf(given));
+  const hours = $derived(row.hours ?? row.found ?? row.expected);
+  /** A test goes by the hours of the toy, where they are known. */
+  const took = $derived({
+    ...daysOf(given),
+    ...(hours === null ? {} : { tested: testDays(hours, given.settings.hoursAWeek) }),
+  });
   const others = $derived(session.rows.filter(({ id }) => id !== row.id));
 
   function reach(stage: StageId, reached: boolean): void {

@@ -1,21 +1,20 @@
 <script lang="ts">
-  import { STAGES, type Day, type PlannedPattern, type PlannedStage, type StageId } from '../../core/index.js';
-  import { dayWords, fullDayWords, stageWords } from './words.js';
-  import { plural } from '../plural.js';
+  import type { Day } from '../../core/index.js';
   import type { PlanSession } from './plan.svelte.js';
+  import PlanRow from './PlanRow.svelte';
+  import { DAY_WIDE } from './scale.js';
+  import { dayWords } from './words.js';
 
   let { session }: { session: PlanSession } = $props();
   let grid: HTMLDivElement;
-  /** Of a day; pixels. */
-  const WIDE = 5;
   const weeks = $derived(
     Array.from(
       { length: Math.ceil((session.span.to - session.span.from + 1) / 7) },
       (_, i) => session.span.from + 7 * i,
     ),
   );
-  const x = (day: Day) => (day - session.span.from) * WIDE;
-  const by = (id: StageId) => STAGES.find((stage) => stage.id === id)?.by ?? 'editor';
+  const x = (day: Day) => (day - session.span.from) * DAY_WIDE;
+  const width = $derived(weeks.length * 7 * DAY_WIDE);
   const lists = $derived([...new Set(session.rows.map(({ list }) => list))]);
 
   /** Puts the keys to work here. */
@@ -55,32 +54,6 @@
         return null;
     }
   }
-
-  /** A strip that is held and moved; pixels, and the day from which it is. */
-  let held: { readonly id: string; readonly stage: StageId; readonly x: number; readonly day: Day } | null = null;
-
-  function hold(event: PointerEvent, id: string, { id: stage, due, done }: PlannedStage): void {
-    session.goTo(id, stage);
-    if (done !== null || event.button !== 0) return;
-    held = { id, stage, x: event.clientX, day: session.moving?.day ?? due };
-    (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
-  }
-
-  function pull(event: PointerEvent): void {
-    if (held) session.moveTo(held.id, held.stage, held.day + Math.round((event.clientX - held.x) / WIDE));
-  }
-
-  function told(plan: PlannedPattern): string {
-    if (!plan.next) return 'out';
-    const words = stageWords(plan.next.id);
-    return plan.late > 0 ? `${words} ${plural(plan.late, 'day')} late` : `${words} until ${dayWords(plan.next.due)}`;
-  }
-  /** The strip of a stage, from where work on it begins to its day; pixels. */
-  function strip({ from, due, done }: PlannedStage): { left: number; width: number } {
-    const end = done ?? due;
-    const left = Math.max(0, x(Math.min(from, end)));
-    return { left, width: Math.max(4, x(end) - left) };
-  }
 </script>
 
 <!-- One grid that is come to once: rows are patterns, cells their stages. -->
@@ -95,7 +68,7 @@
 >
   <div class="head" role="presentation">
     <span class="name"></span>
-    <div class="weeks" style:width="{weeks.length * 7 * WIDE}px">
+    <div class="weeks" style:width="{width}px">
       {#each weeks as monday, i (monday)}
         <span style:left="{x(monday)}px" class:first={i === 0}>{i % 2 === 0 ? dayWords(monday) : ''}</span>
       {/each}
@@ -104,53 +77,7 @@
   {#each lists as list (list)}
     {#if list !== ''}<div class="list" role="presentation"><span>{list}</span></div>{/if}
     {#each session.rows.filter((row) => row.list === list) as row (row.id)}
-      {@const plan = session.planOf(row.id)}
-      <div class="row" role="row" class:here={row.id === session.at} data-row={row.id}>
-        <!-- svelte-ignore a11y_click_events_have_key_events -->
-        <div class="name" role="rowheader" tabindex="-1" onclick={() => session.goTo(row.id)}>
-          <b title={row.name}>{row.name}</b>
-          {#if plan}<span class:late={plan.late > 0}>{told(plan)}</span>{/if}
-          {#if plan && plan.slips > 0}<span class="late">comes out {plural(plan.slips, 'day')} late</span>{/if}
-        </div>
-        <div class="strips" role="presentation" style:width="{weeks.length * 7 * WIDE}px" style:--week="{7 * WIDE}px">
-          <i class="today" style:left="{x(session.terms.today)}px"></i>
-          {#each plan?.stages ?? [] as stage (stage.id)}
-            {@const { left, width } = strip(stage)}
-            <div
-              id="cell-{row.id}-{stage.id}"
-              role="gridcell"
-              tabindex="-1"
-              class={[
-                'stage',
-                by(stage.id),
-                {
-                  done: stage.done !== null,
-                  late: stage.done === null && stage.due < session.terms.today,
-                  at: row.id === session.at && stage.id === session.stage,
-                  moved: row.moved[stage.id] !== undefined,
-                },
-              ]}
-              style:left="{left}px"
-              style:width="{width}px"
-              title="{stageWords(stage.id)}: {fullDayWords(stage.done ?? stage.due)}{stage.done === null
-                ? ''
-                : ', reached'}"
-              aria-label="{stageWords(stage.id)}: {fullDayWords(stage.done ?? stage.due)}{stage.done === null
-                ? ''
-                : ', reached'}"
-              onpointerdown={(event) => hold(event, row.id, stage)}
-              onpointermove={pull}
-              onpointerup={() => (held = null)}
-              onpointercancel={() => (held = null)}
-            ></div>
-          {/each}
-          {#if plan?.next}<i
-              class="release"
-              class:slips={plan.slips > 0}
-              style:left="{x(plan.slips > 0 ? plan.likely : (plan.stages.at(-1)?.due ?? 0))}px"
-            ></i>{/if}
-        </div>
-      </div>
+      <PlanRow {session} {row} {width} />
     {/each}
   {/each}
 </div>
@@ -165,7 +92,6 @@
   }
 
   .head,
-  .row,
   .list {
     display: flex;
     width: max-content;
@@ -206,119 +132,14 @@
     padding-left: var(--space-3);
   }
 
-  .row {
-    border-bottom: 1px solid var(--rule);
-  }
-
   .name {
     position: sticky;
     left: 0;
     z-index: 1;
-    display: grid;
     flex: none;
-    align-content: center;
     width: 14rem;
-    min-height: 2.5rem;
-    padding: 0.2rem var(--space-3);
     border-right: 1px solid var(--rule-strong);
-    background: var(--paper-raised);
-    color: var(--ink-soft);
-    font-size: var(--size-small);
-    line-height: 1.3;
-    cursor: pointer;
-  }
-
-  .head .name {
-    min-height: 0;
     background: var(--paper);
-  }
-
-  .here .name {
-    background: var(--woad-wash);
-    box-shadow: inset 3px 0 var(--woad);
-  }
-
-  .name b {
-    overflow: hidden;
-    color: var(--ink);
-    font-family: var(--text-face);
-    font-size: var(--size-body);
-    font-weight: 560;
-    text-overflow: ellipsis;
-    white-space: nowrap;
-  }
-
-  .name .late {
-    color: var(--madder);
-    font-weight: 600;
-  }
-
-  .strips {
-    position: relative;
-    background: repeating-linear-gradient(to right, var(--rule) 0 1px, transparent 1px var(--week));
-  }
-
-  .today {
-    position: absolute;
-    top: 0;
-    bottom: 0;
-    width: 2px;
-    background: var(--madder);
-  }
-
-  .stage {
-    position: absolute;
-    top: 0.6rem;
-    height: 1.25rem;
-    border: 1px solid var(--paper-raised);
-    border-radius: 3px;
-    background: var(--woad);
-    cursor: ew-resize;
-    touch-action: none;
-  }
-
-  .designer {
-    background: var(--weld);
-  }
-
-  .testers {
-    background: var(--sage);
-  }
-
-  .done {
-    opacity: 0.38;
-    cursor: default;
-  }
-
-  .stage.late {
-    box-shadow: inset 0 -4px var(--madder);
-  }
-
-  .moved {
-    border-bottom: 3px solid var(--ink);
-  }
-
-  .at {
-    z-index: 1;
-    outline: 2px solid var(--ink);
-    outline-offset: 1px;
-  }
-
-  .release {
-    position: absolute;
-    top: 0.75rem;
-    width: 0.875rem;
-    height: 0.875rem;
-    margin-left: -0.1rem;
-    border: 2px solid var(--ink);
-    background: var(--paper-raised);
-    transform: rotate(45deg);
-    pointer-events: none;
-  }
-
-  .slips {
-    border-color: var(--madder);
-    background: var(--madder-wash);
   }
 
   @media (max-width: 640px) {

@@ -4,23 +4,9 @@ import { page, userEvent } from 'vitest/browser';
 import { USUAL_SETTINGS, type PlanGiven, type PlanRow } from '../plan.js';
 import { freshStart, refusal, renderInHouse, type MadeUpServer } from '../testing/house.js';
 import Plan from './Plan.svelte';
+import { planRow } from './testing.js';
 
-const row = (id: string, name: string, more: Partial<PlanRow> = {}): PlanRow => ({
-  id,
-  name,
-  designer: 'Jonne',
-  list: 'Spring list',
-  release: '2026-06-12',
-  editor: 'Ines',
-  hours: null,
-  after: [],
-  done: {},
-  moved: {},
-  reached: { in: '2026-04-20' },
-  found: null,
-  expected: null,
-  ...more,
-});
+const row = (id: string, name: string, more: Partial<PlanRow> = {}) => planRow(id, { name, ...more });
 const GIVEN: PlanGiven = {
   rows: [row('puffin', 'Puffin'), row('crab', 'Crab', { release: '2026-05-20', editor: 'Oda', after: ['puffin'] })],
   settings: USUAL_SETTINGS,
@@ -94,6 +80,12 @@ it('moves a strip with the mouse', async () => {
     .toHaveTextContent('on Thu, 11 Jun 2026');
   await page.getByRole('button', { name: 'Keep' }).click();
   await expect.poll(put).toMatchObject([['/api/plan/puffin', { moved: { tested: '2026-06-11' } }]]);
+});
+
+it('says how long a test takes by the hours of the toy', async () => {
+  await open({ ...GIVEN, rows: [row('puffin', 'Puffin', { expected: 12 })] });
+  await expect.element(page.getByRole('row', { name: /^End of test/ })).toHaveTextContent('19 cal.');
+  await expect.element(page.getByLabelText('Hours of making')).toHaveAttribute('placeholder', '12, by its stitches');
 });
 
 it('settles who, when and what is reached, and takes back what can’t be kept', async () => {

@@ -12,23 +12,9 @@ import {
 } from '../plan.js';
 import { absencesIn, absencesOut, daysIn, daysOut } from './freeDays.js';
 import { PlanSession } from './plan.svelte.js';
+import { planRow } from './testing.js';
 
-const row = (id: string, more: Partial<PlanRow> = {}): PlanRow => ({
-  id,
-  name: id.toUpperCase(),
-  designer: 'Jonne',
-  list: 'Spring list',
-  release: '2026-06-12',
-  editor: 'Ines',
-  hours: null,
-  after: [],
-  done: {},
-  moved: {},
-  reached: { in: '2026-04-20' },
-  found: null,
-  expected: null,
-  ...more,
-});
+const row = (id: string, more: Partial<PlanRow> = {}) => planRow(id, { name: id.toUpperCase(), ...more });
 const GIVEN: PlanGiven = {
   rows: [row('puffin'), row('crab', { release: '2026-05-20', editor: 'Oda' }), row('slug', { release: '2026-09-18' })],
   settings: USUAL_SETTINGS,

@@ -29,6 +29,6 @@ export const stageWords = (id: StageId): string => STAGES.find((one) => one.id =
 
 /** A next date in words, as it stands in a row. */
 export function nextWords({ stage, due, late, slips }: NextDate): string {
-  const when = late > 0 ? `${plural(late, 'day')} late` : `until ${dayWords(dayOf(due) ?? 0)}`;
+  const when = late > 0 ? `${plural(late, 'day')} late` : `by ${dayWords(dayOf(due) ?? 0)}`;
   return `${stageWords(stage).toLowerCase()} ${when}${slips > 0 ? `, comes out ${plural(slips, 'day')} late` : ''}`;
 }

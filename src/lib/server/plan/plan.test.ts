@@ -155,7 +155,7 @@ describe('a pattern on the plan', () => {
     expect(entries.map(({ name }) => name)).toEqual(['Latest', 'Late', 'Later', 'Unplanned']);
     expect(entries.map(({ next }) => next?.stage)).toEqual(['checked', 'checked', 'checked', undefined]);
     expect(nextWords(entries[0]?.next ?? never())).toMatch(/^checked \d+ days late, comes out \d+ days late$/);
-    expect(nextWords(entries[2]?.next ?? never())).toMatch(/^checked until \d+ \w+$/);
+    expect(nextWords(entries[2]?.next ?? never())).toMatch(/^checked by \d+ \w+$/);
   });
 
   it('goes by what is set for all', async () => {
