@@ -123,7 +123,9 @@ function roundsOfPiece(called: string, earlier: readonly (readonly CountedRound[
 const NEAR_PARTS = 40;
 
 /** The chain that a line of its own lays: "Row 1: Ch 13." */
-export function chainAlone({ steps }: Round): Chain | null {
+export function chainAlone({ steps, unread, stated }: Round): Chain | null {
+  // What follows it was not understood, and made so many stitches.
+  if (unread.length > 0 && stated !== null) return null;
   const chain = steps.find((step) => step.kind === 'chain');
   return chain && steps.every(({ kind }) => kind === 'chain' || kind === 'join' || kind === 'colour' || kind === 'turn')
     ? chain

@@ -86,6 +86,8 @@ const MOST_STITCHES = 100_000;
 /** Works a round, or each round of a range, or the rounds it refers to, one into the other: what each of them does. */
 function workRounds(round: Round, again: (readonly Step[])[] | null, ground: Ground, manner: Manner): Outcome[] {
   if (isUnread(round)) return [hindered(ground, [{ kind: 'unread' }])];
+  if (round.idle && ground.kind === 'edge' && ground.length !== null)
+    return [{ ...hindered(ground, []), into: ground.length, made: ground.length }];
   if (!round.reference) return workEach(round, ownRounds(round), ground, manner);
   if (!again) return [hindered(ground, [{ kind: 'reference', span: round.reference.span }])];
   return workEach(round, again, ground, manner);

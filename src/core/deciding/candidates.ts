@@ -4,8 +4,9 @@ import type { Instruction, Round, RoundReference } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
 import { cardinal } from '../vocabulary/numbers.js';
 import { REMARK_LEADS } from '../vocabulary/words.js';
-import type { Gist } from '../reading/gist/gist.js';
+import { singular, type Gist } from '../reading/gist/gist.js';
 import type { Gists } from '../reading/read.js';
+import { ringFilled } from '../reading/ring.js';
 import { TOLD_BY_SUMS, type Sense } from '../vocabulary/senses.js';
 import type { Reason } from './habits.js';
 import { doubtOf } from './why.js';
@@ -73,6 +74,8 @@ export class Candidates {
   readonly #text: string;
   readonly #rounds: readonly CountedRound[];
   readonly #gists: Gists;
+  /** Words that stand behind an article or a figure. */
+  readonly #counted: ReadonlySet<string>;
   readonly #plain = new Map<Round, readonly Gist[]>();
   readonly #budget = new Budget();
 
@@ -80,6 +83,7 @@ export class Candidates {
     this.#text = text;
     this.#rounds = rounds;
     this.#gists = gists;
+    this.#counted = new Set(Array.from(text.matchAll(COUNTED), ([, word = '']) => singular(word.toLowerCase())));
     const often = new Map<string, number>();
     for (const counted of rounds)
       for (const word of this.#wordsIn(counted)) often.set(word, (often.get(word) ?? 0) + 1);
@@ -116,7 +120,7 @@ export class Candidates {
     if (candidates.some((candidate) => proves(candidate, counted))) return fewer(candidates, counted);
     const words = [...this.#wordsIn(counted)].filter((word) => this.frequent.has(word));
     let tried = 0;
-    for (const senses of assignments(words))
+    for (const senses of assignments(words, this.#counted))
       if (
         (tried += 1) > MOST_TRIED ||
         candidates.length >= MOST_CANDIDATES ||
@@ -136,11 +140,13 @@ export class Candidates {
       const stated = gist.instruction.stated;
       if (round.stated && stated && round.stated.total !== stated.total) continue;
       const doubt = doubtOf(senses, gist.chosen, gist.words, round.brackets.length > 0);
+      const told = round.stated ?? stated;
       const instruction = {
         ...gist.instruction,
+        steps: ringFilled(this.#text, gist.instruction.steps, told),
         taken: gist.chosen,
         reference: resolved(gist.instruction.reference, counted, this.#rounds),
-        stated: round.stated ?? stated,
+        stated: told,
         // A bracket that was lost is read over, and told.
         ...(round.brackets.length > 0 ? { brackets: round.brackets, repaired: true as const } : {}),
         ...(doubt ? { doubt } : {}),
@@ -264,12 +270,12 @@ function resolved(
 }
 
 /** What some words may mean: one of them something, or two of them. */
-function* assignments(words: readonly string[]): Iterable<ReadonlyMap<string, Sense>> {
-  for (const word of words) for (const sense of sensesOf(word)) yield new Map([[word, sense]]);
+function* assignments(words: readonly string[], counted: ReadonlySet<string>): Iterable<ReadonlyMap<string, Sense>> {
+  for (const word of words) for (const sense of sensesOf(word, counted)) yield new Map([[word, sense]]);
   const pairs = words.flatMap((one, i) => words.slice(i + 1).map((other) => [one, other] as const));
   for (const [one, other] of pairs)
-    for (const first of sensesOf(one))
-      for (const second of sensesOf(other))
+    for (const first of sensesOf(one, counted))
+      for (const second of sensesOf(other, counted))
         yield new Map([
           [one, first],
           [other, second],
@@ -278,7 +284,10 @@ function* assignments(words: readonly string[]): Iterable<ReadonlyMap<string, Se
 
 const NO_STITCHES = TOLD_BY_SUMS.filter((sense) => sense !== 'increase' && sense !== 'decrease' && sense !== 'stitch');
 
-/** A word that talk begins with ("press", "again") is no stitch. */
-function sensesOf(word: string): readonly Sense[] {
-  return REMARK_LEADS.has(word) && !OTHERWISE.test(word) ? NO_STITCHES : TOLD_BY_SUMS;
+/** A word that talk begins with ("press", "again") is no stitch, unless it is counted like one: "a squeeze". */
+function sensesOf(word: string, counted: ReadonlySet<string>): readonly Sense[] {
+  return REMARK_LEADS.has(word) && !OTHERWISE.test(word) && !counted.has(word) ? NO_STITCHES : TOLD_BY_SUMS;
 }
+
+/** Words behind an article or a figure. */
+const COUNTED = /(?<!\p{L})(?:an?|one|\d{1,3})\s+(\p{L}+)/giu;

@@ -13,6 +13,8 @@ const ENOUGH = 0.9;
 const FEWEST = 4;
 /** So many rounds more have to come out by the series. */
 const MARGIN = 1;
+/** Where so many lines among the rounds look like rounds too, a text may be meant otherwise than its labels say. */
+const FEW_MISSED = 2;
 const MOST_PASSES = 2;
 const MOST_WAYS = 3;
 /** So great a share of the rounds comes out in a reading that is not to be bettered. */
@@ -34,7 +36,7 @@ export function decide(text: string, options: ReadOptions = { terms: 'auto' }): 
   const proved = proofOf(known);
   const gap = leavesGap(known);
   const enough = known.rounds.length >= FEWEST && proved >= known.rounds.length * ENOUGH && !gap;
-  if (text.length > LONGEST || enough) return known;
+  if (text.length > LONGEST || (enough && reader.missed(known.pattern) < FEW_MISSED)) return known;
   // What is read by known forms stands, unless more than a round or so speaks against it.
   const margin = proved >= FEWEST && !gap ? MARGIN : 0;
   let best = { counted: known, proved: Math.max(proved + margin, FEWEST - 1) };

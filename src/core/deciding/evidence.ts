@@ -84,7 +84,13 @@ function cheapest(doubts: readonly Doubt[], habits: Habits): Candidate[] {
     };
     for (const candidate of candidates) {
       const own = habits.costOf(candidate.reasons, index);
-      const departure = candidate.departs && candidate.instruction ? habits.costOf([DEPARTS], index) : 0;
+      const departs = candidate.departs && candidate.instruction !== null;
+      // What other lines show this hand to mean is no departure of one line alone.
+      const departure = !departs
+        ? 0
+        : habits.bearsOut(candidate.reasons, index)
+          ? COSTS.usual
+          : habits.costOf([DEPARTS], index);
       for (const [edge, before] of befores) {
         const found = readings(candidate, candidate.on(edge), statedIn(counted, candidate), departure);
         for (const { count, cost } of found) keep({ cost: (before?.cost ?? 0) + own + cost, candidate, count, before });
@@ -111,13 +117,15 @@ interface Counted {
 /** The counts that may stand after a round, with what each costs. */
 function readings(candidate: Candidate, outcome: Outcome, stated: number | null, departure: number): Counted[] {
   const { instruction, passed, talks } = candidate;
-  const { made, misfits } = outcome;
+  const { made, misfits, obstacles } = outcome;
   if (made === null) return [{ count: stated, cost: withoutFigure(candidate, outcome, departure) }];
   const contradicts = stated !== null && stated !== made;
   const taken = instruction === null ? (talks ? COSTS.talk : 0) : COSTS.gist;
   const proved = fits(outcome) && stated === made;
   const base = taken + departure + passed * (proved ? COSTS.passedProved : COSTS.passed);
-  if (misfits.length === 0 && !contradicts) return [{ count: made, cost: base }];
+  // A repeat that nobody says the times of is a slip too, if it comes out when it is done as often as fits.
+  const untold = obstacles.some(({ kind }) => kind === 'no-amount');
+  if (misfits.length === 0 && !contradicts) return [{ count: made, cost: untold ? base + COSTS.slip : base }];
   // What neither uses its edge nor makes its count has two faults, whichever figure is carried on.
   const slips = misfits.length > 0 && contradicts ? COSTS.slip + COSTS.second : COSTS.slip;
   const found = [{ count: made, cost: base + slips }];

@@ -77,6 +77,13 @@ export class Habits {
     return reasons.reduce((sum, reason, i) => (isAgain(reasons, i) ? sum : sum + this.#cost(reason, round)), 0);
   }
 
+  /** Whether what a round is taken to mean is out of the way, and a habit: two other rounds or more mean all of it so. */
+  bearsOut(reasons: readonly Reason[], round: number): boolean {
+    const bornOut = ({ what, ways }: Reason) =>
+      ways.some((way) => othersOf(this.#used.get(what)?.ways.get(way), round) >= 2);
+    return reasons.some(({ usual }) => !usual) && reasons.every(bornOut);
+  }
+
   #cost(reason: Reason, round: number): number {
     if (!this.#known) return reason.usual ? COSTS.usual : COSTS.unknown;
     return Math.min(...reason.ways.map((way) => this.#costOfWay(reason, way, round)));

@@ -66,6 +66,8 @@ export interface Instruction {
   readonly tabular?: true;
   /** Left out where all of it was read as it stands. */
   readonly doubt?: Doubt;
+  /** "Step 12: stuff firmly": it tells the maker something, and nothing is worked. */
+  readonly idle?: true;
   /** Stitches that are called by a name of the other vocabulary. */
   readonly foreign: readonly { readonly span: Span; readonly stitch: StitchId }[];
   /** Words to the maker in the instruction: markers, stuffing, talk. */

@@ -46,7 +46,7 @@ export class InstructionReader {
 
 /** A copy of what was read, with all its spans moved. */
 function moved(instruction: Instruction, by: number): Instruction {
-  const { steps, reference, stated, statedRounds, unread, brackets, foreign, remarks, doubt } = instruction;
+  const { steps, reference, stated, statedRounds, unread, brackets, foreign, remarks, doubt, idle } = instruction;
   return {
     steps: steps.map((step) => movedStep(step, by)),
     reference: reference && withSpan(reference, by),
@@ -57,6 +57,7 @@ function moved(instruction: Instruction, by: number): Instruction {
     foreign: all(foreign, by),
     remarks: remarks.length === 0 ? remarks : remarks.map((span) => movedSpan(span, by)),
     ...(doubt ? { doubt } : {}),
+    ...(idle ? { idle } : {}),
   };
 }
 

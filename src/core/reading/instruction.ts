@@ -3,7 +3,8 @@ import type { BracketProblem, Instruction } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
 import { FORMS } from './forms/index.js';
 import { tokenize, type Token } from './lexer.js';
-import type { Lexicon } from './lexicon.js';
+import type { Lexicon, Meaning } from './lexicon.js';
+import { ringFilled } from './ring.js';
 import type { Beginning, Findings, InstructionForm, Placed, Reader } from './reader.js';
 
 /**
@@ -46,12 +47,41 @@ export function readInstruction(text: string, span: Span, lexicon: Lexicon): Ins
   found.remarks.push(...passed.map((one) => one.span));
   found.unread.sort((a, b) => a.span.from - b.span.from);
   found.brackets.sort((a, b) => a.span.from - b.span.from);
+  const idle = sequence.steps.length === 0 && isIdle(found, tokens, lexicon);
   const why = passed.map((one) => `passed over: "${one.text}"`);
   return {
     ...found,
-    steps: allAround(sequence.steps),
+    steps: ringFilled(text, allAround(sequence.steps), found.stated),
+    ...(idle ? { idle } : {}),
     ...(why.length > 0 ? { doubt: { kind: 'passed-over', why } as const } : {}),
   };
+}
+
+/** What no instruction is without. */
+const OF_WORK: ReadonlySet<Meaning['is']> = new Set([
+  'stitch',
+  'shaping',
+  'increase',
+  'decrease',
+  'together',
+  'magic-ring',
+  'skip',
+  'times',
+  'repeat',
+  'around',
+  'each',
+]);
+
+/** Whether an instruction holds words to the maker alone: neither a figure nor anything that is worked. */
+function isIdle(
+  { remarks, unread, reference, statedRounds, stated }: Findings,
+  tokens: readonly Token[],
+  lexicon: Lexicon,
+) {
+  if (remarks.length === 0 || unread.length > 0 || reference || statedRounds || stated) return false;
+  return tokens.every(
+    ({ kind }, i) => kind !== 'number' && !OF_WORK.has(lexicon.at(tokens, i)?.meaning.is ?? 'remark'),
+  );
 }
 
 function onSurface(step: Step): boolean {

@@ -587,6 +587,7 @@ class Outliner {
       brackets: reading.brackets,
       ...(reading.tabular ? { tabular: true as const } : {}),
       ...(reading.doubt ? { doubt: reading.doubt } : {}),
+      ...(reading.idle ? { idle: reading.idle } : {}),
       foreign: reading.foreign,
       remarks: reading.remarks,
     };
@@ -598,8 +599,9 @@ class Outliner {
     return { total: field.value, ...this.#kindOf(field) };
   }
 
-  /** Whether a figure stands right behind a stitch or a shaping. */
+  /** Whether a figure stands right behind a stitch or a shaping, or behind another figure: "inc1 6". */
   #isAmount({ from }: Span, bodyFrom: number): boolean {
+    if (/\d[ \t]+$/.test(this.#source.text.slice(Math.max(bodyFrom, from - 4), from))) return true;
     const word = /\p{L}+(?=[ \t]?$)/u.exec(this.#source.text.slice(Math.max(bodyFrom, from - LONGEST_KIND), from))?.[0];
     if (word === undefined) return false;
     const meaning = this.#lexicon.at(tokenize(word, { from: 0, to: word.length }), 0)?.meaning.is;

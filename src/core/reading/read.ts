@@ -5,6 +5,7 @@ import { detectTerms } from './detect.js';
 import { masked, wordsJoined } from './page/mask.js';
 import { NO_UNITS, type Units } from './page/unit.js';
 import { unitsOf } from './page/units.js';
+import { looksLikeRound } from './page/unlabelled.js';
 import type { InstructionReader } from './again.js';
 import { gistsOf, likeGist, unclearIn, unknownIn, type Gist } from './gist/gist.js';
 import { NO_HAND, wordsIn, wordsOf, type Hand } from './hand.js';
@@ -90,6 +91,14 @@ export class TextReader {
       unknown: (span) => unknownIn(text, span, lexicon),
     };
     return { pattern, gists };
+  }
+
+  /** How many lines among the rounds of a reading look like rounds as well, and were not read as such. */
+  missed({ passages }: Pattern): number {
+    const { text } = this.#view;
+    const { lexicon } = this.#ground.instructions;
+    const among = passages.filter(({ part, section }) => part !== null && section === null);
+    return among.filter(({ span }) => looksLikeRound(text.slice(span.from, span.to), lexicon)).length;
   }
 
   /** The units that the series of numbers in the text show, in the ways that are likeliest; see `unitsOf`. */

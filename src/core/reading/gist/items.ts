@@ -1,29 +1,10 @@
-import type { Step } from '../../pattern/instruction.js';
 import type { Span } from '../../text/source.js';
-import type { Loops, StitchId } from '../../vocabulary/stitches.js';
 import type { Lexicon, Meaning } from '../lexicon.js';
 import type { Token } from '../lexer.js';
 import { numeralsIn } from '../page/numerals.js';
+import type { Item, ItemKind } from './item.js';
+import { phraseAt, PLAIN_ROUND } from './phrases.js';
 import type { Sense } from '../../vocabulary/senses.js';
-
-/** What is left of the words of an instruction when only what can bear on its count is kept. */
-export type Item = Span & ItemKind;
-
-type ItemKind =
-  | { readonly is: 'number'; readonly value: number; readonly ordinal: boolean; readonly glued: boolean }
-  | { readonly is: 'tool'; readonly stitch: StitchId | null; readonly per: number; readonly over: number }
-  | { readonly is: 'times'; readonly times: number | null; readonly sign: boolean }
-  | { readonly is: 'steps'; readonly steps: readonly Step[] }
-  | { readonly is: 'chain' | 'skip' | 'ring' | 'from-hook' | 'other-side' | 'layers' }
-  | { readonly is: 'loops'; readonly loops: Loops }
-  | { readonly is: 'marker'; readonly kind: 'turn' | 'join' }
-  | { readonly is: 'each' | 'around' | 'in' | 'next' | 'same' | 'last' | 'stitches' | 'together' }
-  | { readonly is: 'repeat' | 'more' | 'total' | 'and' | 'rounds' }
-  /** A comma is weak, the end of a sentence strong. */
-  | { readonly is: 'break'; readonly strong: boolean }
-  | { readonly is: 'open'; readonly close: number }
-  | { readonly is: 'close' }
-  | { readonly is: 'word'; readonly word: string };
 
 const PLAIN: Readonly<Partial<Record<Meaning['is'], ItemKind>>> = {
   'magic-ring': { is: 'ring' },
@@ -64,7 +45,6 @@ const SAYS_NOTHING: ReadonlySet<Meaning['is']> = new Set([
 
 /** What the gist of an instruction can't do with. */
 const LEFT: ReadonlySet<Meaning['is']> = new Set(['until', 'leave', 'remain']);
-const PLAIN_ROUND = /^(?:plain|straight|even)$/;
 const STRONG = /^[.;!?:|]$/;
 
 /**
@@ -139,19 +119,28 @@ class Items {
 
   /** A word or a phrase, a figure, or a sign that parts; the index behind it. */
   #phrase(i: number, token: Token): number {
-    const { from, to } = token;
+    const several = phraseAt({ tokens: this.#tokens, lexicon: this.#lexicon, before: this.#items.at(-1)?.is }, i);
+    if (several) return this.#push(several.item ?? 'nothing', i, several.next);
     const own = token.kind === 'word' ? ofSense(senseOf(token.word, this.#senses)) : null;
     const lexeme = own ? null : this.#lexicon.at(this.#tokens, i);
     const phrase = lexeme && (token.kind !== 'number' || lexeme.length > 1) ? lexeme : null;
     const next = i + (phrase?.length ?? 1);
     const item = phrase ? meant(phrase.meaning, token) : this.#bare(i, token);
-    if (item !== 'nothing') this.#items.push({ ...item, from, to: this.#tokens[next - 1]?.to ?? to });
+    return this.#push(item, i, next);
+  }
+
+  /** Puts what the words from one index to another come to behind the others; the second index. */
+  #push(item: ItemKind | 'nothing', from: number, next: number): number {
+    const [first, last] = [this.#tokens[from], this.#tokens[next - 1]];
+    if (item !== 'nothing' && first) this.#items.push({ ...item, from: first.from, to: last?.to ?? first.to });
     return next;
   }
 
-  /** "into a loop go six": the loop of yarn that a piece begins in. */
+  /** "into a loop go six", "seven singles in a loop": the loop of yarn that a piece begins in. */
   #startsLoop({ word }: Token): boolean {
-    return word === 'loop' && this.#items.length === 1 && this.#items[0]?.is === 'in';
+    const before = this.#items.filter(({ is }) => is !== 'number' && is !== 'word');
+    const plain = before.length === 1 || (before.length === 2 && before[0]?.is === 'tool');
+    return word === 'loop' && plain && this.#items.at(-1)?.is === 'in';
   }
 
   #bare(i: number, token: Token): ItemKind | 'nothing' {
@@ -174,6 +163,7 @@ function shortens(tokens: readonly Token[], at: number): boolean {
     dot.glued &&
     before?.kind === 'word' &&
     before.word.length <= 3 &&
+    !/^(?:in|on|up|it|go|now|so|too|out|off|one|two|six|ten|all)$/.test(before.word) &&
     /^\p{Ll}/u.test(after?.raw ?? '')
   );
 }
@@ -237,10 +227,23 @@ function bare(token: Token, senses: ReadonlyMap<string, Sense>): ItemKind | 'not
   if (roman) return { is: 'number', value: roman.first, ordinal: false, glued: false };
   // "two sc between increases"
   if (token.word === 'between') return { is: 'and' };
-  // "two ones and a two": stitches by how many go into one.
-  if (token.word === 'ones') return { is: 'tool', stitch: null, per: 1, over: 1 };
+  const shape = SHAPES[token.word];
+  if (shape) return { is: 'tool', stitch: null, ...shape };
   return ofSense(senseOf(token.word, senses)) ?? { is: 'word', word: token.word };
 }
+
+/** Stitches told by how many go into how many: "two ones and a two", "every third doubled", "six pairs", "all in twos". */
+const SHAPES: Readonly<Record<string, { readonly per: number; readonly over: number } | undefined>> = {
+  ones: { per: 1, over: 1 },
+  doubled: { per: 2, over: 1 },
+  tripled: { per: 3, over: 1 },
+  pair: { per: 1, over: 2 },
+  pairs: { per: 1, over: 2 },
+  paired: { per: 1, over: 2 },
+  twos: { per: 1, over: 2 },
+  halved: { per: 1, over: 2 },
+  threes: { per: 1, over: 3 },
+};
 
 /** A sign that parts, or says what comes out. */
 function markOf(sign: string): ItemKind | 'nothing' {
@@ -274,10 +277,4 @@ function ofSense(sense: Sense | undefined): ItemKind | null {
     default:
       return null;
   }
-}
-
-/** Where a step of the instruction stands. */
-export function spanOf(items: readonly Item[], from: number, to: number): Span {
-  const first = items[from];
-  return { from: first?.from ?? 0, to: items[Math.max(from, to - 1)]?.to ?? first?.to ?? 0 };
 }

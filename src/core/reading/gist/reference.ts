@@ -16,6 +16,9 @@ const NO_PIECE =
   /^(?:(?:first|other|second|left|right)\s)?(?:rounds?|rows?|rnds?|rds?|them|it|that|this|before|above|well|many|times?|each|every|stitch(?:es)?|sts?|one)$/iu;
 /** "the same", "as before", "again" */
 const ONLY_SAME = /^\W*(?:the\s+)?(?:same|again|as before|like before|repeat|once more|same again)\W*$/iu;
+/** What may stand behind the number of a round. */
+const BEHIND_ROUND =
+  /^(?:and|to|through|till|until|again|once|twice|times?|more|for|but|of|on|in|at|from|except|with|without|only|as|the|above|here|was|were|did|done|is|are|then|exactly|same|too|also|ditto|before|rounds?|rows?|rnds?|rds?)$/iu;
 const LONGEST = 160;
 const MOST = 200;
 
@@ -60,6 +63,7 @@ function numbersIn(words: string, part: string): number[] {
     const counts = /^\s*(?:sts?|stitch(?:es)?)(?!\p{L})/iu.test(words.slice(numeral.to));
     // "repeat 6 times - 6 sts" names none.
     if (counts && !numeral.single) continue;
+    if (!counts && isAmount(words, numeral)) continue;
     const { first, last, from, to, kind } = counts ? (numeral.single ?? numeral) : numeral;
     // "the first leg" is a piece.
     if (part.startsWith(`${words.slice(from, to).toLowerCase()} `)) continue;
@@ -67,4 +71,12 @@ function numbersIn(words: string, part: string): number[] {
     for (let number = first; number <= last && rounds.length < MOST; number += 1) rounds.push(number);
   }
   return rounds;
+}
+
+/** "(1 sc, 2 bumps) repeat": so many of something; "rep from * around. (12)": a count. Neither is the number of a round. */
+function isAmount(words: string, { from, to }: Span): boolean {
+  const behind = words.slice(to);
+  const next = /^\s*(\p{L}+)/u.exec(behind)?.[1];
+  const bracketed = /[([{]\s*$/.test(words.slice(0, from)) && /^\s*[)\]}]/.test(behind);
+  return bracketed || (next !== undefined && !BEHIND_ROUND.test(next));
 }

@@ -1,5 +1,5 @@
 import type { Amount, Place } from '../../pattern/instruction.js';
-import type { Item } from './items.js';
+import type { Item } from './item.js';
 import { FILL, numberIn, often } from './shapes.js';
 
 /** The words about where a stitch goes. */
@@ -20,6 +20,9 @@ type Draft = { -readonly [Key in keyof Target]: Key extends 'ranks' ? number[] :
 
 /** Words that count stitches. */
 const COUNTS: ReadonlySet<Item['is']> = new Set(['word', 'total', 'stitches', 'in', 'each']);
+
+/** What a clause may hold that says nothing of the count: "draw them together". */
+const IDLE: ReadonlySet<Item['is']> = new Set(['word', 'in', 'and', 'next', 'same', 'together']);
 
 const NOWHERE = {
   each: false,
@@ -130,9 +133,9 @@ export class Row {
     return i;
   }
 
-  /** Whether words of a place follow, and no stitch before them: "twice in the next". */
+  /** Whether words of a place follow, and no stitch before them: "twice in the next", "2 / st". */
   placedOnly(at: number): boolean {
-    if (!this.is(at, 'in')) return false;
+    if (!this.is(at, 'in') && !(this.is(at, 'each') && this.is(at + 1, 'stitches'))) return false;
     const target = this.target(at);
     const after = this.afterWords(target.next);
     return target.next > at && !this.is(after, 'tool', 'number') && target.place === null;
@@ -202,9 +205,10 @@ export class Row {
     let i = from;
     for (; i < to; i += 1) {
       const item = this.at(i);
+      // "into the next, two" has its figure behind the comma.
+      if (item?.is === 'break' && this.is(i - 1, 'next') && this.is(i + 1, 'number', 'tool')) return from;
       if (item?.is === 'break') break;
-      if (item?.is !== 'word' && item?.is !== 'in' && item?.is !== 'and' && item?.is !== 'next' && item?.is !== 'same')
-        return from;
+      if (!item || !IDLE.has(item.is)) return from;
     }
     return i;
   }

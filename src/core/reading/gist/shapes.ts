@@ -1,10 +1,14 @@
 import { once, type Amount, type Place, type Step, type Work } from '../../pattern/instruction.js';
 import type { Span } from '../../text/source.js';
-import type { Item } from './items.js';
+import type { Item } from './item.js';
 
 /** The words can't be taken so; made once, since it is thrown often. */
 export const FAILS = new Error('not to be taken so');
 
+/** How many of a stitch go into how many. */
+export type Shape = Pick<Work, 'stitch' | 'per' | 'over'>;
+/** One of whatever the round is worked in. */
+export const PLAIN: Shape = { stitch: null, per: 1, over: 1 };
 /** Wherever the next stitch goes. */
 export const EDGE: Place = { kind: 'edge' };
 /** To the end of the edge. */
@@ -13,12 +17,7 @@ export const FILL: Amount = { kind: 'fill', leave: 0 };
 export const often = (count: number): Amount => ({ kind: 'times', times: count });
 
 /** One kind of stitch, so often in a place. */
-export function work(
-  { stitch, per, over }: Pick<Work, 'stitch' | 'per' | 'over'>,
-  amount: Amount,
-  place: Place,
-  span: Span,
-): Work {
+export function work({ stitch, per, over }: Shape, amount: Amount, place: Place, span: Span): Work {
   return { kind: 'work', stitch, per, over, amount, place, span };
 }
 
@@ -45,12 +44,7 @@ export function repeated(body: readonly Step[], amount: Amount, span: Span): Ste
 }
 
 /** "every 3rd st double", "every 4th and 5th st together": so many plain ones between. */
-export function everyNth(
-  tool: Pick<Work, 'stitch' | 'per' | 'over'>,
-  nth: number,
-  second: number | undefined,
-  span: Span,
-): Step {
+export function everyNth(tool: Shape, nth: number, second: number | undefined, span: Span): Step {
   if (second !== undefined && (tool.over !== 2 || second !== nth + 1)) throw FAILS;
   const between = second === undefined ? nth - tool.over : nth - 1;
   const plain = work({ stitch: tool.stitch, per: 1, over: 1 }, often(between), EDGE, span);

@@ -2,10 +2,26 @@ import { once, type Amount, type Step, type Work } from '../../pattern/instructi
 import type { Span } from '../../text/source.js';
 import { resemblesTerm } from '../../vocabulary/resembles.js';
 import type { Chooser } from './choices.js';
-import { spanOf, type Item } from './items.js';
+import { spanOf, type Item } from './item.js';
 import { Line } from './line.js';
+import { Placing } from './placing.js';
 import { isSingle, type Row, type Target } from './row.js';
-import { alone, EDGE, everyNth, FAILS, FILL, group, isFabric, numberIn, often, repeated, work } from './shapes.js';
+import {
+  alone,
+  EDGE,
+  everyNth,
+  FAILS,
+  FILL,
+  group,
+  isFabric,
+  isOnce,
+  numberIn,
+  often,
+  PLAIN,
+  repeated,
+  work,
+  type Shape,
+} from './shapes.js';
 
 interface Told {
   readonly value: number;
@@ -22,9 +38,6 @@ export interface Taken {
   readonly talk: number;
 }
 
-type Shape = Pick<Work, 'stitch' | 'per' | 'over'>;
-/** One of whatever the round is worked in. */
-const PLAIN: Shape = { stitch: null, per: 1, over: 1 };
 const CHAIN: Shape = { stitch: 'chain', per: 1, over: 1 };
 const DEEPEST = 8;
 /** What words before a colon may be that say nothing of what is done. */
@@ -46,14 +59,13 @@ export class Taking {
   readonly #items: readonly Item[];
   readonly #row: Row;
   readonly #chooser: Chooser;
+  readonly #placing: Placing;
   /** No stitch is named in the whole instruction but increases and decreases. */
   readonly #nameless: boolean;
   #stated: Told | null = null;
   #rounds: Told | null = null;
   /** A clause without a figure may say how often. */
   #idle = false;
-  /** Whether a figure that is written to its stitch is so many in one; null where none has come yet. */
-  #inOneWord: boolean | null = null;
   readonly #passed: Span[] = [];
   #talk = 0;
 
@@ -62,6 +74,7 @@ export class Taking {
     this.#items = items;
     this.#row = row;
     this.#chooser = chooser;
+    this.#placing = new Placing(text, chooser);
     this.#nameless = !items.some((item) => item.is === 'tool' && item.stitch !== null && item.per + item.over === 2);
   }
 
@@ -69,7 +82,14 @@ export class Taking {
   all(): Taken | null {
     try {
       const steps = this.#severalInOne() ?? this.#sequence(0, this.#items.length, 0);
-      if (!steps.some(isFabric)) return null;
+      // "seven rounds of (30)": so many plain ones.
+      if (!steps.some(isFabric) && this.#rounds) steps.push(work(PLAIN, FILL, EDGE, this.#rounds.span));
+      const only = steps.length === 0 && this.#passed.length === 0 ? this.#stated : null;
+      // "= 18"
+      if (only && this.#chooser.goesSoFar('nothing but a count', 'a plain round'))
+        steps.push(work(PLAIN, FILL, EDGE, only.span));
+      // How many go into a ring may be for the count to say.
+      if (!steps.some((step) => isFabric(step) || step.kind === 'ring')) return null;
       return {
         steps: this.#toTheEnd(alone(steps)),
         stated: this.#stated,
@@ -83,7 +103,7 @@ export class Taking {
     }
   }
 
-  /** "2 sc, inc": who never says how often may mean to the end. */
+  /** "2 sc, inc", "2 tog": who never says how often may mean to the end. */
   #toTheEnd(steps: readonly Step[]): readonly Step[] {
     const first = steps.findIndex(isFabric);
     const body = steps.slice(first, steps.findLastIndex(isFabric) + 1);
@@ -91,7 +111,8 @@ export class Taking {
       (step) => step.kind === 'work' && step.amount.kind === 'times' && step.place.kind === 'edge',
     );
     const shapes = body.some((step) => step.kind === 'work' && step.per !== step.over);
-    if (!plain || !shapes || body.length < 2 || this.#idle) return steps;
+    const several = body.length > 1 || (body[0]?.kind === 'work' && isOnce(body[0]));
+    if (!plain || !shapes || !several || this.#idle) return steps;
     if (!this.#chooser.goesSoFar('no word of how often', 'to the end')) return steps;
     const span = { from: body[0]?.span.from ?? 0, to: body.at(-1)?.span.to ?? 0 };
     return [...steps.slice(0, first), repeated(body, FILL, span), ...steps.slice(first + body.length)];
@@ -224,11 +245,24 @@ export class Taking {
       case 'steps':
         for (const step of item.steps) line.push({ ...step, span });
         break;
+      case 'change':
+        this.#change(item.by, span, line);
+        break;
+      case 'plain':
+        if (!line.works) line.push(work(PLAIN, FILL, EDGE, span));
+        break;
       case 'word':
         this.#pass(at);
         break;
       default:
     }
+  }
+
+  /** "add 8": so many increases, or decreases, and all others plain. */
+  #change(by: number, span: Span, line: Line): void {
+    if (line.works || by === 0) throw FAILS;
+    line.push(work(by > 0 ? { ...PLAIN, per: 2 } : { ...PLAIN, over: 2 }, often(Math.abs(by)), EDGE, span));
+    line.push(work(PLAIN, FILL, EDGE, span));
   }
 
   /** "5 more times", "×6", "twice in the next", "repeat to the end". */
@@ -262,6 +296,11 @@ export class Taking {
   #plainRounds(at: number, line: Line): number {
     const times = this.#row.timesAt(at + 1);
     const next = times?.next ?? at + 1;
+    if (times && !line.works) {
+      this.#rounds = { value: times.times, span: spanOf(this.#items, at, next) };
+      const on = this.#roundsOn(next, line);
+      if (on > next) return on;
+    }
     if (line.works || !(times || this.#ends(next, 'break'))) {
       this.#pass(at);
       return at + 1;
@@ -340,8 +379,16 @@ export class Taking {
       line.push(group(fabric, spanOf(this.#items, at, close + 1)));
       return one.next;
     }
-    line.push({ kind: 'repeat', body, amount: behind?.amount ?? null, span: spanOf(this.#items, at, next) });
+    // "*(sc, sc in the same st), sc*", "(every 2nd doubled)": a bracket in another, or round all, only holds together.
+    const holds = !behind && (line.depth > 0 || (at === 0 && next === this.#items.length));
+    if (holds) this.#hold(body, spanOf(this.#items, at, next), line);
+    else line.push({ kind: 'repeat', body, amount: behind?.amount ?? null, span: spanOf(this.#items, at, next) });
     return next;
+  }
+
+  #hold(body: readonly Step[], span: Span, line: Line): void {
+    const [only] = body;
+    line.push(only && body.length === 1 ? only : { kind: 'repeat', body, amount: once, span });
   }
 
   /** The count of the round; a second one has to be the same. */
@@ -353,8 +400,12 @@ export class Taking {
 
   /** So many of the stitch that the round is of. */
   #unnamed(at: number, count: number, line: Line): number {
-    const target = this.#row.target(at + 1);
-    for (const step of this.#placed(PLAIN, count, target, spanOf(this.#items, at, target.next))) line.push(step);
+    const found = this.#row.target(at + 1);
+    // "1, 1, 2 / st": behind others it is the next one.
+    const one = line.works && found.each && this.#chooser.goesSoFar('each behind others', 'the next one');
+    const target = one ? { ...found, each: false, next1: true } : found;
+    for (const step of this.#placing.placed(PLAIN, count, target, spanOf(this.#items, at, target.next)))
+      line.push(step);
     return target.next;
   }
 
@@ -374,7 +425,18 @@ export class Taking {
       return next;
     }
     this.#rounds = { value: times, span: spanOf(this.#items, at, at + 1) };
-    return next + 1;
+    return this.#roundsOn(next + 1, line);
+  }
+
+  /** "(three rounds) on 30", "(five rounds) of nine": what they are worked on is what they make. */
+  #roundsOn(at: number, line: Line): number {
+    const i = this.#row.afterWords(this.#row.is(at, 'around', 'in') ? at + 1 : at);
+    const figure = this.#row.is(i, 'in') ? i + 1 : i;
+    const value = numberIn(this.#row.at(figure));
+    if (line.works || value === null || !this.#ends(figure + 1, 'break', 'close', 'stitches')) return at;
+    this.#passWords(at, figure);
+    line.push(work(PLAIN, FILL, EDGE, spanOf(this.#items, at, figure + 1)));
+    return this.#states(value, at, this.#row.is(figure + 1, 'stitches') ? figure + 2 : figure + 1);
   }
 
   /** A figure that tells its own: "one in one", "still 42 sts", "four rounds of that"; null for any other. */
@@ -382,11 +444,25 @@ export class Taking {
     if (this.#row.placedOnly(at + 1)) return this.#unnamed(at, value, line);
     const counts = this.#row.is(at + 1, 'stitches') && this.#ends(at + 2, 'break', 'close');
     if (counts && line.works && this.#stated === null) return this.#states(value, at, at + 2);
+    const told = this.#countForRounds(value, at, line);
+    if (told !== null) return told;
     // "7 lovely boring rounds"
     const unit = this.#row.afterWords(at + 1);
     if (!this.#row.is(unit, 'rounds')) return null;
     this.#rounds = { value, span: spanOf(this.#items, at, at + 1) };
-    return unit + 1;
+    return this.#roundsOn(unit + 1, line);
+  }
+
+  /** "24 for two rounds" */
+  #countForRounds(value: number, at: number, line: Line): number | null {
+    const figure = this.#row.afterWords(at + 1);
+    const rounds = numberIn(this.#row.at(figure));
+    if (line.works || figure === at + 1 || rounds === null || !this.#row.is(figure + 1, 'rounds')) return null;
+    const span = spanOf(this.#items, at, figure + 2);
+    this.#passWords(at + 1, figure);
+    this.#rounds = { value: rounds, span };
+    line.push(work(PLAIN, FILL, EDGE, span));
+    return this.#states(value, at, figure + 2);
   }
 
   /** A figure before what there are so many of, or alone; null where words of a place have to be looked at. */
@@ -404,6 +480,11 @@ export class Taking {
     if (this.#row.is(i, 'tool')) return this.#tool(i, value, at, line);
     if (this.#row.is(i, 'open') && this.#row.figureOf(i) === null) return this.#bracket(i, value, line);
     if (this.#row.is(i, 'chain')) return this.#chain(i, value, line);
+    // "7 in a loop"
+    if (this.#row.is(i, 'in') && this.#row.is(i + 1, 'ring') && !line.works) {
+      line.push(work(PLAIN, often(value), { kind: 'ring' }, spanOf(this.#items, at, i + 2)));
+      return i + 2;
+    }
     // "two together", "2 sts together"
     const together = this.#row.is(i, 'stitches') ? i + 1 : i;
     if (!this.#row.is(together, 'together')) return null;
@@ -444,16 +525,21 @@ export class Taking {
     return true;
   }
 
-  /** "2 inc 6": two plain ones and an increase, six times, where no plain stitch is named. */
+  /** "2 inc 6", "2 inc": two plain ones and an increase, six times or to the end, where no plain stitch is named. */
   #plainAndShaping(at: number, tool: number, line: Line): number | null {
     const [count, shape, times] = [numberIn(this.#row.at(at)), this.#row.at(tool), numberIn(this.#row.at(tool + 1))];
-    const complete = shape?.is === 'tool' && count !== null && times !== null;
-    if (!this.#nameless || !complete || !this.#ends(tool + 2, 'break', 'close', 'open')) return null;
+    if (!this.#nameless || shape?.is !== 'tool' || shape.per === shape.over || count === null) return null;
+    const next = times === null ? tool + 1 : tool + 2;
+    const ends =
+      times === null
+        ? line.depth + line.length === 0 && this.#ends(next, 'open', 'total')
+        : this.#ends(next, 'break', 'close', 'open');
+    if (!ends) return null;
     if (this.#chooser.choose('a figure before a shaping', ['of it', 'plain stitches']) === 'of it') return null;
     line.push(work(PLAIN, often(count), EDGE, spanOf(this.#items, at, at + 1)));
     line.push(work(shape, once, EDGE, spanOf(this.#items, tool, tool + 1)));
-    line.wrap(often(times), spanOf(this.#items, tool + 1, tool + 2));
-    return tool + 2;
+    if (times !== null) line.wrap(often(times), spanOf(this.#items, tool + 1, tool + 2));
+    return next;
   }
 
   /** "makes 18", "= 18": the count. */
@@ -490,19 +576,44 @@ export class Taking {
     if (target.next <= at) throw FAILS;
     let i = this.#row.afterWords(target.next);
     // "into each st. 1 sc"
-    if (this.#row.is(i, 'break') && this.#row.is(i + 1, 'number', 'tool') && !target.place) i += 1;
+    if (this.#row.is(i, 'break') && this.#row.is(i + 1, 'number', 'tool', 'together') && !target.place) i += 1;
     const behind = this.#row.afterWords(i + 1);
     const before = this.#row.is(behind, 'tool') ? numberIn(this.#row.at(i)) : null;
     const tool = before === null ? i : behind;
     const several = this.#severalInEach(at, tool, target, line);
     if (several !== null) return several;
     if (this.#row.is(tool, 'tool')) return this.#tool(tool, before, at, line, target);
-    if (this.#row.is(tool, 'together') && target.ranks.length === 0 && target.count !== null) {
-      line.push(work({ ...PLAIN, over: target.count }, once, EDGE, spanOf(this.#items, at, tool + 1)));
-      return tool + 1;
+    if (this.#row.is(tool, 'together')) {
+      const step = this.#asOne(target, spanOf(this.#items, at, tool + 1));
+      if (step) line.push(step);
+      if (step) return tool + 1;
+      // "all together by twos"
+      const by = this.#row.afterWords(this.#row.is(tool + 1, 'in') ? tool + 2 : tool + 1);
+      if (this.#row.is(by, 'tool')) return this.#tool(by, null, at, line, target);
     }
+    const figure = this.#figureInPlace(at, i, target, line);
+    if (figure !== null) return figure;
     this.#placeAlone(target, spanOf(this.#items, at, target.next), line);
     return target.next;
+  }
+
+  /** "the next two together", "every 3rd and 4th together"; null where they say neither how many nor which. */
+  #asOne({ ranks: [first, second], each, count }: Target, span: Span): Step | null {
+    if (first === undefined) return count === null ? null : work({ ...PLAIN, over: count }, once, EDGE, span);
+    return each && second !== undefined ? everyNth({ ...PLAIN, over: 2 }, first, second, span) : null;
+  }
+
+  /** "into the first three, one each; into the next, two": so many of what the round is worked in. */
+  #figureInPlace(at: number, i: number, target: Target, line: Line): number | null {
+    const value = numberIn(this.#row.at(i));
+    const each = this.#row.is(i + 1, 'each');
+    const next = each ? i + 2 : i + 1;
+    if (value === null || target.place !== null || !this.#nameless || !this.#ends(next, 'break', 'and', 'close'))
+      return null;
+    const span = spanOf(this.#items, at, next);
+    for (const step of this.#placing.placed(PLAIN, value, { ...target, each: target.each || each }, span))
+      line.push(step);
+    return next;
   }
 
   /** A place that no stitch stands behind: a ring, a first chain, or all that stands before it to the end. */
@@ -553,10 +664,39 @@ export class Taking {
     // "double it": two in each, and no taller stitch.
     const doubles =
       /^double$/i.test(this.#text.slice(tool.from, tool.to)) && this.#chooser.goesSoFar('double', 'two in each');
+    const joined = before === null ? this.#joinedBySign(at, line, leading) : null;
+    if (joined !== null) return joined;
     const one: Stitch = { at, start: start ?? at, before, shape: doubles ? { ...PLAIN, per: 2 } : tool };
     return before === null
       ? this.#uncounted(one, tool.stitch, line, leading)
       : (this.#joined(one, tool.stitch, line) ?? this.#place(one, before, at + 1, line, leading));
+  }
+
+  /** "sc-sc in every one", "sc+sc tog": stitches that a sign ties to each other go into one, or are worked as one. */
+  #joinedBySign(at: number, line: Line, leading?: Target): number | null {
+    let end = at + 1;
+    while (this.#tied(end)) end += this.#row.is(end, 'and') ? 2 : 1;
+    const tools = this.#items.slice(at, end).filter(({ is }) => is === 'tool');
+    const [shape] = tools;
+    const alike = tools.every(
+      (one) => one.is === 'tool' && shape?.is === 'tool' && one.stitch === shape.stitch && one.per + one.over === 2,
+    );
+    if (tools.length < 2 || !alike || shape?.is !== 'tool') return null;
+    if (this.#row.is(end, 'together')) {
+      const span = spanOf(this.#items, at, end + 1);
+      line.push({ ...work({ ...shape, over: tools.length }, once, EDGE, span) });
+      return end + 1;
+    }
+    if (!this.#chooser.goesSoFar('stitches tied by a sign', 'all in one')) return null;
+    return this.#place({ at, start: at, before: 1, shape: { ...shape, per: tools.length } }, 1, end, line, leading);
+  }
+
+  /** Whether a stitch, or a sign before one, is written to what stands before it. */
+  #tied(i: number): boolean {
+    const [before, item] = [this.#row.at(i - 1), this.#row.at(i)];
+    if (!before || !item) return false;
+    const tool = this.#row.at(item.is === 'and' ? i + 1 : i);
+    return tool?.is === 'tool' && /^[-+&~]$/.test(this.#text.slice(before.to, tool.from));
   }
 
   /** A stitch without a figure before it. */
@@ -636,7 +776,7 @@ export class Taking {
       return next;
     }
     const source = target.count === null ? null : this.#row.source(next);
-    for (const step of this.#placed(shape, count, target, span))
+    for (const step of this.#placing.placed(shape, count, target, span))
       line.push(step.kind === 'work' && source ? { ...step, source: source.name } : step);
     return source?.next ?? next;
   }
@@ -648,64 +788,9 @@ export class Taking {
     line.push({ kind: 'join', span: spanOf(this.#items, at, next) });
     return next;
   }
-
-  #placed(tool: Shape, count: number | null, target: Target, span: Span): Step[] {
-    const inOne = tool.per === 1 && tool.over === 1 && count !== null && count > 1;
-    const perEach = inOne ? { ...tool, per: count } : tool;
-    const { place, ranks, each, around, count: stitches } = target;
-    if (place) return [this.#inPlace(tool, perEach, count, target, span)];
-    const [nth, second] = ranks;
-    if (each && nth !== undefined && nth > 1) return [everyNth(perEach, nth, second, span)];
-    if (around || (each && stitches === null)) return [this.#allAround(tool, perEach, count, target, span)];
-    if (stitches !== null && isPlaced(target)) return [this.#inSoMany(tool, perEach, stitches, each, span)];
-    if (this.#glued(perEach !== tool, span, target)) return [work(perEach, once, EDGE, span)];
-    return [single(tool, perEach, count, target, span)];
-  }
-
-  /** Whether "2sc" is two in one, and "2 sc" is not, throughout: a hand that writes the first as one word. */
-  #glued(several: boolean, { from }: Span, { same, next1, last, ranks, inside }: Target): boolean {
-    const bare = several && !same && !next1 && !last && !inside && ranks.length === 0;
-    if (!bare || !/^\d\p{L}/u.test(this.#text.slice(from, from + 2))) return false;
-    return (this.#inOneWord ??= this.#chooser.goesSoFar('a figure written to its stitch', 'so many in one'));
-  }
-
-  #inPlace(tool: Shape, perEach: Shape, count: number | null, { place, count: stitches }: Target, span: Span): Step {
-    if (place?.kind === 'ring' || place?.kind === 'both-layers')
-      return work(tool, often(count ?? stitches ?? 1), place, span);
-    // "3 sc in the last ch": all of them in one.
-    return work(perEach, once, place ?? EDGE, span);
-  }
-
-  #allAround(tool: Shape, perEach: Shape, count: number | null, { each, count: stitches }: Target, span: Span): Step {
-    if (each || stitches !== null || count === null || perEach === tool) return work(perEach, FILL, EDGE, span);
-    const way = this.#chooser.choose('around', ['so many', 'so many in each']);
-    return work(tool, way === 'so many in each' ? FILL : often(count), EDGE, span);
-  }
-
-  #inSoMany(tool: Shape, perEach: Shape, stitches: number, each: boolean, span: Span): Step {
-    if (stitches === 1) return work(perEach, once, EDGE, span);
-    const inEach =
-      perEach === tool ||
-      each ||
-      this.#chooser.choose('in the next', ['so many in each', 'one in each']) === 'so many in each';
-    return work(inEach ? perEach : tool, often(stitches), EDGE, span);
-  }
 }
 
 /** "all", "around", and nothing else about a place. */
 function isWhole({ each, around, count, ranks, place }: Target): boolean {
   return (each || around) && count === null && ranks.length === 0 && place === null;
-}
-
-/** "in", "each", "next": so many stitches are worked into. */
-function isPlaced({ each, inside, next1 }: Target): boolean {
-  return each || inside || next1;
-}
-
-/** "in the same st", "in the next": all of it in one; without such words so many beside each other. */
-function single(tool: Shape, perEach: Shape, count: number | null, target: Target, span: Span): Step {
-  if (target.same) return work(perEach, once, { kind: 'same' }, span);
-  if (target.next1 || target.last || target.ranks.length > 0) return work(perEach, once, EDGE, span);
-  const bare = count === null ? { bare: true as const } : {};
-  return { ...work(tool, often(count ?? 1), EDGE, span), ...bare };
 }

@@ -1,6 +1,6 @@
 import { lineSpan, type SourceText, type Span } from '../../text/source.js';
 import type { Label } from '../labels.js';
-import { tokenize } from '../lexer.js';
+import { tokenize, type Token } from '../lexer.js';
 import type { Lexicon } from '../lexicon.js';
 import { extent, type Layout } from './extent.js';
 import { endSign, labelAt, labelled } from './labelled.js';
@@ -91,7 +91,16 @@ function spokenOf(source: SourceText, before: Label | undefined, label: Label, l
   return null;
 }
 
-/** The round without a number before the second one, in its line or right above: it begins in a ring. */
+/** Where words begin a piece: a ring, a loop of yarn, a chain that is worked into from the hook; -1 where none do. */
+export function beginsAt(tokens: readonly Token[], lexicon: Lexicon): number {
+  return tokens.findIndex((token, i) => {
+    const meaning = lexicon.at(tokens, i)?.meaning.is;
+    const loop = token.word === 'loop' && lexicon.at(tokens, i - 1)?.meaning.is === 'in';
+    return meaning === 'magic-ring' || meaning === 'from-hook' || loop;
+  });
+}
+
+/** The round without a number before the second one, in its line or right above: it begins a piece. */
 function firstBefore(source: SourceText, lexicon: Lexicon, label: Label, place: Place): Draft | null {
   const { text } = source;
   for (let line = place.line; line >= Math.max(0, place.line - 2); line -= 1) {
@@ -99,9 +108,10 @@ function firstBefore(source: SourceText, lexicon: Lexicon, label: Label, place: 
     const end = line === place.line ? label.span.from : span.to;
     const to = end - leadsOn(text, span.from, end);
     const words = text.slice(span.from, to);
-    if (words.trim() === '') continue;
     const tokens = tokenize(words, { from: 0, to: words.length }, 60, lexicon.alphabet);
-    const ring = tokens.findIndex((_, i) => lexicon.at(tokens, i)?.meaning.is === 'magic-ring');
+    // "Round (the second)": no more than the word of the label.
+    if (tokens.length === 0 || (line === place.line && tokens.length === 1)) continue;
+    const ring = beginsAt(tokens, lexicon);
     if (ring < 0 || !tokens.some(({ kind }) => kind === 'number')) return null;
     // "Body, black. Ring with 6": the name of the piece may stand before it.
     const name = /^[^.:]{3,40}[.:]\s+/u.exec(words.slice(0, tokens[ring]?.from))?.[0].length ?? 0;

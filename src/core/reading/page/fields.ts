@@ -62,13 +62,18 @@ function figuresIn(text: string, lexicon: Lexicon, draft: Draft, least = 2): Fou
     numeralsIn(text, words)
       .filter(
         (figure) =>
-          (figure.kind === 'figure' || figure.kind === 'word') &&
+          (figure.kind === 'figure' || figure.kind === 'word' || isRomanCount(text, words, figure)) &&
           figure.first === figure.last &&
           figure.first >= least &&
           (endsUnit(text, words, figure) || isNoAmount(text, lexicon, words, figure)),
       )
       .map((figure) => ({ draft, words, figure })),
   );
+}
+
+/** "… six times. xviii": a Roman number at the end of its unit. */
+function isRomanCount(text: string, { to: end }: Span, { kind, to, single }: Numeral): boolean {
+  return kind === 'roman' && single === undefined && !/[\p{L}\d]/u.test(text.slice(to, end));
 }
 
 /**
@@ -83,12 +88,16 @@ function isNoAmount(text: string, lexicon: Lexicon, words: Span, { from, to }: S
   // In "4x 16" the sign is of the figure before it.
   const before =
     /(?<!\d)(?:\p{L}+|[x×*])[ \t]?$/iu.exec(text.slice(Math.max(words.from, from - 24), from))?.[0].trim() ?? '';
-  const after = piecesOf(text.slice(to, Math.min(words.to, to + 24)))[0] ?? '';
+  const behind = text.slice(to, Math.min(words.to, to + 24));
+  const after = COLUMN_ENDS.test(behind) ? '' : (piecesOf(behind)[0] ?? '');
   return [before, after].every((word) => {
     const meaning = meaningOf(lexicon, word);
     return meaning === undefined || !AMOUNTS.has(meaning);
   });
 }
+
+/** "6 → 12   inc in each" */
+const COLUMN_ENDS = /^(?: {2}|\t)/;
 
 /** "[2 sc, inc] 6 times. 24 sc.": a figure and its stitch, behind a sentence of the instruction, and nothing more. */
 function endsUnit(text: string, words: Span, { from, to }: Span): boolean {
@@ -113,15 +122,68 @@ function surroundings(text: string, examples: readonly Found[]): { left: string[
   return { left: common('left'), right: common('right') };
 }
 
+/**
+ * The place in which a hand writes how many stitches a round begins with: "you hold 12, give each a twin: you hold 24". The
+ * figures there are the counts of the units before; null where there is no such place.
+ */
+export function edgeField(
+  { text }: SourceText,
+  lexicon: Lexicon,
+  drafts: readonly Draft[],
+  counts: CountField,
+): CountField | null {
+  const figures = drafts.map((draft) => figuresIn(text, lexicon, draft, 1));
+  const stated = figures.map((all) => all.findLast((one) => keysOf(text, one).includes(counts.key)));
+  const found = new Map<string, { at: Found[]; same: number; changes: number }>();
+  figures.forEach((all, i) => {
+    const before = stated[i - 1]?.figure.first;
+    if (before === undefined) return;
+    const seen = new Set<string>();
+    for (const one of all) {
+      if (one.figure.from === stated[i]?.figure.from) continue;
+      for (const key of keysOf(text, one)) {
+        if (seen.has(key)) continue;
+        seen.add(key);
+        const field = found.get(key) ?? { at: [], same: 0, changes: 0 };
+        field.at.push(one);
+        if (one.figure.first === before) field.same += 1;
+        if (one.figure.first !== stated[i]?.figure.first) field.changes += 1;
+        found.set(key, field);
+      }
+    }
+  });
+  const best = [...found]
+    .filter(([, { at, same, changes }]) => same >= at.length * SAME && changes >= FEWEST)
+    // "6 bumps" on six is an amount, and stands in some units alone.
+    .filter(([, { at }]) => at.length >= drafts.length * TOLD)
+    .sort(([, a], [, b]) => b.same - a.same)[0];
+  return best ? { key: best[0], ...surroundings(text, best[1].at) } : null;
+}
+
+/** So great a share of the figures in a place are the counts of the units before. */
+const SAME = 0.8;
+/** It is told in so great a share of the units. */
+const TOLD = 0.6;
+
+/** Where a hand writes its counts, and how many stitches a round begins with. */
+export interface Fields {
+  readonly count: CountField;
+  readonly edge: CountField | null;
+}
+
 /** A unit with the figure in a field for its count. */
-export function unitOf({ text }: SourceText, lexicon: Lexicon, draft: Draft, field: CountField | null): Unit {
+export function unitOf({ text }: SourceText, lexicon: Lexicon, draft: Draft, fields: Fields | null): Unit {
   const { label, words } = draft;
-  const found =
-    field && !draft.uncounted
-      ? figuresIn(text, lexicon, draft, 1).findLast((one) => keysOf(text, one).includes(field.key))
-      : undefined;
-  const count = found && field ? countSpan(text, lexicon, found, field) : null;
-  const body = instructionIn(text, lexicon, words, count);
+  const figures = fields && !draft.uncounted ? figuresIn(text, lexicon, draft, 1) : [];
+  const inField = (field: CountField | null | undefined) =>
+    field ? figures.findLast((one) => keysOf(text, one).includes(field.key)) : undefined;
+  const found = inField(fields?.count);
+  const edge = inField(fields?.edge);
+  const cuts = [
+    ...(found && fields ? [countSpan(text, lexicon, found, fields.count)] : []),
+    ...(edge && fields?.edge ? [countSpan(text, lexicon, edge, fields.edge)] : []),
+  ];
+  const body = instructionIn(text, lexicon, words, cuts);
   return {
     label: { ...label, bodyFrom: body.from },
     body,
@@ -158,17 +220,16 @@ function means(lexicon: Lexicon, piece: string): boolean {
 }
 
 /** What is left of the words of a unit without its count: the piece with most crochet in it, without signs at its ends. */
-function instructionIn(text: string, lexicon: Lexicon, words: readonly Span[], count: Span | null): Span {
+function instructionIn(text: string, lexicon: Lexicon, words: readonly Span[], cuts: readonly Span[]): Span {
   const last = words.at(-1) ?? { from: 0, to: 0 };
   let best = { from: last.from, to: last.from, weight: -1 };
+  const ordered = [...cuts].sort((a, b) => a.from - b.from);
   for (const one of words) {
-    const inside = count && count.from >= one.from && count.to <= one.to ? count : null;
-    const pieces = inside
-      ? [
-          { from: one.from, to: inside.from },
-          { from: inside.to, to: one.to },
-        ]
-      : [one];
+    const inside = ordered.filter(({ from, to }) => from >= one.from && to <= one.to);
+    const pieces = [...inside, { from: one.to, to: one.to }].map(({ from }, i) => ({
+      from: inside[i - 1]?.to ?? one.from,
+      to: from,
+    }));
     for (const piece of pieces.map((span) => trimmed(text, span, lexicon))) {
       const weight = weightOf(text.slice(piece.from, piece.to), lexicon);
       if (weight > best.weight) best = { ...piece, weight };
@@ -185,7 +246,8 @@ function weightOf(words: string, lexicon: Lexicon): number {
     const meaning = lexicon.at(tokens, i)?.meaning.is;
     return meaning !== undefined && CROCHET.has(meaning);
   });
-  return crochet.length * 100 + Math.min(99, tokens.filter(({ kind }) => kind !== 'mark').length);
+  const rest = tokens.reduce((sum, { kind }) => sum + (kind === 'mark' ? 0 : kind === 'number' ? 1 : 2), 0);
+  return crochet.length * 100 + Math.min(99, rest);
 }
 
 function trimmed(text: string, { from, to }: Span, lexicon: Lexicon): Span {

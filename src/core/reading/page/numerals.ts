@@ -8,15 +8,17 @@ export interface Numeral extends Span {
   readonly last: number;
   /** Its first number alone, where the words behind it may begin with the second. */
   readonly single?: Numeral;
+  /** The Roman number that a small letter may be as well: `i`, `v`, `x`. */
+  readonly roman?: Numeral;
 }
 
 const WRITTEN = /\d{1,4}(?:st|nd|rd|th)?(?![\d\p{L}])|\d{1,4}|(?<!\p{L})\p{L}+/gu;
 const ROMAN = /^(?=[ivxl])(?:xl|l?x{0,3})(?:ix|iv|v?i{0,3})$/iu;
 const ROMAN_VALUES: Readonly<Record<string, number>> = { i: 1, v: 5, x: 10, l: 50 };
 /** What stands between the two ends of a range. A dash with spaces may stand before a count as well. */
-const TO = /[)\]}°.]?(?:[-–—]|\.{2,3}|…|[ \t]{1,2}(?:to|till|until|through|and|&|à|bis|til)[ \t]{1,2})[([]?/iuy;
+const TO = /[)\]}°.]?(?:[-–—]|\.{2,3}|…|[ \t]{1,2}(?:to|till|until|through|thru|and|&|à|bis|til)[ \t]{1,2})[([]?/iuy;
 const TO_AT_START =
-  /[)\]}°./]?[ \t]{0,2}(?:[-–—]|\.{2,3}|…|to|and|&|à|bis|til(?!\p{L}))(?:[ \t]the)?[ \t]{0,2}[([#]?/iuy;
+  /[)\]}°./]?[ \t]{0,2}(?:[-–—]|\.{2,3}|…|to|through|thru|and|&|à|bis|til(?!\p{L}))(?:[ \t]the)?[ \t]{0,2}[([#]?/iuy;
 /** "R5–R9": the word before the first number may stand before the second one as well. */
 const WORD_BEFORE = /\p{L}{1,6}\.?[ \t]?$/u;
 
@@ -27,9 +29,10 @@ export function numeralsIn(text: string, { from, to }: Span): Numeral[] {
   const found: Numeral[] = [];
   for (let single = next(words, 0); single; single = next(words, found.at(-1)?.to ?? words.length))
     found.push(ranged(words, single, found.length === 0));
-  return found.map(({ single, ...numeral }) => ({
+  return found.map(({ single, roman, ...numeral }) => ({
     ...moved(numeral, from),
     ...(single ? { single: moved(single, from) } : {}),
+    ...(roman ? { roman: moved(roman, from) } : {}),
   }));
 }
 
@@ -38,12 +41,18 @@ function ranged(words: string, single: Numeral, atStart: boolean): Numeral {
   const joint = atStart ? TO_AT_START : TO;
   joint.lastIndex = single.to;
   if (!joint.test(words)) return single;
-  const word = atStart ? (WORD_BEFORE.exec(words.slice(0, single.from))?.[0] ?? '') : '';
+  const word = WORD_BEFORE.exec(words.slice(0, single.from))?.[0] ?? '';
   const from = joint.lastIndex + (words.startsWith(word, joint.lastIndex) ? word.length : 0);
-  const end = next(words, from);
-  if (end?.from !== from || end.kind !== single.kind || end.first <= single.last) return single;
-  const apart = /\s/.test(words.slice(single.to, end.from));
-  return { ...single, to: end.to, last: end.first, ...(apart ? { single } : {}) };
+  const [start, end] = alikeIn(single, next(words, from));
+  if (end?.from !== from || end.kind !== start.kind || end.first <= start.last) return single;
+  const apart = /\s/.test(words.slice(start.to, end.from));
+  return { ...start, to: end.to, last: end.first, ...(apart ? { single: start } : {}) };
+}
+
+/** "i-iii", "iv-v": a small letter is a Roman number beside one. */
+function alikeIn(one: Numeral, other: Numeral | null): [Numeral, Numeral | null] {
+  const roman = one.kind === 'roman' || other?.kind === 'roman';
+  return roman ? [one.roman ?? one, other?.roman ?? other] : [one, other];
 }
 
 function moved(numeral: Numeral, by: number): Numeral {
@@ -75,10 +84,18 @@ function numeralOf(written: string, from: number, words: string): Numeral | null
     const whole = cardinal(word) === null ? null : numberGoesOn(words, value, to);
     return one('word', whole?.value ?? value, whole?.end);
   }
-  if (written === written.toUpperCase() && ROMAN.test(written)) return one('roman', romanValue(word));
+  const evenly = written === written.toUpperCase() || (written === word && written.length > 1);
+  if (evenly && ROMAN.test(written)) return one('roman', romanValue(word));
   // "R5", "24x": a letter beside a figure is no number.
   const beside = /\d/.test(words.charAt(from - 1) + words.charAt(to));
-  return written.length === 1 && /[a-z]/.test(word) && !beside ? one('letter', word.charCodeAt(0) - 96) : null;
+  return beside ? null : letterIn(word, one);
+}
+
+/** A letter of the alphabet, which may be a Roman number as well. */
+function letterIn(word: string, one: (kind: Numeral['kind'], value: number) => Numeral): Numeral | null {
+  if (!/^[a-z]$/.test(word)) return null;
+  const letter = one('letter', word.charCodeAt(0) - 96);
+  return /[ivx]/.test(word) ? { ...letter, roman: one('roman', romanValue(word)) } : letter;
 }
 
 function romanValue(word: string): number {

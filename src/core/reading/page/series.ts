@@ -194,11 +194,13 @@ function placesByKey(source: SourceText): Map<string, Place[]> {
     count += numerals.length;
     numerals.forEach((numeral, i) => {
       if (isMentioned(source.text, start, numeral)) return;
-      const place = { line, numeral, start, end: span.to, more: goingOn(source.text, numerals, i) };
-      for (const [key, one] of keysOf(source, span, place, i === 0)) {
-        const places = byKey.get(key);
-        if (places) places.push(one);
-        else byKey.set(key, [one]);
+      for (const written of numeral.roman ? [numeral, numeral.roman] : [numeral]) {
+        const place = { line, numeral: written, start, end: span.to, more: goingOn(source.text, numerals, i) };
+        for (const [key, one] of keysOf(source, span, place, i === 0)) {
+          const places = byKey.get(key);
+          if (places) places.push(one);
+          else byKey.set(key, [one]);
+        }
       }
     });
   });
@@ -327,7 +329,7 @@ function missingIn(
 export function sidesOf(text: string, { from, to }: Span, line: Span): { left: string; right: string } {
   const before = piecesOf(text.slice(Math.max(line.from, from - 24), from)).at(-1) ?? '^';
   const behind = text
-    .slice(to, Math.min(line.to, to + 4))
+    .slice(to, Math.min(line.to, to + 24))
     .trimStart()
     .charAt(0);
   return { left: alike(before), right: behind === '' ? '$' : /[\p{L}\p{N}]/u.test(behind) ? 'w' : behind };

@@ -1,13 +1,13 @@
 import type { SourceText } from '../../text/source.js';
 import type { Lexicon } from '../lexicon.js';
 import { draftsOf, type Draft } from './drafts.js';
-import { countFields, unitOf } from './fields.js';
+import { countFields, edgeField, unitOf } from './fields.js';
 import { headingsBetween } from './parts.js';
 import { unitsInTable } from './rows.js';
 import { seriesOf } from './series.js';
 import { tablesIn } from './table.js';
 import type { Unit, Units } from './unit.js';
-import { sentencesIn, unnumberedIn, type Unnumbered } from './unlabelled.js';
+import { clausesIn, sentencesIn, unnumberedIn, type Unnumbered } from './unlabelled.js';
 
 const MOST_COUNT_FIELDS = 3;
 const MOST_LINES = 3000;
@@ -24,8 +24,12 @@ export function unitsOf(source: SourceText, lexicon: Lexicon): Units[] {
   for (const series of seriesOf(source)) ways.push(...waysOf(source, lexicon, draftsOf(source, lexicon, series)));
   ways.push(...unnumberedOf(source, lexicon, unnumberedIn(source, lexicon)));
   // Sentences are rounds only where neither numbers nor lines are.
-  if (ways.length === 0)
-    ways.push(...unnumberedOf(source, lexicon, unnumberedIn(source, lexicon, sentencesIn(source))));
+  if (ways.length === 0) {
+    const sentences = sentencesIn(source);
+    const clauses = clausesIn(source, lexicon, sentences);
+    for (const stretches of clauses.length > sentences.length ? [clauses, sentences] : [sentences])
+      ways.push(...unnumberedOf(source, lexicon, unnumberedIn(source, lexicon, stretches)));
+  }
   return ways.map((units) => ({ units, headings: headingsBetween(source, units), upwards: descends(units) }));
 }
 
@@ -45,7 +49,8 @@ function waysOf(source: SourceText, lexicon: Lexicon, drafts: readonly Draft[]):
   const fields = countFields(source, lexicon, drafts);
   return [...fields, null]
     .slice(0, MOST_COUNT_FIELDS)
-    .map((field) => drafts.map((draft) => unitOf(source, lexicon, draft, field)));
+    .map((count) => count && { count, edge: edgeField(source, lexicon, drafts, count) })
+    .map((some) => drafts.map((draft) => unitOf(source, lexicon, draft, some)));
 }
 
 function descends(units: readonly Unit[]): boolean {

@@ -1,4 +1,5 @@
 import { lineSpan, type SourceText, type Span } from '../../text/source.js';
+import { changeAt } from '../gist/change.js';
 import { headingByLook } from '../headings.js';
 import type { Label } from '../labels.js';
 import { tokenize, type Token } from '../lexer.js';
@@ -15,8 +16,12 @@ export interface Unnumbered {
 }
 
 const CROCHET: ReadonlySet<Meaning['is']> = new Set(['stitch', 'shaping', 'increase', 'decrease', 'steps']);
-/** Words of place, beside which a figure tells stitches: "two in each". */
-const PLACES: ReadonlySet<Meaning['is']> = new Set(['each', 'around', 'together']);
+/** Words beside which a figure tells stitches: "two in each", "a ring of six", "one and a two, six times". */
+const PLACES: ReadonlySet<Meaning['is']> = new Set(['each', 'around', 'together', 'magic-ring', 'times']);
+/** "3 up = 30", in words of this hand */
+const TOTALS = /\S\s*[=→]\s*\d{1,4}\s*(?:sts?|stitches)?\W*$/iu;
+/** "Even for 4 rounds" */
+const EVEN: ReadonlySet<Meaning['is']> = new Set(['evenly']);
 const FEWEST = 5;
 const MOST_LINES = 1500;
 /** "then 6 rounds of sc", "the same three rounds" */
@@ -24,6 +29,12 @@ const SO_MANY =
   /(?<!\p{L})(\d{1,3}|two|three|four|five|six|seven|eight|nine|ten|twelve)\s+(?:more\s+)?(?:rounds?|rows?|rnds?|rds?)(?!\p{L})/iu;
 /** "just go round four times" */
 const GO_ROUND = /(?<!\p{L})(?:go|work|crochet) a?round (\d{1,3}|\p{L}{3,5}) times(?!\p{L})/iu;
+/** "four rounds of 24", "three rounds straight on 30", "round three times on ten" */
+const ROUNDS_ON =
+  /(?<!\p{L})(?:rounds?|rnds?|rds?)(?: \p{L}+ times)?(?: \p{L}+)? (?:on|of|with) (?:\d{1,3}|\p{L}{3,12})(?!\p{L})/iu;
+/** "24 for two rounds" */
+const FOR_ROUNDS =
+  /(?<!\p{L})(?:\d{1,3}|\p{L}{3,12}) for (?:\d{1,3}|\p{L}{3,5}) (?:rounds?|rows?|rnds?|rds?)(?!\p{L})/iu;
 /** "rounds 1 to 5 exactly like the head" */
 const NUMBERED = /(?<!\p{L})(?:rounds?|rows?|rnds?|rds?)\s+(\d{1,3})(?:\s*(?:-|–|to|and)\s*(\d{1,3}))?/iu;
 /** "first three rounds of the legs again" */
@@ -55,6 +66,44 @@ export function sentencesIn(source: SourceText): Stretch[] {
   return several > 0 && found.length <= MOST_SENTENCES ? found : [];
 }
 
+/**
+ * Sentences cut where they tell several rounds: behind a clause that tells a count, or begins a piece, if the one behind it works
+ * stitches again. "Ring of five, two in each for ten, round three times on ten."
+ */
+export function clausesIn({ text }: SourceText, lexicon: Lexicon, sentences: readonly Stretch[]): Stretch[] {
+  return sentences.flatMap(({ line, from, to }) => {
+    const cuts = cutsIn(text.slice(from, to), lexicon);
+    return [0, ...cuts].map((at, i) => ({ line, from: from + at, to: from + (cuts[i] ?? to - from) }));
+  });
+}
+
+/** Where one round of a sentence ends and the next one begins. */
+function cutsIn(sentence: string, lexicon: Lexicon): number[] {
+  const cuts: number[] = [];
+  let begun = 0;
+  for (const at of endsOfClauses(sentence)) {
+    const before = sentence.slice(begun, at);
+    const looks = lookAt(before, lexicon);
+    const told = looks.figures && (looks.starts || ROUNDS_ON.test(before) || endsOnCount(looks.tokens, lexicon));
+    if (!told || !lookAt(sentence.slice(at), lexicon).works) continue;
+    cuts.push(at);
+    begun = at;
+  }
+  return cuts;
+}
+
+/** Behind each comma, semicolon or colon that stands in no bracket. */
+function endsOfClauses(sentence: string): number[] {
+  const ends: number[] = [];
+  let depth = 0;
+  Array.from(sentence).forEach((sign, at) => {
+    if ('([{'.includes(sign)) depth += 1;
+    else if (')]}'.includes(sign)) depth -= 1;
+    else if (depth === 0 && ',;:'.includes(sign)) ends.push(at + 1);
+  });
+  return ends;
+}
+
 const SENTENCE = /\S[^.!?]*(?:[.!?](?!\s|$)[^.!?]*)*[.!?]*\s*/gu;
 const FEWEST_SENTENCES = 3;
 const MOST_SENTENCES = 200;
@@ -78,6 +127,13 @@ export function unnumberedIn(source: SourceText, lexicon: Lexicon, stretches = l
   return found.length < FEWEST ? [] : found;
 }
 
+/** Whether a line by itself looks like a round, whatever else the text holds: "four rounds of 24", "begin: 6 sc ring". */
+export function looksLikeRound(text: string, lexicon: Lexicon): boolean {
+  if (text.length > LONGEST || EXPLAINS.test(text)) return false;
+  const looks = lookAt(text, lexicon);
+  return looks.works && looks.figures && stands(text, lexicon, looks);
+}
+
 const LONGEST = 400;
 /** "inc = 2 sc in one", "wait, is that 2 sc?": no round; "inc x6 = 12" may be one. */
 const EXPLAINS = /=(?!\s*\d{1,4}\s*(?:sts?|stitches)?\W*$)|\?/;
@@ -99,14 +155,31 @@ function lookAt(text: string, lexicon: Lexicon): Looks {
   const meanings = new Set(tokens.map((_, i) => lexicon.at(tokens, i)?.meaning.is ?? 'nothing'));
   const figures = tokens.some(({ kind }) => kind === 'number');
   const holds = (some: ReadonlySet<string>) => [...meanings].some((meaning) => some.has(meaning));
-  const works = GO_ROUND.test(text) || holds(CROCHET) || (figures && holds(PLACES));
+  const totals = TOTALS.test(text);
+  const changes = tokens.some((_, i) => changeAt(tokens, i) !== null);
+  const many = SO_MANY.test(text) && (holds(EVEN) || tokens.filter(({ kind }) => kind === 'number').length > 1);
+  const works =
+    totals ||
+    changes ||
+    many ||
+    GO_ROUND.test(text) ||
+    ROUNDS_ON.test(text) ||
+    holds(CROCHET) ||
+    (figures && holds(PLACES));
   const refers = ALIKE.test(text) && (SO_MANY.test(text) || NUMBERED.test(text));
   return { tokens, figures, works, starts: works && meanings.has('magic-ring'), refers };
 }
 
 /** Whether a line is a round also where no count is found in it. */
 function stands(text: string, lexicon: Lexicon, { tokens, works, starts, refers }: Looks): boolean {
-  return starts || refers || tellsCount(text, lexicon) || (works && isAllCrochet(tokens, lexicon));
+  return (
+    starts ||
+    refers ||
+    ROUNDS_ON.test(text) ||
+    FOR_ROUNDS.test(text) ||
+    tellsCount(text, lexicon) ||
+    (works && isAllCrochet(tokens, lexicon))
+  );
 }
 
 /**

@@ -1,0 +1,112 @@
+import type { Lexicon, Meaning } from '../lexicon.js';
+import type { Token } from '../lexer.js';
+import { changeAt } from './change.js';
+import type { Item, ItemKind } from './item.js';
+
+/** The words of an instruction, and what has been made of those before a place. */
+interface Words {
+  readonly tokens: readonly Token[];
+  readonly lexicon: Lexicon;
+  readonly before: Item['is'] | undefined;
+}
+
+/** What several words come to together, and the index behind them; no item where they say nothing of the count. */
+export interface Phrase {
+  readonly item: ItemKind | null;
+  readonly next: number;
+}
+
+/** What words that stand together say of the count where each by itself says something else; null for all others. */
+export function phraseAt(words: Words, at: number): Phrase | null {
+  for (const phrase of PHRASES) {
+    const found = phrase(words, at);
+    if (found) return found;
+  }
+  return null;
+}
+
+const PLAIN_STITCH: ItemKind = { is: 'tool', stitch: null, per: 1, over: 1 };
+/** Words for a round in which nothing is shaped. */
+export const PLAIN_ROUND = /^(?:plain|straight|even)$/;
+const UNCHANGED = /^(?:unchanged|unaltered|unshaped|changeless)$/;
+const DENIES = /^(?:no|not|nothing|never|without|don['’]?t)$/;
+const CHANGES = /^(?:chang|alter|shap|grow|increas|decreas|incs?$|decs?$|special|fancy|new$|happen)/;
+const LONGEST_DENIAL = 4;
+/** What a figure before it is of. */
+const OF_FIGURES: ReadonlySet<Meaning['is']> = new Set(['stitch', 'shaping', 'increase', 'decrease', 'times', 'in']);
+const OF_SEVERAL: ReadonlySet<Item['is'] | undefined> = new Set(['number', 'stitches', 'each']);
+const BEGIN_CLAUSES: ReadonlySet<Item['is'] | undefined> = new Set([undefined, 'break', 'word', 'close']);
+
+const PHRASES: readonly ((words: Words, at: number) => Phrase | null)[] = [
+  change,
+  unshaped,
+  eachTime,
+  perStitch,
+  plainStitch,
+  pairInOne,
+  // "every other one"
+  ({ tokens, before }, at) =>
+    tokens[at]?.word === 'other' && before === 'each'
+      ? { item: { is: 'number', value: 2, ordinal: true, glued: false }, next: at + 1 }
+      : null,
+  // "every 3rd and 4th joined": of stitches, and no end of a round.
+  ({ tokens, before }, at) =>
+    tokens[at]?.word === 'joined' && OF_SEVERAL.has(before) ? { item: { is: 'together' }, next: at + 1 } : null,
+  // "six pairs, and there are six"
+  ({ tokens }, at) =>
+    tokens[at]?.word === 'there' && tokens[at + 1]?.word === 'are' && tokens[at + 2]?.kind === 'number'
+      ? { item: { is: 'total' }, next: at + 2 }
+      : null,
+];
+
+/** "+ 6", "add 8": a figure that no stitch stands behind, at the start of a clause. */
+function change({ tokens, lexicon, before }: Words, at: number): Phrase | null {
+  const found = BEGIN_CLAUSES.has(before) ? changeAt(tokens, at) : null;
+  if (!found) return null;
+  const words = lexicon.at(tokens, found.figure + 1);
+  const next = found.figure + 1 + (words?.meaning.is === 'stitch-word' ? words.length : 0);
+  const behind = lexicon.at(tokens, next)?.meaning.is;
+  if (behind !== undefined && OF_FIGURES.has(behind)) return null;
+  return { item: { is: 'change', by: found.sign * (tokens[found.figure]?.value ?? 0) }, next };
+}
+
+/** "nothing changes", "without changing anything", "unchanged", "no more growing". */
+function unshaped({ tokens }: Words, at: number): Phrase | null {
+  const words = tokens.slice(at, at + LONGEST_DENIAL).map(({ word }) => word);
+  if (UNCHANGED.test(words[0] ?? '')) return { item: { is: 'plain' }, next: at + 1 };
+  if (!DENIES.test(words[0] ?? '')) return null;
+  const changes = words.findIndex((word, i) => i > 0 && CHANGES.test(word));
+  if (changes < 0) return null;
+  const any = /^any(?:thing)?$/.test(words[changes + 1] ?? '');
+  return { item: { is: 'plain' }, next: at + changes + (any ? 2 : 1) };
+}
+
+/** "35 every time" says no more than 35. */
+function eachTime({ tokens, lexicon }: Words, at: number): Phrase | null {
+  const each = lexicon.at(tokens, at);
+  const behind = at + (each?.length ?? 1);
+  const time = each?.meaning.is === 'each' && /^(?:time|round|row)$/.test(tokens[behind]?.word ?? '');
+  return time ? { item: null, next: behind + 1 } : null;
+}
+
+/** "2 / st": so many for each. */
+function perStitch({ tokens, lexicon }: Words, at: number): Phrase | null {
+  const per = tokens[at]?.word === '/' && lexicon.at(tokens, at + 1)?.meaning.is === 'stitch-word';
+  return per ? { item: { is: 'each' }, next: at + 1 } : null;
+}
+
+/** "one plain, one increase": a stitch as any other. */
+function plainStitch({ tokens, lexicon, before }: Words, at: number): Phrase | null {
+  if (before !== 'number' || !PLAIN_ROUND.test(tokens[at]?.word ?? '')) return null;
+  const after = lexicon.at(tokens, at + 1)?.meaning.is;
+  const round = after === 'round-word' || after === 'row-word' || after === 'stitch';
+  return round ? null : { item: PLAIN_STITCH, next: at + 1 };
+}
+
+/** "a pair in one", "twos into every stitch": two in it, and no two as one. */
+function pairInOne({ tokens, lexicon }: Words, at: number): Phrase | null {
+  if (!/^(?:pairs?|twos)$/.test(tokens[at]?.word ?? '') || lexicon.at(tokens, at + 1)?.meaning.is !== 'in') return null;
+  const target = lexicon.at(tokens, at + 2)?.meaning.is;
+  const one = tokens[at + 2]?.value === 1 || target === 'each' || target === 'next' || target === 'same';
+  return one ? { item: { is: 'tool', stitch: null, per: 2, over: 1 }, next: at + 1 } : null;
+}
