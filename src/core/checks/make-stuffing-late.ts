@@ -43,14 +43,14 @@ export const makeStuffingLate: Rule = {
   },
 };
 
-/** "Stuff before the last round", "we stuff during the work": told late, and to be done in time. */
+/** "Stuff before the last round", "after a bit more stuffing", "we stuff during the work": told late, and to be done in time. */
 function saysEarlier(source: SourceText, { span }: MakingEvent): boolean {
   const line = lineSpan(source, lineIndexAt(source, span.from));
   return EARLIER.test(source.text.slice(line.from, line.to));
 }
 
 const EARLIER =
-  /(?<!\p{L})(?:before|as you (?:go|work)|during|while (?:you )?work|along the way|in between|gradually)(?!\p{L})/iu;
+  /(?<!\p{L})(?:before|more stuffing|as you (?:go|work)|during|while (?:you )?work|along the way|in between|gradually)(?!\p{L})/iu;
 
 /** Whether notes or assembly speak of stuffing for all parts. */
 function saidElsewhere({ events }: Document): boolean {
@@ -82,9 +82,14 @@ function throughBoth(step: Round['steps'][number]): boolean {
   return step.kind === 'work' && step.place.kind === 'both-layers';
 }
 
+/** "Stuff; last: 6 decs": it is told in the line of the round, and done before. */
+function isToldBefore({ after, span }: MakingEvent): boolean {
+  return after !== null && span.from >= after.bodyFrom && span.from < (after.steps[0]?.span.from ?? 0);
+}
+
 /** The last chance was some rounds ago. */
 function throughNarrow(part: Part, counted: readonly CountedRound[], first: MakingEvent, at: DrawnAt): Found | null {
-  const index = counted.findIndex(({ round }) => round === first.after);
+  const index = counted.findIndex(({ round }) => round === first.after) - (isToldBefore(first) ? 1 : 0);
   const after = counted[index];
   const made = after && after.outcome.obstacles.length === 0 ? after.outcome.made : (after?.carried ?? null);
   if (!after || made === null || first.negated || !isHollow(counted.slice(0, index + 1))) return null;

@@ -29,7 +29,8 @@ export const notationBracket: Rule = {
     for (const { heading } of pattern.parts) {
       const words = pattern.source.text.slice(heading.from, heading.to);
       const mark = openIn(words);
-      if (mark)
+      // "HEAD {" opens what follows, as code does.
+      if (mark && mark !== '{')
         yield {
           span: heading,
           round: null,

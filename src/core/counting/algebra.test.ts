@@ -47,6 +47,8 @@ describe('one instruction, and what it does to the number of stitches', () => {
     [6, 'sk 2 sts, sc 4', '6 → 4'],
     [6, 'sc 3, ch 2, sc 3', '6 → 8'],
     [6, 'sc 2, ch 2, skip 2, sc 2', '6 → 6'],
+    [14, 'ch 2, skip 2, sc 12', '14 → 14'],
+    [14, 'ch 2, skip 1, sc 13', '14 → 13'],
     [6, 'ch 1, sc 6', '6 → 6'],
     [6, 'ch 1, sc 6, join', '6 → 6'],
     [6, 'ch 1, sc 6, sl st to first st', '6 → 6'],

@@ -47,7 +47,8 @@ export class Tally {
     steps.forEach((step, index) => {
       switch (step.kind) {
         case 'chain':
-          if (!begun) this.#standingChain(step, steps, index, chainCounts && index === standing);
+          if (stands(step, steps[index + 1], begun))
+            this.#standingChain(step, steps, index, chainCounts && index === standing);
           else if ((inside || index < lastFabric) && !isLoop(steps, index)) this.#chain(step);
           else this.#note(step, 1, 0, 0);
           break;
@@ -340,9 +341,20 @@ export function standingChainOf(steps: readonly Step[]): number {
     if (step.kind === 'chain') found = index;
     // "ch 4, sl st to form a ring, ch 3": the first chain is the ring.
     else if (step.kind === 'join') found = -1;
-    else if (isFabric(step)) break;
+    else if (isFabric(step)) return spans(steps[found], step) ? -1 : found;
   }
   return found;
+}
+
+/** Whether a chain stands at the beginning of a round, and is no hole. */
+function stands(chain: Chain, next: Step | undefined, begun: boolean): boolean {
+  return !begun && !spans(chain, next);
+}
+
+/** "ch 2, skip 2": the chain of a hole, as long as what it spans, and no stitch of its own. */
+function spans(chain: Step | undefined, step: Step | undefined): boolean {
+  if (chain?.kind !== 'chain' || step?.kind !== 'skip' || step.first || step.chains) return false;
+  return step.count === chain.count && step.count > 1;
 }
 
 /** "sc, ch 2, sc in the same st": a loop over one stitch, and nothing to work into, as within a group. */

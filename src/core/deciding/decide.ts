@@ -56,6 +56,8 @@ function leavesGap({ pattern }: CountedPattern): boolean {
   return pattern.parts.some(({ stretches }) =>
     stretches.some((stretch) => {
       const rounds = stretch.rounds.filter(({ labelled }) => labelled);
+      // "Commence with 2 ch.; …" above "2nd rnd": the first one has no number.
+      if (stretch.rounds[0]?.from === 2 && stretch === stretches[0]) return true;
       return rounds.some((round, i) => {
         const before = rounds[i - 1];
         if (!before || round.from <= before.to + 1) return false;

@@ -9,7 +9,7 @@ const WEAK_US = /\b(?:skip|sk|gauge|yarn over|yo|color)\b/gi;
 const WEAK_UK = /\b(?:miss|tension|yrh|yoh|colour)\b/gi;
 const RING_OF_SHARED = /(\d{1,2})\s?dc (?:in|into)\s+(?:a |the )?(?:magic|mr|ring|mc)/gi;
 const COUNTRY = /\b(us|u\.s\.|usa|american|uk|u\.k\.|british|english(?= term))(?![a-z])/gi;
-const THING = String.raw`(?:terms?|terminology|terminologies|stitch(?:es| names)?|names|abbreviations|crochet|version|notation|pattern|standards?|english|rows|rounds)`;
+const THING = String.raw`(?:terms?|terminology|terminologies|stitch(?:es| names)?|names|words|abbreviations|crochet|version|notation|pattern|standards?|english|rows|rounds)`;
 const THING_AFTER = new RegExp(String.raw`^[ \t*_-]+(?:\p{L}+[ \t]+){0,2}?${THING}(?!\p{L})`, 'iu');
 const THING_BEFORE = new RegExp(
   String.raw`(?<!\p{L})${THING}(?:[ \t]+used)?[ \t*_|.]*(?::|=|is|are|in|–|-)?[ \t*_|]*(?:in )?$`,
@@ -110,6 +110,28 @@ function isAlone(before: string, after: string): boolean {
   return /(?:^|[\n.;!?,\]|/·•]\s*)$/.test(before) && /^[.!]?[ \t]*(?:\r?\n|$)|^\.\s+\S/.test(after);
 }
 
+/** So much of a text is its head, where the title and what is needed stand. */
+const HEAD = 400;
+const HEAD_LINES = 5;
+const SET_OFF_BEFORE = /(?:^|[\n.;:!?,)\]|/·•~–—-]|\s{2})\s?$/u;
+const SET_OFF_AFTER = /^(?:[ \t]*(?:$|\r?\n|[.;,)\]|/·•~–—-])|\s{2})/u;
+/** "hippo notes us grey worsted 4mm" */
+const OF_YARN =
+  /^[ \t]+(?:\p{L}+[ \t]+){0,2}(?:cotton|wool|worsted|acrylic|yarn|dk|aran|sport|fingering|hook|\d(?:[.,]\d+)?[ \t]?mm)(?!\p{L})/iu;
+/** "let us", "all of us" */
+const PRONOUN =
+  /(?<!\p{L})(?:let|lets|of|with|for|to|by|from|join|and|give|gives|tell|tells|show|shows|send|like|than|both)\s$/iu;
+
+/** Whether the name of a country stands by itself among what is told at the head of a text: the title, the yarn, the hook. */
+function standsInHead(text: string, from: number, to: number): boolean {
+  if (from > HEAD || text.slice(0, from).split('\n').length > HEAD_LINES) return false;
+  const [before, after] = [text.slice(Math.max(0, from - 12), from), text.slice(to, to + 40)];
+  if (PRONOUN.test(before)) return false;
+  return (
+    (SET_OFF_BEFORE.test(before) && SET_OFF_AFTER.test(after)) || (/\p{L}\s$/u.test(before) && OF_YARN.test(after))
+  );
+}
+
 /** Every place where the text says which terms it is in: "US terms", "written in British terminology", "Terms: UK". */
 export function declarationsIn(text: string): { vocabulary: Vocabulary; span: Span }[] {
   const found: { vocabulary: Vocabulary; span: Span }[] = [];
@@ -124,7 +146,8 @@ export function declarationsIn(text: string): { vocabulary: Vocabulary; span: Sp
       !/^\s*\d/.test(text.slice(end, end + 3));
     const alone =
       (written && (name !== 'us' || /in\s+$/i.test(text.slice(Math.max(0, match.index - 4), match.index)))) ||
-      isAlone(text.slice(Math.max(0, match.index - 3), match.index), text.slice(end, end + 4));
+      isAlone(text.slice(Math.max(0, match.index - 3), match.index), text.slice(end, end + 4)) ||
+      standsInHead(text, match.index, end);
     if (!after && !before && !alone) continue;
     // "us" in lower case is a pronoun unless terms are spoken of.
     if (name === 'us' && !alone && !/term|crochet|abbrev/i.test((after ?? before)?.[0] ?? '')) continue;

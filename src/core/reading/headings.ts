@@ -307,9 +307,14 @@ export function partInLine(line: string): Heading | null {
   return { ...named(match[1], 0), rest: line.slice(match[0].length) };
 }
 
+/** "Nose, in pink." */
+const NAME_AND_COLOUR = /^(\p{Lu}[\p{L} ]{1,20}), (?:in|with) [^.,:\d]{2,20}\.$/u;
+
 /** A heading that stands before the first label on the same line: "Head: work with Cocoa. R1: …", "Arm (make 2) – R1: …". */
 export function headingBeforeLabel(words: string): Heading | null {
   const text = words.trim().replace(/^[^\p{L}\d]+/u, '');
+  const told = NAME_AND_COLOUR.exec(text)?.[1];
+  if (told) return { ...named(told, 0), rest: '' };
   const match =
     /^([\p{L}\d][\p{L}\d '’&-]{1,30}?(?:\s*\([^()\n:]{1,40}\)?|\s*[x×]\s?\d+|(?:,[^,:.\n]{1,20}){1,2}(?=:))?)(?:\*\*|__)?\s*[:–—-]\s*/u.exec(
       text,

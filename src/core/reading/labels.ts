@@ -26,7 +26,7 @@ const NUMBER = String.raw`(?:\d{1,4}[a-d]?|(?:${TENS})(?:[- ](?:${UNITS}))?|${UN
 const COMPOUND = new RegExp(`(${TENS})[- ](${UNITS})`, 'gi');
 const UNIT = String.raw`(?:rnds?|rounds?|rds?|rows?|r)`;
 const WORD_LABEL = new RegExp(
-  String.raw`(?<![\p{L}\d])(${UNIT})\.?[ \t\u00a0]{0,3}(?:#|n[or]\.[ \t]?|number[ \t])?(${NUMBER}(?:(?:[).](?=[ \t]{1,3}(?:to|through|thru|until|and)[ \t]|[ \t]{0,2}[-–—][ \t]{0,2}\d{1,3}\)))?[ \t]{0,3}(?:[-–—−,&+~/→]|\.{2,3}|…|to(?![\p{L}])|through|thru|until|and)[ \t]{0,3}(?:(?:and|&)[ \t]{1,3})?(?:${UNIT}\.?[ \t]{0,3})?${NUMBER}){0,20})`,
+  String.raw`(?<![\p{L}\d])(${UNIT})\.?[ \t\u00a0]{0,3}(?:#|n[or]\.[ \t]?|number[ \t])?(${NUMBER}(?:(?:[).](?=[ \t]{1,3}(?:to|through|thru|until|and)[ \t]|[ \t]{0,2}[-–—][ \t]{0,2}\d{1,3}\)))?[ \t]{0,3}(?:[-–—−,&+~/→]|\.{2,3}|…|to(?![\p{L}])|through|thru|until|and)[ \t]{0,3}(?:(?:and|&)[ \t]{1,3})?(?:${UNIT}\.?[ \t]{0,3})?${NUMBER}|[ \t]{1,2}${UNIT}\.?${NUMBER}){0,20})`,
   'iuy',
 );
 const RING_AFTER = /^\s*\p{L}[\p{L} .]{0,30}?(?<!\p{L})(?:ring|circle|loop|mr|mc)(?!\p{L})/iu;
@@ -48,7 +48,7 @@ const AFTER_LABEL = new RegExp(
 const NUMBER_FIRST =
   /(\d{1,3})(?:\.?[ \t]{0,2}[-–—~][ \t]{0,2}(\d{1,3}))?(?:\.?[ \t]{1,2}(?=r)|(?=r[ \t]?[:.)]))(rnds?|rounds?|rds?|rows?|r)([:.)–—]|[ \t]{1,2}[-–—=] )/iuy;
 const BARE_LABEL =
-  /\(?(\d{1,3})([a-d]?)(?:[.)]?[ \t]{0,2}(?:[-–—]|to|and|&)[ \t]{0,2}\(?(\d{1,3}))?(?:[ \t]{0,2}([.):|]{1,2}|[-–—][ \t]|\t|$)|[ \t]{3,10}(\|))/muy;
+  /\(?(\d{1,3})([a-d]?)(?:[.)]?[ \t]{0,2}(?:[-–—]|\.{2,3}|to|and|&)[ \t]{0,2}\(?(\d{1,3}))?(?:[ \t]{0,2}([.):|]{1,2}|[-–—][ \t]|\t|$)|[ \t]{3,10}(\|))/muy;
 /** "10 (dc 6, dc2tog) x 3", below "9  dc 24": a figure and spaces. */
 const SPACED_LABEL = /(\d{1,3})(?:[-–—](\d{1,3}))?[ \t]{1,4}(?=[\p{L}\d([{*])/uy;
 /** "③ sc, inc", "⑤–⑨ sc around": figures in circles, from 1 to 20. */
@@ -57,7 +57,8 @@ const LETTER_LABEL = /([\p{L}])[ \t]?(\d{1,3})(?:[ \t]?[-–—][ \t]?(?:\1)?(\d
 /** "Next 3 rnds:", "Next round –": the number goes on from the round before. */
 const NEXT_LABEL =
   /(?:the )?(?:next|following) (?:(\d{1,3}|\p{L}{3,6}) )?(rnds?|rounds?|rds?|rows?)(?:[ \t]?\([^()\n]{0,12}\))?[ \t]?(?:[.:–—]|- )|next:/iuy;
-const NAMED_LABEL = /(?:[\p{L}-]{1,14} ){1,3}(?:row|round|rnd)[ \t]?(?:\((?:rs|ws)\)[ \t]?)?(?:[:–—]|- )/iuy;
+const NAMED_LABEL =
+  /(?!ro(?:w|und) by )(?:[\p{L}-]{1,14} ){1,3}(?:row|round|rnd)[ \t]?(?:\((?:rs|ws)\)[ \t]?)?(?:[:–—]|- )/iuy;
 const DECORATION = /(?:[ \t\u00a0>|•◦‣▪●○☐✓~]|[-–—*+](?=[ \t])|\*\*|__|_(?=\p{L}))*/uy;
 
 /** "rnd 5, 6 sc in …", "rnds 5-7, sc around", "rnd 3, red: sc around": an instruction behind a comma. */

@@ -32,7 +32,7 @@ export function legendIn(text: string, from: number, to: number): LegendEntry[] 
  * a word told in a sentence. Only what the meaning explains of crochet is taken.
  */
 const TOLD =
-  /(?<![^\s("“'‘,;.:>])(?:an? |the )?(["“'‘]?)(\p{L}[\p{L}\d]*(?: \p{L}+){0,2}?)(["”'’]?)\s+(?:is|are|means?|stands? for|takes|makes)\s+([^.;:"“]{3,90})/giu;
+  /(?<![^\s("“'‘,;.:>])(?:an? |the )?(["“'‘]?)(\p{L}[\p{L}\d]*(?: \p{L}+){0,2}?)(["”'’]?)\s+(?:is|are|means?|stands? for|takes|makes)\s+((?:(?!,\s(?:an? |the )?["“'‘]?\p{L}+["”'’]?\s(?:is|are|means?|stands? for)\s)[^.;:"“]){3,90})/giu;
 const WRITTEN_FOR = /(?<!\p{L})(\p{L}{1,6}) for ((?:an? )?[^,.;]{2,50}?)(?=,|[.;]|\sand\s|\s?$)/giu;
 /** A list of quoted or short terms behind the first: `…, and "3 together" three`. */
 const SIGN =
@@ -40,7 +40,8 @@ const SIGN =
 /** "s sc, i two sc in one, d two sc together" */
 const LETTER =
   /^\s*(\p{Ll})\s+((?:\d|two|three|sc|dc|hdc|htr|tr|single|double|half|treble|inc|dec|slip|sl)[^)]{0,40})/u;
-const SIGNS_IN_LINE = /([^\s\p{L}\d(){}[\],;."“”'’]{1,2})\s*=\s*(?=[^,;]{0,40}\p{L}{2})([^,;]{2,40})/gu;
+const SIGNS_IN_LINE =
+  /(?<![^\s,;])([^\s\p{L}\d(){}[\],;"“”'’=]{1,2})\s*=\s*(?=[^,;]{0,40}\p{L}{2})((?:(?!\s{2})[^,;]){2,40})/gu;
 /** Words that a sentence can begin with, and that no hand calls a stitch by. */
 const NO_TERM =
   /^(?:this|that|these|those|it|there|here|which|what|he|she|they|we|i|you|rounds?|rows?|rnds?|rd|yarn|hook|colou?r|stitch(?:es)?|sts?|one|all|each|every|body|head|the|first|last|next|work)(?!\p{L})/iu;
@@ -95,27 +96,37 @@ function readLine(line: string, offset: number, entries: LegendEntry[]): void {
 
 /** "X – single crochet; INC – increase; …": entries with semicolons or dots between; null where it is no such list. */
 function listed(line: string): { at: number; text: string }[] | null {
+  const bySemicolons = piecesBy(line, /[;•·]/, ENTRY);
+  return bySemicolons ?? (line.includes(',') ? piecesBy(line, /,/, SHORT_ENTRY) : null);
+}
+
+/** "aug - increase", among others with commas between. */
+const SHORT_ENTRY = /^\s*\p{L}[\p{L}\d]{0,6}\s+[–—-]\s+\p{L}.{1,60}$/u;
+
+function piecesBy(line: string, between: RegExp, entry: RegExp): { at: number; text: string }[] | null {
   const pieces: { at: number; text: string }[] = [];
   let at = 0;
-  for (const piece of line.split(/[;•·]/)) {
+  for (const piece of line.split(between)) {
     // "Designations: X – …" begins behind the colon.
-    const lead =
-      pieces.length === 0 ? (/^[\s>*]*[\p{L} ]{3,30}:\s*(?=\S{1,12}\s*[–—-])/u.exec(piece)?.[0].length ?? 0) : 0;
+    const lead = pieces.length === 0 ? (/^.{0,60}:[\s*_]*(?=\S{1,12}\s*[–—-])/u.exec(piece)?.[0].length ?? 0) : 0;
     pieces.push({ at: at + lead, text: piece.slice(lead) });
     at += piece.length + 1;
   }
-  return pieces.length > 2 && pieces.filter(({ text }) => ENTRY.test(text)).length > 2 ? pieces : null;
+  return pieces.length > 2 && pieces.filter(({ text }) => entry.test(text)).length > 2 ? pieces : null;
 }
+
+const PARTED = /[,;·•]\s*(?=[\p{L}][\p{L}\d ()/+^.]{0,12}\s*=)/gu;
+const SPACED = /(?<!(?<!\p{L})sl)\s+(?=(?:sl\s)?\p{L}[\p{L}\d]{0,7}\s?=)/giu;
 
 /** "sc = single crochet, inc = two sc in one stitch": cut before each new term. */
 function splitList(line: string): { at: number; text: string }[] {
   // "The words I use: sc = …" begins behind the colon.
   const cuts = [line.lastIndexOf(':', line.indexOf('=')) + 1];
-  // Without anything between them the terms are single words: "sc=single crochet inc=2sc in same st".
-  const before = /[,;·•]/.test(line)
-    ? /[,;·•]\s*(?=[\p{L}][\p{L}\d ()/+^.]{0,12}\s*=)/gu
-    : /(?<!(?<!\p{L})sl)\s+(?=(?:sl\s)?\p{L}[\p{L}\d]{0,7}\s?=)/giu;
-  for (const match of line.matchAll(before)) cuts.push(match.index + match[0].length);
+  const parted = [...line.matchAll(PARTED)];
+  // Without anything between them the terms are single words: "sc=single crochet inc=2sc in same st, stuff in time".
+  const spaced = [...line.matchAll(SPACED)];
+  const bySpaces = parted.length === 0 || spaced.length > parted.length + 1;
+  for (const match of bySpaces ? spaced : parted) cuts.push(match.index + match[0].length);
   return cuts.map((at, i) => ({ at, text: line.slice(at, cuts[i + 1] ?? line.length).replace(/[,;·•\s]+$/u, '') }));
 }
 
@@ -147,7 +158,10 @@ export function definitions(
   const builtIn = new Lexicon(vocabulary, compact);
   const bullets = repeatedSigns(entries);
   let lexicon = builtIn;
-  let open = entries.filter(({ term }) => TERM.test(term) && !bullets.has(term) && mayBeTold(term, builtIn));
+  // "I is an increase, D is a decrease": one letter among others is no number.
+  const letters = entries.filter(({ term }) => /^[A-Z]$/.test(term) && !ROMAN.test(term)).length;
+  const mayStand = (term: string) => mayBeTold(term, builtIn) || (term === 'I' && letters > 0);
+  let open = entries.filter(({ term }) => TERM.test(term) && !bullets.has(term) && mayStand(term));
   // An entry may be told in the words of another one, before or behind it.
   for (let pass = 0; pass < PASSES && open.length > 0; pass += 1) {
     const unknown: typeof open = [];
@@ -207,7 +221,8 @@ function mayBeTold(term: string, builtIn: Lexicon): boolean {
   // "x - single crochet": the letter is a stitch, and what is done so many times is written otherwise.
   if (/^x$/i.test(term)) return true;
   const known = builtIn.at(tokens, 0)?.meaning.is;
-  return known === undefined || !OF_LANGUAGE.has(known);
+  // "+ = two in one": a sign that a list draws with.
+  return known === undefined || !OF_LANGUAGE.has(known) || (known === 'and' && !/\p{L}/u.test(term));
 }
 
 const TERM =
@@ -258,7 +273,8 @@ function meaningOf(term: string, written: string, lexicon: Lexicon): Meaning | n
   const plain = written.replace(/\([^)]*\)/g, ' ').split(/[,;:]/)[0] ?? '';
   const reading = readInstruction(plain, { from: 0, to: plain.length }, lexicon);
   // What a word means by itself is given up for plain words alone: "dec = 2 sc into 1" is told carelessly.
-  const shape = shapeIn(reading) ?? (own ? null : shapeByGist(plain, lexicon));
+  const sign = !/[\p{L}\d]/u.test(term);
+  const shape = shapeIn(reading) ?? (own && !sign ? null : shapeByGist(plain, lexicon));
   if (shape) {
     // "4 double crochet in one stitch, closed together; it is one stitch"
     return shape.is === 'shaping' && shape.per > 1 && ONE_STITCH.test(written)
@@ -268,7 +284,6 @@ function meaningOf(term: string, written: string, lexicon: Lexicon): Meaning | n
   // "fs = firm stitch (single crochet)", "in front of a round: back loops only"
   const all = macro(reading);
   if (all) return all;
-  const sign = !/[\p{L}\d]/u.test(term);
   const other = /\(([^()]{2,40})\)/.exec(written)?.[1] ?? (sign ? /:\s*([^:]{2,40})$/.exec(written)?.[1] : undefined);
   const again = other === undefined ? null : meaningOf(term, other, lexicon);
   if (again) return again;

@@ -212,8 +212,9 @@ function endOfDotted(text: string, from: number, end: number, limit: number): nu
   if ((mark !== 46 && mark !== 47) || end - from > 2) return end;
   DOTTED.lastIndex = from;
   const found = DOTTED.exec(text);
-  const to = DOTTED.lastIndex;
-  return found && to > end && to <= limit && !isLetter(text.charCodeAt(to)) ? to : end;
+  // The last dot may be cut off: "6 d.c" at the end of a stretch.
+  const to = Math.min(DOTTED.lastIndex, Math.max(limit, DOTTED.lastIndex - 1));
+  return found && to > end && to <= limit && !isLetter(text.charCodeAt(DOTTED.lastIndex)) ? to : end;
 }
 
 /** Dashes, dots and signs have many shapes and few meanings. */

@@ -22,7 +22,7 @@ import { tokenize } from './lexer.js';
 import type { Lexicon } from './lexicon.js';
 import { COUNT_AT_END, IN_RING, Lookahead } from './lookahead.js';
 import { chainStartIn, freeLoopsIn } from './starts.js';
-import { nameIn } from './page/parts.js';
+import { nameIn, SO_MANY_OF_THEM } from './page/parts.js';
 import { NO_INSTRUCTION } from './gist/gist.js';
 import { referenceIn } from './gist/reference.js';
 import type { LineRole } from './hand.js';
@@ -431,7 +431,6 @@ class Outliner {
     const into = prose ? freeLoopsIn(words, prose.from) : null;
     const start = prose ? chainStartIn(words, this.#lexicon.compact, prose.from) : null;
     if (prose && MAY_FOLD.test(words) && THROUGH_BOTH.test(words)) this.#flat = prose;
-    const named = this.#pending;
     const last = this.#stretch?.rounds.at(-1);
     const restarts =
       label !== null &&
@@ -441,6 +440,7 @@ class Outliner {
       last.to >= 1 &&
       this.#stretch?.rounds.some((round) => round.labelled && round.from === 1);
     const series = label?.series ?? '';
+    const named = this.#pending ?? (restarts && prose ? this.#told(words, prose) : null);
     if (named) {
       const under =
         named.heading.level > 0 &&
@@ -466,7 +466,7 @@ class Outliner {
         into,
       );
     } else if (restarts || (label && series !== (this.#stretch?.series ?? ''))) {
-      this.#newStretch(LEAD.exec(words)?.[1]?.trim() ?? this.#leadOfLastLine(words), start, into, series);
+      this.#newStretch(LEAD.exec(words)?.[1]?.trim() ?? leadOf(lastLine(words)), start, into, series);
     } else if (label === null || label.from === 0) {
       if (into) this.#newStretch(LEAD.exec(words)?.[1]?.trim() ?? null, start, into, series);
       else if (start && this.#stretch && this.#stretch.rounds.length === 0) this.#stretch.start = start;
@@ -477,13 +477,11 @@ class Outliner {
     this.#section = 'part';
   }
 
-  #leadOfLastLine(words: string): string | null {
-    const line =
-      words
-        .trimEnd()
-        .split(/[\r\n]+/)
-        .at(-1) ?? '';
-    return LEAD.exec(`${line} `)?.[1]?.trim() ?? null;
+  /** "now the flippers, black, two of them": a piece that is named in passing, with how many are made of it. */
+  #told(words: string, span: Span): { heading: Heading; span: Span } | null {
+    const line = lastLine(words);
+    const heading = SO_MANY_OF_THEM.test(line) ? nameIn(line) : null;
+    return heading?.saysMake && heading.section === null ? { heading: { ...heading, rest: '' }, span } : null;
   }
 
   #newPart(heading: Heading, span: Span, start: PieceStart | null, into: Stretch['into']): void {
@@ -518,6 +516,7 @@ class Outliner {
     const body = this.#source.text.slice(Math.max(open.bodyFrom, open.to - 160), open.to);
     if (body.trim() === '')
       return beginsInstruction(text, 0, text.length, this.#lexicon) || this.#ahead.lookOf(index) === null;
+    if (this.#source.messages && !ONLY_COUNT.test(text)) return GOES_ON.test(body);
     // "(sc 1, inc)", and below it "(18)".
     if (ONLY_COUNT.test(text) && !ENDS_ON_COUNT.test(body)) return true;
     if (COUNT_AT_END.test(body)) return false;
@@ -599,9 +598,9 @@ class Outliner {
     return { total: field.value, ...this.#kindOf(field) };
   }
 
-  /** Whether a figure stands right behind a stitch or a shaping, or behind another figure: "inc1 6". */
+  /** Whether a figure stands right behind a stitch or a shaping, another figure, or a sign: "inc1 6", "inc · 6". */
   #isAmount({ from }: Span, bodyFrom: number): boolean {
-    if (/\d[ \t]+$/.test(this.#source.text.slice(Math.max(bodyFrom, from - 4), from))) return true;
+    if (/(?:\d[ \t]|[·∙•])[ \t]*$/u.test(this.#source.text.slice(Math.max(bodyFrom, from - 4), from))) return true;
     const word = /\p{L}+(?=[ \t]?$)/u.exec(this.#source.text.slice(Math.max(bodyFrom, from - LONGEST_KIND), from))?.[0];
     if (word === undefined) return false;
     const meaning = this.#lexicon.at(tokenize(word, { from: 0, to: word.length }), 0)?.meaning.is;
@@ -791,4 +790,17 @@ export function wordsTold(source: SourceText): LegendEntry[] {
 function endOfLegend(source: SourceText): number {
   const first = /^[ \t>*_-]*(?:rnd|round|rd|row|r)\.?\s?[12]\b/imu.exec(source.text);
   return Math.min(first?.index ?? source.text.length, 40_000);
+}
+
+function lastLine(words: string): string {
+  return (
+    words
+      .trimEnd()
+      .split(/[\r\n]+/)
+      .at(-1) ?? ''
+  );
+}
+
+function leadOf(line: string): string | null {
+  return LEAD.exec(`${line} `)?.[1]?.trim() ?? null;
 }

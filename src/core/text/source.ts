@@ -28,6 +28,8 @@ export interface SourceText {
   /** Offset of the first character of each line. */
   readonly lineStarts: readonly number[];
   readonly remember: Remember;
+  /** Each line is a message of its own, and goes on from none. */
+  readonly messages?: true;
 }
 
 /**

@@ -55,7 +55,7 @@ export const STITCHES: readonly Stitch[] = [
   {
     id: 'step1',
     us: { long: ['single crochet', 'single'], short: ['sc'] },
-    uk: { long: ['double crochet'], short: ['dc'] },
+    uk: { long: ['double crochet', 'double'], short: ['dc'] },
   },
   {
     id: 'step1half',

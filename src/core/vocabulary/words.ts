@@ -265,6 +265,8 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
       'every one',
       'every single',
       'per',
+      'per every',
+      'per each',
       'any',
       'every one them',
       'each one them',

@@ -148,9 +148,10 @@ class Items {
   }
 }
 
-/** "inc*6", "(sc, inc) * 6": a star between what is done and a figure. */
+/** "inc*6", "(sc, inc) * 6", "inc · 6": a star or a dot between what is done and a figure. */
 function multiplies(tokens: readonly Token[], at: number): boolean {
   const [before, token, after] = [tokens[at - 1], tokens[at], tokens[at + 1]];
+  if (/^[·∙•]$/u.test(token?.word ?? '')) return after?.kind === 'number' && before !== undefined;
   if (token?.kind !== 'star' || after?.kind !== 'number' || before === undefined) return false;
   return before.kind === 'close' || (token.glued && after.glued);
 }
@@ -227,23 +228,23 @@ function bare(token: Token, senses: ReadonlyMap<string, Sense>): ItemKind | 'not
   if (roman) return { is: 'number', value: roman.first, ordinal: false, glued: false };
   // "two sc between increases"
   if (token.word === 'between') return { is: 'and' };
-  const shape = SHAPES[token.word];
+  const shape = SHAPES.get(token.word);
   if (shape) return { is: 'tool', stitch: null, ...shape };
   return ofSense(senseOf(token.word, senses)) ?? { is: 'word', word: token.word };
 }
 
 /** Stitches told by how many go into how many: "two ones and a two", "every third doubled", "six pairs", "all in twos". */
-const SHAPES: Readonly<Record<string, { readonly per: number; readonly over: number } | undefined>> = {
-  ones: { per: 1, over: 1 },
-  doubled: { per: 2, over: 1 },
-  tripled: { per: 3, over: 1 },
-  pair: { per: 1, over: 2 },
-  pairs: { per: 1, over: 2 },
-  paired: { per: 1, over: 2 },
-  twos: { per: 1, over: 2 },
-  halved: { per: 1, over: 2 },
-  threes: { per: 1, over: 3 },
-};
+const SHAPES: ReadonlyMap<string, { readonly per: number; readonly over: number }> = new Map([
+  ['ones', { per: 1, over: 1 }],
+  ['doubled', { per: 2, over: 1 }],
+  ['tripled', { per: 3, over: 1 }],
+  ['pair', { per: 1, over: 2 }],
+  ['pairs', { per: 1, over: 2 }],
+  ['paired', { per: 1, over: 2 }],
+  ['twos', { per: 1, over: 2 }],
+  ['halved', { per: 1, over: 2 }],
+  ['threes', { per: 1, over: 3 }],
+]);
 
 /** A sign that parts, or says what comes out. */
 function markOf(sign: string): ItemKind | 'nothing' {

@@ -49,8 +49,8 @@ export class Line {
     return this.#standing.length === this.#clause;
   }
 
-  push(step: Step): void {
-    this.#standing.push({ step, clause: this.#clause, sentence: this.#sentence });
+  push(...steps: readonly Step[]): void {
+    for (const step of steps) this.#standing.push({ step, clause: this.#clause, sentence: this.#sentence });
   }
 
   /** A clause ends here, and with it the sentence or not. */

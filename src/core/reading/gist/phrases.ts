@@ -44,9 +44,14 @@ const PHRASES: readonly ((words: Words, at: number) => Phrase | null)[] = [
   perStitch,
   plainStitch,
   pairInOne,
+  // "join them all two by two": of two of them each time.
+  ({ tokens }, at) =>
+    tokens[at]?.value === 2 && tokens[at + 1]?.word === 'by' && tokens[at + 2]?.value === 2
+      ? { item: null, next: at + 3 }
+      : null,
   // "every other one"
   ({ tokens, before }, at) =>
-    tokens[at]?.word === 'other' && before === 'each'
+    tokens[at]?.word === 'other' && before === 'each' && tokens[at - 1]?.word !== 'per'
       ? { item: { is: 'number', value: 2, ordinal: true, glued: false }, next: at + 1 }
       : null,
   // "every 3rd and 4th joined": of stitches, and no end of a round.

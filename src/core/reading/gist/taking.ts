@@ -145,7 +145,7 @@ export class Taking {
       const idle = this.#idleAt(i, line);
       // "6 times: dc, 2 dc in one": said before what is done.
       const first: { times: number; next: number } | null =
-        idle === null && said === null && !line.works ? this.#row.timesAt(i) : null;
+        idle === null && said === null && !line.works ? (this.#row.timesAt(i) ?? this.#timesOfAll(i, to)) : null;
       if (first && !this.#row.placedOnly(first.next)) {
         said = { amount: often(first.times), from: line.length };
         i = first.next;
@@ -161,6 +161,15 @@ export class Taking {
       line.push(repeated(steps, said.amount, spanOf(this.#items, from, to)));
     }
     return line.steps;
+  }
+
+  /** "6x 1 sc + inc": where several things follow, the sign may be of them all. */
+  #timesOfAll(at: number, to: number): { times: number; next: number } | null {
+    const [times, sign] = [numberIn(this.#row.at(at)), this.#row.at(at + 1)];
+    const signed = sign?.is === 'times' && sign.sign && sign.times === null;
+    if (times === null || !signed || !this.#row.is(at + 2, 'number', 'tool')) return null;
+    if (this.#items.slice(at + 2, to).filter(({ is }) => is === 'tool').length < 2) return null;
+    return this.#chooser.goesSoFar('so many times', 'all that follows') ? { times, next: at + 2 } : null;
   }
 
   /** Passes a clause that holds neither a figure nor a stitch, which may say to go on so; null where none begins here. */
@@ -334,6 +343,9 @@ export class Taking {
   #afterLead(from: number, to: number): number {
     const lead = this.#row.is(from, 'in') ? from + 1 : from;
     if (this.#row.is(lead, 'next') && this.#row.is(lead + 1, 'rounds')) return lead + 2;
+    // "and the one after [2 sc, inc] …"
+    const one = this.#row.is(from, 'and') ? from + 1 : from;
+    if (from === 0 && this.#row.is(one, 'next') && this.#row.is(one + 1, 'open')) return one + 1;
     let i = from;
     while (i < to && this.#leads(i)) i += 1;
     const item = this.#row.at(i);
@@ -708,8 +720,15 @@ export class Taking {
     const { after, next } = this.#after(at + 1);
     // "sc 2 together"
     if (after === null || !this.#row.is(next, 'together')) return this.#place(one, after, next, line, leading);
-    line.push(work({ stitch, per: 1, over: after }, once, EDGE, spanOf(this.#items, at, next + 1)));
-    return next + 1;
+    // "sc 2 together over every 3rd and 4th"
+    const target = this.#row.target(next + 1);
+    const nth = target.each && target.ranks.length === 2;
+    const end = nth ? target.next : next + 1;
+    const shape = { stitch, per: 1, over: after };
+    const span = spanOf(this.#items, at, end);
+    if (nth) line.push(...this.#placing.placed(shape, null, target, span));
+    else line.push(work(shape, once, EDGE, span));
+    return end;
   }
 
   /** "2 sc together": as one. */
@@ -768,17 +787,30 @@ export class Taking {
     const target = leading ?? this.#row.target(i);
     const next = leading ? i : Math.max(target.next, i);
     const span = spanOf(this.#items, start, next);
-    // "sc inc all": the last step, or all of them.
-    const whole = !leading && isWhole(target) && !this.#row.is(next - 1, 'stitches') && line.works;
-    if (whole && this.#chooser.choose('all round', ['the last step', 'all steps']) === 'all steps') {
+    if (!leading && this.#goesForAll(target, next, line)) {
       line.push(work(shape, often(count ?? 1), EDGE, span));
       line.wrap(FILL, span);
       return next;
     }
     const source = target.count === null ? null : this.#row.source(next);
+    if (this.#tellsBoth(target, line)) line.takeFrom(line.length - 1);
     for (const step of this.#placing.placed(shape, count, target, span))
       line.push(step.kind === 'work' && source ? { ...step, source: source.name } : step);
     return source?.next ?? next;
+  }
+
+  /** "sc inc all": all of what has been told, and not the last step alone. */
+  #goesForAll(target: Target, next: number, line: Line): boolean {
+    if (!isWhole(target) || this.#row.is(next - 1, 'stitches') || !line.works) return false;
+    return this.#chooser.choose('all round', ['the last step', 'all steps']) === 'all steps';
+  }
+
+  /** "1 sc and then 2 sc in every second": the plain ones before are those between, where it is taken so. */
+  #tellsBoth({ each, ranks: [nth, second] }: Target, line: Line): boolean {
+    const { last } = line;
+    if (!each || nth === undefined || second !== undefined || last?.kind !== 'work') return false;
+    const between = last.per === last.over && last.amount.kind === 'times' && last.amount.times === nth - 1;
+    return between && this.#chooser.goesSoFar('plain ones before every so many', 'those between');
   }
 
   /** "ch 12, sl st to the first ch to close the ring": the words up to the end of the clause. */

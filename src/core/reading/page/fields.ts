@@ -30,7 +30,7 @@ export function countFields({ text }: SourceText, lexicon: Lexicon, drafts: read
   for (const draft of drafts) {
     const seen = new Set<string>();
     for (const one of figuresIn(text, lexicon, draft))
-      for (const key of keysOf(text, one)) {
+      for (const key of keysOf(text, lexicon, one)) {
         if (seen.has(key)) continue;
         seen.add(key);
         const field = found.get(key) ?? { units: 0, offset: 0, examples: [] };
@@ -49,11 +49,21 @@ export function countFields({ text }: SourceText, lexicon: Lexicon, drafts: read
     .map(([key, { examples }]) => ({ key, ...surroundings(text, examples) }));
 }
 
-/** By what a figure is known: what stands on both of its sides, or where nothing but signs comes after it, those. */
-function keysOf(text: string, { figure, words }: Found): string[] {
+/** By what a figure is known: what stands on both of its sides, or where nothing but signs and talk comes after it, those. */
+function keysOf(text: string, lexicon: Lexicon, { figure, words }: Found): string[] {
   const { left, right } = sidesOf(text, figure, words);
-  const behind = text.slice(figure.to, words.to).trim();
+  const behind = withoutTalk(text.slice(figure.to, words.to), lexicon).trim();
   return [`${left}|${right}`, ...(behind.length <= 3 && !/[\p{L}\d]/u.test(behind) ? [`last ${behind}`] : [])];
+}
+
+/** "12 close", "10 fold": words behind a figure that mean nothing of crochet. */
+function withoutTalk(behind: string, lexicon: Lexicon): string {
+  const words = /^[ \t]+(\p{L}+(?:[ \t]\p{L}+)?)\s*$/u.exec(behind)?.[1]?.split(/\s/) ?? [];
+  const talk = words.every((word) => {
+    const meaning = meaningOf(lexicon, word.toLowerCase());
+    return meaning === undefined || meaning === 'remark' || meaning === 'join';
+  });
+  return talk && words.length > 0 ? '' : behind;
 }
 
 /** Single figures of a unit that belong to no stitch and to no repeat: those are of the instruction. */
@@ -133,7 +143,7 @@ export function edgeField(
   counts: CountField,
 ): CountField | null {
   const figures = drafts.map((draft) => figuresIn(text, lexicon, draft, 1));
-  const stated = figures.map((all) => all.findLast((one) => keysOf(text, one).includes(counts.key)));
+  const stated = figures.map((all) => all.findLast((one) => keysOf(text, lexicon, one).includes(counts.key)));
   const found = new Map<string, { at: Found[]; same: number; changes: number }>();
   figures.forEach((all, i) => {
     const before = stated[i - 1]?.figure.first;
@@ -141,7 +151,7 @@ export function edgeField(
     const seen = new Set<string>();
     for (const one of all) {
       if (one.figure.from === stated[i]?.figure.from) continue;
-      for (const key of keysOf(text, one)) {
+      for (const key of keysOf(text, lexicon, one)) {
         if (seen.has(key)) continue;
         seen.add(key);
         const field = found.get(key) ?? { at: [], same: 0, changes: 0 };
@@ -176,7 +186,7 @@ export function unitOf({ text }: SourceText, lexicon: Lexicon, draft: Draft, fie
   const { label, words } = draft;
   const figures = fields && !draft.uncounted ? figuresIn(text, lexicon, draft, 1) : [];
   const inField = (field: CountField | null | undefined) =>
-    field ? figures.findLast((one) => keysOf(text, one).includes(field.key)) : undefined;
+    field ? figures.findLast((one) => keysOf(text, lexicon, one).includes(field.key)) : undefined;
   const found = inField(fields?.count);
   const edge = inField(fields?.edge);
   const cuts = [
@@ -201,12 +211,13 @@ function countSpan(text: string, lexicon: Lexicon, { words, figure }: Found, fie
   if (endsUnit(text, words, figure)) return { from, to: words.to };
   const all = text.slice(words.from, words.to).toLowerCase();
   for (const piece of field.left) {
-    const at = means(lexicon, piece) ? -1 : all.lastIndexOf(piece, from - words.from - 1);
+    // A bracket that closes before a count, or opens behind it, is of the instruction: "6*(inc) -> 12".
+    const at = means(lexicon, piece) || /^[)\]}]$/.test(piece) ? -1 : all.lastIndexOf(piece, from - words.from - 1);
     if (at < 0) break;
     from = words.from + at;
   }
   for (const piece of field.right) {
-    const at = means(lexicon, piece) ? -1 : all.indexOf(piece, to - words.from);
+    const at = means(lexicon, piece) || /^[([{]$/.test(piece) ? -1 : all.indexOf(piece, to - words.from);
     if (at < 0) break;
     to = words.from + at + piece.length;
   }

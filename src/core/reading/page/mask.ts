@@ -43,7 +43,8 @@ export function masked(source: SourceText, roles: ReadonlyMap<number, LineRole> 
     }
   });
   text += source.text.slice(at);
-  return sourceText(parted ? wordsJoined(text) : text, source.remember);
+  const view = sourceText(parted ? wordsJoined(text) : text, source.remember);
+  return prefix && prefix !== QUOTED && prefix !== TICKED ? { ...view, messages: true } : view;
 }
 
 /** The same text with spaces in place of lines that are no part of the pattern, and before those that go on from the line above. */

@@ -5,7 +5,7 @@ import type { Unit } from './unit.js';
 
 /** First words of a line that tells the maker to do something, and so names nothing. */
 const ORDERS =
-  /^\W{0,4}(?:cut|fasten|finish|stuff|fill|sew|change|close|break|draw|pull|leave|join|go on|now|then|use|using|with|weave|end|work|turn|switch|note|gather|thread|press|fold)(?!\p{L})/iu;
+  /^\W{0,4}(?:cut|fasten|finish|stuff|fill|sew|change|close|break|draw|pull|leave|join|go on|now(?! the)|then(?! the)|use|using|with|weave|end|work|turn|switch|note|gather|thread|press|fold)(?!\p{L})/iu;
 const MOST_LINES = 14;
 
 /** The lines that name a piece: of those between two series the one that most looks like a name. */
@@ -42,7 +42,11 @@ function bestName(
   let best: { line: number; heading: Heading; rating: number } | null = null;
   for (let line = from; line < to; line += 1) {
     const { from: start, to: end } = lineSpan(source, line);
-    const text = source.text.slice(start, end).trim();
+    // "STEM;;;" is a row of a table with one cell filled.
+    const text = source.text
+      .slice(start, end)
+      .replace(/[;,|\t\s]+$/u, '')
+      .trim();
     if (text === '' || text.length > 110 || !/\p{L}{2}/u.test(text)) continue;
     const above = line > from || line === 0 ? source.text.slice(...edges(source, line - 1)).trim() : '-';
     const heading = nameIn(text);
@@ -68,19 +72,23 @@ const SIGNS: readonly (readonly [weight: number, test: (line: Line) => boolean])
   [-2, ({ text }) => text.length > 70],
   [-3, ({ text, capital }) => /[.!?]$/u.test(text) && !capital],
   [-3, ({ text }) => /[;,]$/u.test(text)],
-  [-6, ({ text }) => /\t|;.*;|\|.*\|/u.test(text)],
+  [-6, ({ text }) => /\t|;.*;|\|.*\||\S {2,}\S.* {2,}\S/u.test(text)],
   [-3, ({ text }) => text.includes('=')],
   [-4, ({ text }) => (text.match(/\d+/g)?.length ?? 0) >= 3],
   [-5, ({ text, capital }) => ORDERS.test(text) && !capital],
   [-4, ({ text }) => text.replace(/[^\p{L}]/gu, '').length < 3],
   [-8, ({ heading }) => Boolean(heading?.section)],
+  // "the flippers, two of them"
+  [4, ({ text }) => SO_MANY_OF_THEM.test(text)],
   // "colour: orange, 4mm hook"
   [-6, ({ text }) => TOOLS.test(text)],
 ];
+/** "two of them" */
+export const SO_MANY_OF_THEM = /(?:two|three|four|six|eight|\d) of (?:them|these|those)(?!\p{L})/iu;
 const EVEN = 2;
 /** What is worked with, said in so many words. */
 const TOOLS =
-  /^\W*(?:colou?rs?|yarns?|hook|gauge|tension|terms?|size)\s*[:=]|\d\s?mm(?!\p{L}).{0,12}hook|hook.{0,12}\d\s?mm(?!\p{L})/iu;
+  /(?<!\p{L})(?:us|uk|english|american|british)\s(?:\p{L}+\s)?(?:terms?|terminology)(?!\p{L})|^\W*(?:colou?rs?|yarns?|hook|gauge|tension|terms?|size)\s*[:=]|\d\s?mm(?!\p{L}).{0,12}hook|hook.{0,12}\d\s?mm(?!\p{L})/iu;
 
 interface Line {
   readonly text: string;
@@ -103,10 +111,9 @@ export function nameIn(written: string): Heading | null {
   // "2 ROOF", "B  BURR, moss"
   const bare = line.trim().replace(/^(?:\d{1,2}[.)]?\s+(?=\p{L})|[A-Z]\s{2,})/u, '');
   const known = headingByLook(bare) ?? headingByPlace(bare);
-  const first = /^(.{2,60}?)(?:[,:;(*[]|\s[-–—]\s|\s(?:in|with|from)\s|$)/iu.exec(text)?.[1]?.trim();
-  const name = known?.name ?? first?.replace(/^(?:the|a|an|first|now)\s+(?=\p{L})/iu, '');
+  const { name, many } = calledIn(text, known);
   if (!name) return null;
-  const make = known?.saysMake ? known.make : madeIn(text.slice(name.length));
+  const make = known?.saysMake ? known.make : madeIn(many ?? text.slice(name.length));
   return {
     name,
     make: make ?? 1,
@@ -117,12 +124,25 @@ export function nameIn(written: string): Heading | null {
   };
 }
 
+/** How a line calls a piece, and how many of it where the name says so: "ears two". */
+function calledIn(text: string, known: Heading | null): { name: string | undefined; many: string | undefined } {
+  const first = /^(.{2,60}?)(?:[,:;(*[]|\s[-–—]\s|\s(?:in|with|from)\s|$)/iu.exec(text)?.[1]?.trim();
+  const [, name, many] = known?.saysMake ? [] : (NAME_AND_NUMBER.exec(first ?? '') ?? []);
+  const plain = first?.replace(/^(?:(?:the|a|an|first|now|then|next|and|for)\s+)+(?=\p{L})/iu, '');
+  return { name: name ?? known?.name ?? plain, many };
+}
+
+const NAME_AND_NUMBER = /^(\p{L}{3,}(?:\s\p{L}{3,})?)\s+(two|three|four|six|eight|[2-8])$/iu;
+
 /** "4 mm", "50 g": how large or heavy something is, and not how many. */
 const MEASURE = /\d+(?:[.,]\d+)?\s?(?:mm|cm|m|g|grams?|oz|ounces?|yds?|yards?|in|inch(?:es)?|ply|strands?)(?!\p{L})/giu;
 
 /** "two of them", "(2)", "make 4", "x2" behind a name. */
 function madeIn(behind: string): number | null {
-  for (const [word] of behind.replace(MEASURE, ' ').matchAll(/\p{L}+|\d+/gu)) {
+  for (const [word] of behind
+    .replace(MEASURE, ' ')
+    .replace(/\d+[.,]\d+/g, ' ')
+    .matchAll(/\p{L}+|\d+/gu)) {
     const value = /^\d/.test(word)
       ? Number(word)
       : (cardinal(word.toLowerCase()) ?? (word.toLowerCase() === 'both' ? 2 : 0));

@@ -47,13 +47,15 @@ function unitIn(source: SourceText, columns: Columns, cells: readonly Span[], ro
 /** A number in the column of the labels, or the name of a closing: "shut | dc 6 through both | 6". */
 function labelIn(
   source: SourceText,
-  { work, count }: Columns,
+  { work, count, letters }: Columns,
   cells: readonly Span[],
   cell: Span,
   row: boolean,
 ): Label | null {
   const written = textOf(source, cell);
-  const numeral = written.length <= LONGEST_LABEL ? numeralsIn(source.text, cell)[0] : undefined;
+  const first = written.length <= LONGEST_LABEL ? numeralsIn(source.text, cell)[0] : undefined;
+  // "R", "a head": a letter in a column of figures names the column.
+  const numeral = first?.kind === 'letter' && !letters ? undefined : first;
   if (numeral) return labelled(written, numeral, cell, row || ROW.test(written));
   const works = /\p{L}/u.test(textOf(source, cells[work])) && /\d/.test(textOf(source, cells[count]));
   return works && /^\p{L}/u.test(written) ? unnumbered(written, cell) : null;

@@ -18,9 +18,13 @@ export interface Columns {
   readonly change: number;
   readonly work: number;
   readonly part: number;
+  /** Its rounds are numbered by letters. */
+  readonly letters: boolean;
 }
 
 const FEWEST_ROWS = 6;
+/** So many words and signs of a cell are looked at. */
+const MOST_WORDS = 40;
 const DELIMITERS: readonly RegExp[] = [/\t/g, /;/g, /\|/g, /,(?! )/g, / {2,}/g];
 const DITTO = /^(?:["”“〃]|''|ditto|do\.?|-"-|—"—)$/iu;
 
@@ -93,7 +97,8 @@ function columnsOf(source: SourceText, lexicon: Lexicon, rows: readonly Row[]): 
   );
   const change = changes[0] ?? -1;
   const counts = numeric.filter((c) => c !== change);
-  const base = { rows, label, work, part, change };
+  const letters = column(label).filter((cell) => /^\W*\p{L}\W*$/u.test(cell)).length > rows.length / 2;
+  const base = { rows, label, work, part, change, letters };
   const ways: Columns[] = [];
   for (const count of [...counts, -1])
     for (const times of [...counts.filter((c) => c !== count), -1]) ways.push({ ...base, count, times });
@@ -126,7 +131,7 @@ function seriesSteps(cells: readonly string[]): number {
 
 function workIn(cells: readonly string[], lexicon: Lexicon): number {
   return cells.filter((cell) => {
-    const tokens = tokenize(cell, { from: 0, to: cell.length });
+    const tokens = tokenize(cell, { from: 0, to: cell.length }, MOST_WORDS, lexicon.alphabet);
     return tokens.some((_, i) =>
       ['stitch', 'shaping', 'increase', 'decrease'].includes(lexicon.at(tokens, i)?.meaning.is ?? ''),
     );
@@ -147,7 +152,7 @@ function isChange(cells: readonly string[]): boolean {
 
 /** Words that stay from row to row and change where the numbers begin again. */
 function isPartColumn(cells: readonly string[], labels: readonly string[]): boolean {
-  const named = cells.filter((cell) => /^\p{L}/u.test(cell));
+  const named = cells.filter((cell) => /^\p{L}/u.test(cell) && !/^(?:ok|okay|yes|done|checked)$/i.test(cell));
   if (named.length < cells.length * 0.8 || new Set(named).size > cells.length / 3) return false;
   const changes = cells.filter((cell, i) => i > 0 && cell !== cells[i - 1]).length;
   const restarts = labels.filter((label) => /^\D*1(?!\d)/.test(label)).length;

@@ -1,4 +1,4 @@
-import type { SourceText } from '../../text/source.js';
+import { lineIndexAt, lineSpan, type SourceText } from '../../text/source.js';
 import type { Lexicon } from '../lexicon.js';
 import { draftsOf, type Draft } from './drafts.js';
 import { countFields, edgeField, unitOf } from './fields.js';
@@ -30,7 +30,20 @@ export function unitsOf(source: SourceText, lexicon: Lexicon): Units[] {
     for (const stretches of clauses.length > sentences.length ? [clauses, sentences] : [sentences])
       ways.push(...unnumberedOf(source, lexicon, unnumberedIn(source, lexicon, stretches)));
   }
-  return ways.map((units) => ({ units, headings: headingsBetween(source, units), upwards: descends(units) }));
+  return ways
+    .map((units) => units.map((unit) => withPiece(source, unit)))
+    .map((units) => ({ units, headings: headingsBetween(source, units), upwards: descends(units) }));
+}
+
+/** "Nose, in pink. Round one. …": the name of a piece in the line of its first round. */
+const LEADS_PIECE = /^\W*(\p{L}[^.:;\d]{2,40})[.:]\s+$/u;
+
+function withPiece(source: SourceText, unit: Unit): Unit {
+  const { label } = unit;
+  if (unit.part !== undefined || label.from !== 1 || label.span.to === label.span.from) return unit;
+  const line = lineSpan(source, lineIndexAt(source, label.span.from));
+  const name = LEADS_PIECE.exec(source.text.slice(line.from, label.span.from))?.[1];
+  return name === undefined ? unit : { ...unit, part: name };
 }
 
 /** The lines, or sentences, of a text without labels: those that state a count, start a piece, or are like other rounds. */

@@ -26,9 +26,9 @@ const FEWEST = 5;
 const MOST_LINES = 1500;
 /** "then 6 rounds of sc", "the same three rounds" */
 const SO_MANY =
-  /(?<!\p{L})(\d{1,3}|two|three|four|five|six|seven|eight|nine|ten|twelve)\s+(?:more\s+)?(?:rounds?|rows?|rnds?|rds?)(?!\p{L})/iu;
+  /(?<!\p{L})(\d{1,3}|one|two|three|four|five|six|seven|eight|nine|ten|twelve)\s+(?:more\s+)?(?:rounds?|rows?|rnds?|rds?)(?!\p{L})/iu;
 /** "just go round four times" */
-const GO_ROUND = /(?<!\p{L})(?:go|work|crochet) a?round (\d{1,3}|\p{L}{3,5}) times(?!\p{L})/iu;
+const GO_ROUND = /(?<!\p{L})(?:(?:go|work|crochet) )?a?round (\d{1,3}|\p{L}{3,5}) times(?!\p{L})/iu;
 /** "four rounds of 24", "three rounds straight on 30", "round three times on ten" */
 const ROUNDS_ON =
   /(?<!\p{L})(?:rounds?|rnds?|rds?)(?: \p{L}+ times)?(?: \p{L}+)? (?:on|of|with) (?:\d{1,3}|\p{L}{3,12})(?!\p{L})/iu;
