@@ -202,3 +202,80 @@ it.each(['colour: orange, 4mm hook, US', 'hook: 3 mm', 'a 2.5 mm hook and some g
     ]);
   },
 );
+
+describe('a ring of which nothing but the count says how many', () => {
+  it.each(['MR (6)', 'magic ring (6 sts)', 'sc in magic ring (6)', 'ring, sc = 6'])('%s', (words) => {
+    expect(figures(`US terms\n\nBALL\nRnd 1: ${words}\nRnd 2: inc x 6 (12)\n`)).toEqual([
+      [null, 6, 'agrees'],
+      [6, 12, 'agrees'],
+    ]);
+  });
+
+  it('a figure of its own is what it says', () => {
+    expect(figures('US terms\n\nBALL\nRnd 1: 1 sc in MR (6)\nRnd 2: inc x 6 (12)\n')[0]).toEqual([null, 1, 'off']);
+    expect(figures('US terms\n\nBALL\nRnd 1: 5 sc in MR (6)\nRnd 2: inc x 6 (12)\n')[0]).toEqual([null, 5, 'off']);
+  });
+});
+
+describe('a number of its own for what is no round', () => {
+  it('hands the edge on', () => {
+    expect(figures(`${HEAD}Rnd 2: inc x 6 (12)\nRnd 3: stuff firmly\nRnd 4: dec x 6 (6)\n${TAIL}`).slice(1)).toEqual([
+      [6, 12, 'agrees'],
+      [12, 12, 'counted'],
+      [12, 6, 'agrees'],
+    ]);
+  });
+
+  it('is not seen where anything is worked', () => {
+    const found = figures(`${HEAD}Rnd 2: inc x 6 (12)\nRnd 3: stuff, dcc around\nRnd 4: dec x 6 (6)\n${TAIL}`);
+    expect(found[2]?.[2]).toBe('unreadable');
+  });
+});
+
+describe('rounds among known ones that no label shows', () => {
+  it('are found where several look like rounds', () => {
+    const text =
+      'US terms\n\nHEAD\n - begin: 6sc ring\n - next: 6 incs =12\n - next: [1, inc]*6 =18\n - four rounds of 18\n - next: [1, dec]*6 =12\n - two rounds of 12\n - stuff; last: 6 decs =6\n';
+    expect(rounds(text).map(({ from, to, made }) => [from, to, made])).toEqual([
+      [1, 1, 6],
+      [2, 2, 12],
+      [3, 3, 18],
+      [4, 7, 18],
+      [8, 8, 12],
+      [9, 10, 12],
+      [11, 11, 6],
+    ]);
+    expect(errors(text)).toEqual([]);
+  });
+
+  it('the first one, where the labels begin at two', () => {
+    const text =
+      'UK terms\n\nBALL\nCommence with 2 ch.; into the 2nd ch. from hook work 6 d.c.\n2nd rnd.—2 d.c. into each d.c. (12 d.c.).\n3rd rnd.—1 d.c. into each d.c. (12 d.c.).\n4th rnd.—1 d.c. into each d.c. (12 d.c.).\n5th rnd.—1 d.c. into each d.c. (12 d.c.).\n';
+    expect(rounds(text).map(({ from, made }) => [from, made])).toEqual([
+      [1, 6],
+      [2, 12],
+      [3, 12],
+      [4, 12],
+      [5, 12],
+    ]);
+  });
+});
+
+describe('pieces that are named in passing', () => {
+  const ROUNDS = 'R1) 6 sc in a magic ring = 6\nR2) inc in all = 12\nR3) sc in all = 12\n';
+
+  it.each([
+    ['in a line of its own', `${ROUNDS}now the flippers, black, two of them\n${ROUNDS}`],
+    ['in a chat', `${ROUNDS}now the flippers, black, two of them\n${ROUNDS}`.replace(/^(?=.)/gm, '[18:02] Ola: ')],
+  ])('%s', (_, text) => {
+    const { parts } = report(`[18:01] Ola: BELLY in US terms\n${text}`);
+    expect(parts.map(({ name, make, rounds: own }) => [name, make, own.length]).at(-1)).toEqual(['flippers', 2, 3]);
+  });
+
+  it('in the line of their first round', () => {
+    const { parts } = report(
+      'UK terms\n\nMOLE\nRound one. Six double crochet in a ring. (Six)\nRound two. Two double crochet in each. (Twelve)\n\nNose, in pink. Round one. Four double crochet in a ring. (Four)\nRound two. Two double crochet in each. (Eight)\n',
+    );
+    expect(parts.map(({ name }) => name)).toEqual(['Mole', 'Nose']);
+  });
+});

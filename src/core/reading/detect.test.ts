@@ -13,7 +13,13 @@ describe('which vocabulary', () => {
     ['UK TERMINOLOGY IS USED IN THIS PATTERN.', 'uk'],
     ['written in British terminology', 'uk'],
     ['version for double crochet, UK terms', 'uk'],
+    ['hippo notes us grey worsted 4mm', 'us'],
+    ['Bao bun keychain -- us', 'us'],
+    ['(brown & yellow / 3.5 / U.S.)', 'us'],
+    ['DUCK    yellow + orange    UK', 'uk'],
+    ['All crochet words are American', 'us'],
     ['Hook: 3.5 mm (US E/4)', null],
+    ['A bear for all of us, grey worsted', null],
     ['Let us make a bear.', null],
     ['Join us for the next one.', null],
   ])('is declared by: %s', (text, declared) => {

@@ -26,6 +26,22 @@ describe('the pattern’s own list', () => {
       ],
     ],
     [
+      'x=sc v=inc a=dec, stuff after R10',
+      [
+        ['x', 'sc'],
+        ['v', 'inc'],
+        ['a', 'dec, stuff after R10'],
+      ],
+    ],
+    [
+      'Not sure yet!  Abbrevs: ms - single crochet, aug - increase, dim - decrease',
+      [
+        ['ms', 'single crochet'],
+        ['aug', 'increase'],
+        ['dim', 'decrease'],
+      ],
+    ],
+    [
       'mr = magic ring · sc = single crochet',
       [
         ['mr', 'magic ring'],

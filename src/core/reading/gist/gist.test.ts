@@ -66,6 +66,33 @@ describe('the gist of an instruction, in whatever order a hand puts it', () => {
     ['we decrease: (2 sc, 1 dec) six times', {}, '(1/1 x 2, 1/2 x 1) x 6'],
     ['2 sc worked together', {}, '1/2 x 1'],
     ['just go round four times', {}, '1/1 x fill'],
+    ['*(sc, sc in same st), sc 2*; 2x', {}, '((1/1 x 1, 1/1 x 1 same) x 1, 1/1 x 2) x 2'],
+    ['(every 2nd doubled)', {}, '(1/1 x 1, 2/1 x 1) x fill'],
+    ['every other one takes two', {}, '(1/1 x 1, 2/1 x 1) x fill'],
+    ['every 3rd and 4th joined', {}, '(1/1 x 2, 1/2 x 1) x fill'],
+    ['all in twos', {}, '1/2 x fill'],
+    ['six pairs', {}, '1/2 x 6'],
+    ['a pair in one', {}, '2/1 x 1'],
+    ['2 / st', {}, '2/1 x fill'],
+    ['1, 1, 2 / st', {}, '(1/1 x 1, 1/1 x 1, 2/1 x 1) x fill'],
+    ['2 tog', {}, '1/2 x fill'],
+    ['sc over 2 sts all around', {}, '1/2 x fill'],
+    ['Into the first three, one each; into the next, two; continue so', {}, '(1/1 x 3, 2/1 x 1) x fill'],
+    ['Into the first, one; the next two, together; continue so', {}, '(1/1 x 1, 1/2 x 1) x fill'],
+    ['sc-sc in every one', {}, '2/1 x fill'],
+    ['sc, sc | sc+sc tog, six times', {}, '(1/1 x 1, 1/1 x 1, 1/2 x 1) x 6'],
+    ['6 x (2sc, 2 into 1)', {}, '(1/1 x 2, 1/2 x 1) x 6'],
+    ['6x 1 sc + inc', {}, '(1/1 x 1, 2/1 x 1) x 6'],
+    ['(2 sc, inc) · 6', {}, '(1/1 x 2, 2/1 x 1) x 6'],
+    ['one plain, one increase; six times', {}, '(1/1 x 1, 2/1 x 1) x 6'],
+    ['3 up', { up: 'increase' }, '(1/1 x 3, 2/1 x 1) x fill'],
+    ['1 sc and then 2 sc per every second stitch', {}, '(1/1 x 1, 2/1 x 1) x fill'],
+    ['ch 7, sc from 2nd ch', {}, 'chain, first-chain, 1/1 x fill'],
+    ['7 in a loop', {}, '1/1 x 7 ring'],
+    ['add 8', {}, '2/1 x 8, 1/1 x fill'],
+    ['take off 8', {}, '1/2 x 8, 1/1 x fill'],
+    ['nothing changes', {}, '1/1 x fill'],
+    ['join them all two by two', { join: 'decrease' }, '1/2 x fill'],
   ])('%s', (words, senses, expected) => {
     expect(ways(words, senses)).toContain(expected);
   });
@@ -77,6 +104,13 @@ describe('the gist of an instruction, in whatever order a hand puts it', () => {
     ['next round two sc and one inc all the way round twenty four', '(1/1 x 2, 2/1 x 1) x fill = 24'],
     ['sc all round, 36 the whole way', '1/1 x fill = 36'],
     ['inc 6 times (that makes 12)', '2/1 x 6 = 12'],
+    ['− 6 = 12 sts', '1/2 x 6, 1/1 x fill = 12'],
+    ['= 18 sts', '1/1 x fill = 18'],
+    ['nothing changes, 35 every time', '1/1 x fill = 35'],
+    ['six pairs, and there are six', '1/2 x 6 = 6'],
+    ['four rounds of 24', '1/1 x fill = 24'],
+    ['round three times on ten', '1/1 x fill = 10'],
+    ['24 for two rounds', '1/1 x fill = 24'],
   ])('a figure told by the way is the count: %s', (words, expected) => {
     expect(ways(words)).toContain(expected);
   });
@@ -130,7 +164,14 @@ describe('rounds like earlier ones, in any words', () => {
     expect(found).toEqual(expected);
   });
 
-  it('are not seen where nothing says that it is like another', () => {
-    expect(referenceIn('sc in each of round 5', { from: 0, to: 21 })).toBeNull();
+  it.each(['sc in each of round 5', '(1 sc, 1 bump) repeat 3 times', '*sc, bump; rep from * around. (12)'])(
+    'are not seen in: %s',
+    (words) => {
+      expect(referenceIn(words, { from: 0, to: words.length })).toBeNull();
+    },
+  );
+
+  it('are not seen in amounts', () => {
+    expect(referenceIn('repeat 2 sc', { from: 0, to: 11 })).toBeNull();
   });
 });

@@ -52,8 +52,14 @@ export function countFields({ text }: SourceText, lexicon: Lexicon, drafts: read
 /** By what a figure is known: what stands on both of its sides, or where nothing but signs and talk comes after it, those. */
 function keysOf(text: string, lexicon: Lexicon, { figure, words }: Found): string[] {
   const { left, right } = sidesOf(text, figure, words);
-  const behind = withoutTalk(text.slice(figure.to, words.to), lexicon).trim();
-  return [`${left}|${right}`, ...(behind.length <= 3 && !/[\p{L}\d]/u.test(behind) ? [`last ${behind}`] : [])];
+  const rest = text.slice(figure.to, words.to);
+  const behind = withoutTalk(rest, lexicon).trim();
+  return [
+    `${left}|${right}`,
+    ...(behind.length <= 3 && !/[\p{L}\d]/u.test(behind) ? [`last ${behind}`] : []),
+    // "12 → 18   inc in each": what comes behind the column is of another one.
+    ...(COLUMN_ENDS.test(rest) && left !== '^' ? [`${left}| column`] : []),
+  ];
 }
 
 /** "12 close", "10 fold": words behind a figure that mean nothing of crochet. */
@@ -61,7 +67,7 @@ function withoutTalk(behind: string, lexicon: Lexicon): string {
   const words = /^[ \t]+(\p{L}+(?:[ \t]\p{L}+)?)\s*$/u.exec(behind)?.[1]?.split(/\s/) ?? [];
   const talk = words.every((word) => {
     const meaning = meaningOf(lexicon, word.toLowerCase());
-    return meaning === undefined || meaning === 'remark' || meaning === 'join';
+    return meaning === undefined || meaning === 'remark' || meaning === 'join' || meaning === 'and';
   });
   return talk && words.length > 0 ? '' : behind;
 }

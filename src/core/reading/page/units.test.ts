@@ -40,10 +40,17 @@ const HANDS: Readonly<Record<string, readonly string[]>> = {
     'On the fourth to sixth # | 18',
   ],
 };
+/** Hands that tell more than the count. */
+const MORE: Readonly<Record<string, readonly string[]>> = {
+  'the edge before the count': ['Bar 1: 0 → 6   #', 'Bar 2: 6 → 12   #', 'Bar 3: 12 → 18   #', 'Bars 4-6: 18 → 18   #'],
+  'talk behind the count': ['Bar 1: # / 6', 'Bar 2: # / 12 good', 'Bar 3: # / 18', 'Bars 4-6: # / 18 now fold'],
+  'small Roman numbers': ['bar i. # – 6', 'bar ii. # – 12', 'bar iii. # – 18', 'bar iv-vi. # – 18'],
+  'Roman counts': ['I. #. vi', 'II. #. xii', 'III. #. xviii', 'IV–VI. #. xviii'],
+};
 const WORK = ['6 sc in MR', 'inc x 6', '(sc 1, inc) x 6', 'sc around'];
 
 describe('a label is what stands around a number that goes up by one', () => {
-  it.each(Object.entries(HANDS))('%s', (_, lines) => {
+  it.each([...Object.entries(HANDS), ...Object.entries(MORE)])('%s', (_, lines) => {
     const text = lines.map((line, i) => line.replace('#', WORK[i] ?? '')).join('\n');
     expect(told(`BALL\n${text}\nClose.\n`)).toEqual(ROUNDS);
   });
@@ -137,6 +144,9 @@ describe('numerals', () => {
     ['07/ - 12/', ['figure 7-12']],
     ['06..10', ['figure 6-10']],
     ['6 à 10', ['figure 6-10']],
+    ['r5 through r7', ['figure 5-7']],
+    ['vi-ix, then xi', ['roman 6-9', 'roman 11-11']],
+    ['i-iii', ['roman 1-3']],
   ])('%s', (text, found) => {
     const shown = numeralsIn(text, { from: 0, to: text.length });
     expect(shown.map(({ kind, first, last }) => `${kind} ${first}-${last}`)).toEqual(found);
@@ -161,5 +171,46 @@ describe('what is no pattern', () => {
     expect(rounds.filter(({ verdict }) => verdict === 'agrees').length).toBeLessThanOrEqual(1);
     expect(rounds.length).toBeLessThanOrEqual(2);
     expect(findings.filter(({ severity }) => severity === 'error').length).toBeLessThanOrEqual(5);
+  });
+});
+
+describe('the edge that a hand says in front', () => {
+  const LINES = [
+    '1st: 6dc in a loop, you hold 6.',
+    '2nd: you hold 6, inc in each, you hold 12.',
+    '3rd: you hold 12, inc in every second, you hold 18.',
+    '4th: you hold 18, inc in every third, you hold 24.',
+    '5th: you hold 24, dc in each, you hold 24.',
+  ];
+
+  it('is no part of the instruction', () => {
+    expect(told(`BALL\n${LINES.join('\n')}\n`).slice(1)).toEqual([
+      '2 inc in each =12',
+      '3 inc in every second =18',
+      '4 inc in every third =24',
+      '5 dc in each =24',
+    ]);
+  });
+
+  it('is none where the figures are not the counts before', () => {
+    const others = LINES.map((line) => line.replace(/you hold \d+, inc/, 'with 3, inc'));
+    expect(told(`BALL\n${others.join('\n')}\n`)[2]).toBe('3 with 3, inc in every second =18');
+  });
+});
+
+describe('several rounds in a sentence', () => {
+  it('are cut behind each count', () => {
+    const text =
+      'I make six sc into a ring, then inc in each for 12. After that [1 sc, inc] all round gives 18, [2 sc, inc] all round gives 24. Keep at 24 for three rounds. Stuff it. Then [2 sc, dec] all round gives 18, [1 sc, dec] all round gives 12.';
+    const [way] = unitsOf(sourceText(text), US);
+    expect(way?.units.map(({ label }) => `${label.from}-${label.to}`)).toEqual([
+      '1-1',
+      '2-2',
+      '3-3',
+      '4-4',
+      '5-7',
+      '8-8',
+      '9-9',
+    ]);
   });
 });
