@@ -83,6 +83,15 @@ describe('a round in plain words', () => {
     );
   });
 
+  it('says of a number of its own for what is no round that nothing is worked', () => {
+    expect(accountOf('Rnd 4: stuff firmly', { start: START })).toMatchObject({
+      sentence: 'Nothing is worked here: the round before stays as it is.',
+      into: 18,
+      made: 18,
+      ladder: null,
+    });
+  });
+
   it('tells a range by its last round, and a repeated round by what it repeats', () => {
     expect(accountOf('Rnds 4-6: rep Rnd 3 (36)', { start: START }).sentence).toContain('2 in the next stitch');
   });

@@ -29,7 +29,7 @@ export function accountOf({ pattern }: CountedPattern, counted: CountedRound): R
     why: [...(round.doubt?.why ?? [])],
     unclear: unclearIn(pattern, counted),
     steps,
-    ladder: ladderOf(outcome, speech, numbering.of),
+    ladder: round.idle ? null : ladderOf(outcome, speech, numbering.of),
   };
 }
 
@@ -94,11 +94,15 @@ function accountSteps(worked: readonly Worked[], speech: Speech, numbering: Numb
 
 function sentenceOf(counted: CountedRound, outcome: Outcome, speech: Speech): string {
   const { round } = counted;
-  const said = upperFirst(stepsInWords(outcome.worked, speech));
-  const { edge, into, made } = counted.outcome;
-  const stated = round.stated?.total;
+  if (round.idle) return 'Nothing is worked here: the round before stays as it is.';
   if (round.brackets.length > 0 && !round.repaired) return 'Not counted, because its brackets or stars do not close.';
   if (counted.verdict === 'unreadable') return 'Not counted, because not every word of it was understood.';
+  return figuresIn(counted, upperFirst(stepsInWords(outcome.worked, speech)));
+}
+
+/** What is done, with what it uses and makes. */
+function figuresIn({ round, outcome: { edge, into, made } }: CountedRound, said: string): string {
+  const stated = round.stated?.total;
   if (made === null)
     return stated === undefined
       ? `${said ? `${said}. ` : ''}How many stitches that leaves can't be told from the text.`
