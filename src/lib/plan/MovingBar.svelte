@@ -32,6 +32,7 @@
     padding: var(--space-2) var(--space-3);
     border: 1px solid var(--ink);
     background: var(--paper-raised);
+    contain: layout paint;
   }
 
   p {

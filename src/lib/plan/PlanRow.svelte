@@ -132,8 +132,10 @@
     font-weight: 600;
   }
 
+  /* What is moved in a row is laid out and drawn in that row alone. */
   .strips {
     position: relative;
+    contain: layout paint;
     background: repeating-linear-gradient(to right, var(--rule) 0 1px, transparent 1px var(--week));
   }
 
@@ -200,6 +202,10 @@
 
   .slips {
     border-color: transparent var(--madder) var(--madder);
+  }
+
+  .here .strips {
+    will-change: transform;
   }
 
   .here .name {

@@ -163,6 +163,9 @@ export class PlanSession {
   moveTo(id: string, stage: StageId, day: Day): void {
     const base = this.plans.find((plan) => plan.id === id)?.stages.find((one) => one.id === stage);
     if (!base || base.done !== null) return;
+    const { moving } = this;
+    // The mouse tells of every pixel, and a day is several of them.
+    if (moving?.id === id && moving.stage === stage && moving.day === day) return;
     this.at = id;
     this.stage = stage;
     this.moving = base.due === day ? null : { id, stage, day };

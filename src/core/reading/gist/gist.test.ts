@@ -105,6 +105,8 @@ describe('the gist of an instruction, in whatever order a hand puts it', () => {
     ['sc all round, 36 the whole way', '1/1 x fill = 36'],
     ['inc 6 times (that makes 12)', '2/1 x 6 = 12'],
     ['− 6 = 12 sts', '1/2 x 6, 1/1 x fill = 12'],
+    ['sc in each. – 24', '1/1 x fill = 24'],
+    ['through 10: sc in each st around. | 24', '1/1 x fill = 24'],
     ['= 18 sts', '1/1 x fill = 18'],
     ['nothing changes, 35 every time', '1/1 x fill = 35'],
     ['six pairs, and there are six', '1/2 x 6 = 6'],

@@ -67,12 +67,23 @@ const PHRASES: readonly ((words: Words, at: number) => Phrase | null)[] = [
 /** "+ 6", "add 8": a figure that no stitch stands behind, at the start of a clause. */
 function change({ tokens, lexicon, before }: Words, at: number): Phrase | null {
   const found = BEGIN_CLAUSES.has(before) ? changeAt(tokens, at) : null;
-  if (!found) return null;
+  if (!found || (isSign(tokens[at]) && !leadsToCount(tokens, found.figure))) return null;
   const words = lexicon.at(tokens, found.figure + 1);
   const next = found.figure + 1 + (words?.meaning.is === 'stitch-word' ? words.length : 0);
   const behind = lexicon.at(tokens, next)?.meaning.is;
   if (behind !== undefined && OF_FIGURES.has(behind)) return null;
   return { item: { is: 'change', by: found.sign * (tokens[found.figure]?.value ?? 0) }, next };
+}
+
+function isSign(token: Token | undefined): boolean {
+  return token?.kind === 'mark' || token?.word === '+';
+}
+
+/** "− 6 = 12", "+ 6 (18)": behind the change the count; "sc around – 24" ends on its count. */
+function leadsToCount(tokens: readonly Token[], figure: number): boolean {
+  const behind = /^(?:sts?|stitches)$/.test(tokens[figure + 1]?.word ?? '') ? figure + 2 : figure + 1;
+  const [sign, count] = [tokens[behind], tokens[behind + 1]];
+  return count?.kind === 'number' && (sign?.kind === 'open' || /^[=→⇒➔]$/u.test(sign?.word ?? ''));
 }
 
 /** "nothing changes", "without changing anything", "unchanged", "no more growing". */
