@@ -169,15 +169,19 @@ interface StageStep {
   readonly step: (from: Day, direction: 1 | -1) => Day;
 }
 
-/** Backwards from the release; what was moved stays where it was put, and what comes behind it gives way. */
+/**
+ * Backwards from the release; what was moved stays where it was put, and what comes behind it gives way. What comes before it
+ * gives way to an earlier day, and stays where it is before a later one: nothing of it rests on that.
+ */
 function duesOf({ release, moved }: Planned, steps: readonly StageStep[]): Day[] {
   const dues: Day[] = [];
   let at = release;
   for (let i = steps.length - 1; i >= 0; i -= 1) {
     const id = STAGE_IDS[i];
-    at = (id === undefined ? undefined : moved[id]) ?? at;
-    dues[i] = at;
-    at = steps[i]?.step(at, -1) ?? at;
+    const day = (id === undefined ? undefined : moved[id]) ?? at;
+    dues[i] = day;
+    const from = Math.min(day, at);
+    at = steps[i]?.step(from, -1) ?? from;
   }
   // Nothing is reached before what it rests on.
   for (let i = 1; i < steps.length; i += 1) {
