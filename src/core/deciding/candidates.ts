@@ -99,7 +99,8 @@ export class Candidates {
       // What it was taken for before bears out others that may be meant so.
       reasons: round.taken ?? [],
       passed: 0,
-      departs: round.unread.length === 0,
+      // Words that were all taken for talk have not been read.
+      departs: round.unread.length === 0 && (round.steps.length > 0 || round.idle === true),
       talks: round.remarks.length > 0,
       on: remembered((edge) => (edge === null ? counted.outcome : counted.instead(round, edge))),
     };

@@ -261,6 +261,14 @@ describe('rounds among known ones that no label shows', () => {
   });
 });
 
+describe('words that were all taken for talk', () => {
+  it('are read by their gist where the counts bear that out', () => {
+    const text =
+      'Dear Nell,\n\nHere is the pea, in British terms. I make a ring of six double crochet. Then I put two in each, twelve. Then one and a two, six times over, and I have eighteen. I go round three times without changing anything, still eighteen. Then one and a pair, six times over, twelve. Six pairs, and there are six; draw them together.\n';
+    expect(rounds(text).map(({ made }) => made)).toEqual([6, 12, 18, 18, 12, 6]);
+  });
+});
+
 describe('pieces that are named in passing', () => {
   const ROUNDS = 'R1) 6 sc in a magic ring = 6\nR2) inc in all = 12\nR3) sc in all = 12\n';
 
