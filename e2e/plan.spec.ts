@@ -28,6 +28,7 @@ test('a list is planned by keys: what is late, what moving a date does, and a ca
     await dialog.getByLabel('List').fill('Spring list');
     await dialog.getByRole('button', { name: 'Put it on the plan' }).click();
     await expect(page.getByRole('rowheader', { name })).toBeVisible();
+    await expect(page.getByRole('region', { name: `Plan of ${name}` })).toBeVisible();
   }
   const pen = page.getByRole('rowheader', { name: 'Sea pen' });
   await expect(pen).toContainText(/comes out \d+ days late/);

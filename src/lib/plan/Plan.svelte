@@ -1,6 +1,6 @@
 <script lang="ts">
   import { goto, invalidate } from '$app/navigation';
-  import { onMount } from 'svelte';
+  import { onMount, tick, untrack } from 'svelte';
   import { notKept, putOnPlan, setPlan, takeOffPlan } from '../client.js';
   import Button from '../components/Button.svelte';
   import { toasts } from '../components/toasts.svelte.js';
@@ -33,7 +33,11 @@
   let grid = $state<PlanGrid>();
   /** Where the dates are followed was asked for. */
   let followed = $state(false);
-  $effect(() => session.take(given));
+  $effect(() => {
+    const now = given;
+    // Where one is in the plan is no reason to take up anew what was there before.
+    untrack(() => session.take(now));
+  });
   // From the Shelf one comes to a pattern.
   onMount(() => {
     const id = location.hash.slice(1);
@@ -53,11 +57,11 @@
     await invalidate('dostik:plan');
   }
 
-  const put = (id: string, entry: PlanEntry) =>
-    keeping(async () => {
-      await putOnPlan(id, entry);
-      session.at = id;
-    });
+  async function put(id: string, entry: PlanEntry): Promise<void> {
+    await keeping(() => putOnPlan(id, entry));
+    await tick();
+    if (session.rows.some((row) => row.id === id)) session.goTo(id);
+  }
   const set = (settings: PlanSettings) => keeping(() => setPlan(settings));
 
   offering({
