@@ -1,10 +1,7 @@
-import type { PlanRow } from '../plan.js';
+import type { PlanEntry, PlanRow } from '../plan.js';
 
-/** A pattern on the plan that was taken in, for a test. */
-export const planRow = (id: string, more: Partial<PlanRow> = {}): PlanRow => ({
-  id,
-  name: id,
-  designer: 'Jonne',
+/** What was settled of a pattern, for a test. */
+export const PLAN_ENTRY: PlanEntry = {
   list: 'Spring list',
   release: '2026-06-12',
   editor: 'Ines',
@@ -12,6 +9,14 @@ export const planRow = (id: string, more: Partial<PlanRow> = {}): PlanRow => ({
   after: [],
   done: {},
   moved: {},
+};
+
+/** A pattern on the plan that was taken in, for a test. */
+export const planRow = (id: string, more: Partial<PlanRow> = {}): PlanRow => ({
+  ...PLAN_ENTRY,
+  id,
+  name: id,
+  designer: 'Jonne',
   reached: { in: '2026-04-20' },
   found: null,
   expected: null,

@@ -72,7 +72,8 @@ export function sentencesIn(source: SourceText): Stretch[] {
  */
 export function clausesIn({ text }: SourceText, lexicon: Lexicon, sentences: readonly Stretch[]): Stretch[] {
   return sentences.flatMap(({ line, from, to }) => {
-    const cuts = cutsIn(text.slice(from, to), lexicon);
+    // Each clause is looked at with all that follows: a sentence is so in bounds, however long it is.
+    const cuts = cutsIn(text.slice(from, Math.min(to, from + LONGEST)), lexicon);
     return [0, ...cuts].map((at, i) => ({ line, from: from + at, to: from + (cuts[i] ?? to - from) }));
   });
 }
@@ -96,11 +97,11 @@ function cutsIn(sentence: string, lexicon: Lexicon): number[] {
 function endsOfClauses(sentence: string): number[] {
   const ends: number[] = [];
   let depth = 0;
-  Array.from(sentence).forEach((sign, at) => {
+  for (const { 0: sign, index } of sentence.matchAll(/[()[\]{},;:]/g)) {
     if ('([{'.includes(sign)) depth += 1;
     else if (')]}'.includes(sign)) depth -= 1;
-    else if (depth === 0 && ',;:'.includes(sign)) ends.push(at + 1);
-  });
+    else if (depth === 0) ends.push(index + 1);
+  }
   return ends;
 }
 

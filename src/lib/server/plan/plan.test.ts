@@ -1,7 +1,8 @@
 import ICAL from 'ical.js';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { STAGE_IDS } from '../../../core/index.js';
-import { localDay, USUAL_SETTINGS, type PlanEntry, type PlanGiven } from '../../plan.js';
+import { localDay, USUAL_SETTINGS, type PlanGiven } from '../../plan.js';
+import { PLAN_ENTRY as ENTRY } from '../../plan/testing.js';
 import { nextWords } from '../../plan/words.js';
 import { calls, confirmations, letters, plans, queries, releases, ticks } from '../db/schema.js';
 import { lookFrom } from '../../shelf/arranging.js';
@@ -15,15 +16,6 @@ beforeEach(async () => {
 afterEach(() => rig.end());
 
 const BALL = 'Ball\nUS terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nFasten off.\n';
-const ENTRY: PlanEntry = {
-  list: 'Spring list',
-  release: '2026-06-12',
-  editor: 'Ines',
-  hours: null,
-  after: [],
-  done: {},
-  moved: {},
-};
 const never = (): never => {
   throw new Error('It has a date.');
 };
