@@ -115,9 +115,9 @@ const HEAD = 400;
 const HEAD_LINES = 5;
 const SET_OFF_BEFORE = /(?:^|[\n.;:!?,)\]|/·•~–—-]|\s{2})\s?$/u;
 const SET_OFF_AFTER = /^(?:[ \t]*(?:$|\r?\n|[.;,)\]|/·•~–—-])|\s{2})/u;
-/** "hippo notes us grey worsted 4mm" */
+/** "hippo notes us grey worsted 4mm"; "US worsted" and "US G hook" are a weight and a size. */
 const OF_YARN =
-  /^[ \t]+(?:\p{L}+[ \t]+){0,2}(?:cotton|wool|worsted|acrylic|yarn|dk|aran|sport|fingering|hook|\d(?:[.,]\d+)?[ \t]?mm)(?!\p{L})/iu;
+  /^[ \t]+(?!size|weight|type|worsted|aran|dk|sport|fingering|wool|cotton)(?:\p{L}{3,}[ \t]+){1,2}(?:cotton|wool|worsted|acrylic|yarn|dk|aran|sport|fingering|hook|\d(?:[.,]\d+)?[ \t]?mm)(?!\p{L})/iu;
 /** "let us", "all of us" */
 const PRONOUN =
   /(?<!\p{L})(?:let|lets|of|with|for|to|by|from|join|and|give|gives|tell|tells|show|shows|send|like|than|both)\s$/iu;
@@ -128,7 +128,8 @@ function standsInHead(text: string, from: number, to: number): boolean {
   const [before, after] = [text.slice(Math.max(0, from - 12), from), text.slice(to, to + 40)];
   if (PRONOUN.test(before)) return false;
   return (
-    (SET_OFF_BEFORE.test(before) && SET_OFF_AFTER.test(after)) || (/\p{L}\s$/u.test(before) && OF_YARN.test(after))
+    (SET_OFF_BEFORE.test(before) && SET_OFF_AFTER.test(after)) ||
+    (/(?<!mm|size|hook)(?<=\p{L})\s$/iu.test(before) && OF_YARN.test(after))
   );
 }
 
