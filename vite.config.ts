@@ -5,6 +5,11 @@ import { defineConfig } from 'vitest/config';
 const HOUSE =
   /src\/lib\/(?:frame\/(?:Frame|Ways|HouseKeys|PageHead|actions|house|places|preferences)|components\/(?:Button|Mark|Menu|Toaster|When|marks|toasts|when)|client|fetched|plural)\b/;
 
+/** Tests of what computes and keeps nothing: they can share its modules, and need no one's process. */
+const PURE = ['src/core/**/*.test.ts', 'tools/**/*.test.ts'];
+/** It puts another module in the place of one. */
+const REPLACING = 'src/core/reading/memory.test.ts';
+
 export default defineConfig({
   plugins: [letters, sveltekit()],
   worker: { format: 'es', plugins: () => [letters] },
@@ -21,12 +26,25 @@ export default defineConfig({
     },
   },
   test: {
-    exclude: ['**/node_modules/**', '**/*.browser.test.ts'],
-    include: ['src/**/*.test.ts', 'tools/**/*.test.ts', 'scripts/**/*.test.ts'],
-    globalSetup: 'scripts/before-tests.mjs',
     environment: 'node',
     testTimeout: 120_000,
     // Two files at a time also where there are two cores only; one would wait for its processes.
     maxWorkers: 2,
+    projects: [
+      {
+        extends: true,
+        // The core keeps nothing between calls but what it may keep: its modules are loaded once for all of its tests.
+        test: { name: 'core', include: PURE, exclude: [REPLACING], isolate: false, pool: 'threads' },
+      },
+      {
+        extends: true,
+        test: {
+          name: 'rest',
+          include: ['src/{lib,cli,routes}/**/*.test.ts', 'scripts/**/*.test.ts', REPLACING],
+          exclude: ['**/*.browser.test.ts'],
+          globalSetup: 'scripts/before-tests.mjs',
+        },
+      },
+    ],
   },
 });

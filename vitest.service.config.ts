@@ -5,7 +5,10 @@ import unit from './vite.config.js';
 export default defineConfig({
   ...unit,
   test: {
-    ...unit.test,
+    environment: 'node',
+    testTimeout: 120_000,
+    maxWorkers: 2,
+    globalSetup: 'scripts/before-tests.mjs',
     include: ['src/lib/server/*.test.ts', 'src/lib/server/{calls,exchange,people}/*.test.ts', 'src/routes/*.test.ts'],
   },
 });
