@@ -190,6 +190,13 @@ describe('where an edge comes from', () => {
       'Row 1: ch 11, sc in 2nd ch from hook and across\nRow 2: ch 1, turn, sc across',
       [10, 10],
     ],
+    ['a chain from one that is only counted', 'Row 1: ch 20, sl st back along the chain from the 2nd one\n', [19]],
+    ['a chain from one on', 'Row 1: ch 31, then 3 sc in every ch from the second on\n', [90]],
+    [
+      'every so many stitches',
+      'Rnd 1: 6 sc in MR\nRnd 2: inc around\nRnd 3: inc after every 2 sts\nRnd 4: dec after each 6th stitch around\nRnd 5: sc around',
+      [6, 12, 16, 14, 14],
+    ],
     ['a chain from its third stitch', 'Row 1: ch 11, hdc in 3rd ch from hook, hdc 8\nRow 2: hdc across', [9, 9]],
     [
       'a chain around both sides',

@@ -18,6 +18,8 @@ describe('which vocabulary', () => {
     ['(brown & yellow / 3.5 / U.S.)', 'us'],
     ['DUCK    yellow + orange    UK', 'uk'],
     ['All crochet words are American', 'us'],
+    ['A small hat\nFrom an old notebook. (American.)', 'us'],
+    ['09:14 pig. i write us\n09:15 mr 6', 'us'],
     ['Hook: 3.5 mm (US E/4)', null],
     ['Bear, hook 3.5 mm US E hook', null],
     ['Bear in DK or US worsted weight yarn', null],

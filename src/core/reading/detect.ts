@@ -16,6 +16,8 @@ const THING_BEFORE = new RegExp(
   'iu',
 );
 
+/** "written in us", "i write us": no pronoun */
+const IN_US = /(?:in|(?<!\p{L})i write)\s+$/iu;
 /** "I write US", "written in us" */
 const WRITTEN_IN = /(?<!\p{L})(?:write|written|writing|worded|noted|notated)\s+(?:it\s+|all\s+)?(?:in\s+)?$/iu;
 
@@ -101,7 +103,7 @@ function fromSharedWords(
 
 /** "(US)", or "US." as a line or a sentence of its own. */
 function isAlone(before: string, after: string): boolean {
-  if (/[([]\s*$/.test(before)) return /^\s*[)\]:]/.test(after);
+  if (/[([]\s*$/.test(before)) return /^\s*[.,]?\s*[)\]:]/.test(after);
   // "Pretzel, US, Crust"
   if (/,\s*$/.test(before) && /^\s*,/.test(after)) return true;
   // "~ US ~ worsted ~ 4.0 mm ~"
@@ -144,9 +146,9 @@ export function declarationsIn(text: string): { vocabulary: Vocabulary; span: Sp
     const before = after ? null : THING_BEFORE.exec(text.slice(Math.max(0, match.index - 40), match.index));
     const written =
       WRITTEN_IN.test(text.slice(Math.max(0, match.index - 24), match.index)) &&
-      !/^\s*\d/.test(text.slice(end, end + 3));
+      !/^[ \t]*\d/.test(text.slice(end, end + 3));
     const alone =
-      (written && (name !== 'us' || /in\s+$/i.test(text.slice(Math.max(0, match.index - 4), match.index)))) ||
+      (written && (name !== 'us' || IN_US.test(text.slice(Math.max(0, match.index - 8), match.index)))) ||
       isAlone(text.slice(Math.max(0, match.index - 3), match.index), text.slice(end, end + 4)) ||
       standsInHead(text, match.index, end);
     if (!after && !before && !alone) continue;

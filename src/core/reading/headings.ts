@@ -310,6 +310,9 @@ export function partInLine(line: string): Heading | null {
 /** "Nose, in pink." */
 const NAME_AND_COLOUR = /^(\p{Lu}[\p{L} ]{1,20}), (?:in|with) [^.,:\d]{2,20}\.$/u;
 
+/** "After row 7 do not turn" */
+const OF_A_ROUND = /(?<!\p{L})(?:rows?|rounds?|rnds?|rds?)\s\d/iu;
+
 /** A heading that stands before the first label on the same line: "Head: work with Cocoa. R1: …", "Arm (make 2) – R1: …". */
 export function headingBeforeLabel(words: string): Heading | null {
   const text = words.trim().replace(/^[^\p{L}\d]+/u, '');
@@ -319,7 +322,7 @@ export function headingBeforeLabel(words: string): Heading | null {
     /^([\p{L}\d][\p{L}\d '’&-]{1,30}?(?:\s*\([^()\n:]{1,40}\)?|\s*[x×]\s?\d+|(?:,[^,:.\n]{1,20}){1,2}(?=:))?)(?:\*\*|__)?\s*[:–—-]\s*/u.exec(
       text,
     );
-  if (!match?.[1] || LEADS_YARN.test(match[1])) return null;
+  if (!match?.[1] || LEADS_YARN.test(match[1]) || OF_A_ROUND.test(match[1])) return null;
   const rest = text.slice(match[0].length);
   // "Ears: Make 2 in white. …"
   const sentence = /^make\s[^.\n]{1,30}\.\s*/iu.exec(rest)?.[0] ?? '';

@@ -275,6 +275,8 @@ function meaningOf(term: string, written: string, lexicon: Lexicon): Meaning | n
   // What a word means by itself is given up for plain words alone: "dec = 2 sc into 1" is told carelessly.
   const sign = !/[\p{L}\d]/u.test(term);
   const shape = shapeIn(reading) ?? (own && !sign ? null : shapeByGist(plain, lexicon));
+  // "inc = double 1 stitch": no word for a shaping comes to mean a stitch on its own.
+  if (shape?.is === 'stitch' && (own?.meaning.is === 'increase' || own?.meaning.is === 'decrease')) return null;
   if (shape) {
     // "4 double crochet in one stitch, closed together; it is one stitch"
     return shape.is === 'shaping' && shape.per > 1 && ONE_STITCH.test(written)

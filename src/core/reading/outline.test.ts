@@ -52,6 +52,7 @@ describe('labels', () => {
     'Rnd 11 has left the front loops of Rnd 10 free.',
     'Insert eyes between Rnds 11 and 12, 8 sts apart.',
     'Rnds 9 and 10, 8 sts apart, is where the eyes go.',
+    'Pop the eyes in between [1] and [2] with 7 sts showing between them.',
     '1) yarn 5 ply: Milk, Rain',
     '2 tsp of patience.',
   ])('none in: %s', (line) => {

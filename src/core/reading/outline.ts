@@ -408,7 +408,7 @@ class Outliner {
     const to = line.from + words.length;
     const bodyFrom = to - (heading?.rest.length ?? words.trimStart().length);
     const reading = this.#instructions.read(this.#source.text, { from: bodyFrom, to });
-    if (!(isInstruction(reading) || beginsInRing(reading)) || reading.unread.length > 0) return false;
+    if (!(isInstruction(reading, words) || beginsInRing(reading)) || reading.unread.length > 0) return false;
     if (heading) this.#heading({ ...heading, rest: '' }, { from: line.from, to: bodyFrom });
     this.#begin(null);
     this.#open = { label: null, from: bodyFrom, bodyFrom, to };
@@ -669,7 +669,7 @@ class Outliner {
     const bodyFrom = span.from + wordsBeforeWork(text, this.#lexicon);
     const reading = this.#instructions.read(this.#source.text, { from: bodyFrom, to: Math.min(to, span.from + 2000) });
     if (
-      !isInstruction(reading) &&
+      !isInstruction(reading, this.#source.text.slice(bodyFrom, to)) &&
       !this.#likeEarlier(reading) &&
       !this.#repeatsRounds(reading) &&
       !(beginsInRing(reading) && this.#ringGoesOn(index))

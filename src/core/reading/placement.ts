@@ -50,11 +50,19 @@ function fromChain(reader: Reader, at: number): number | null {
   const from = isWord(reader, at, 'from') ? at + 1 : pass(reader, pass(reader, at, 'work'), 'with', 'in');
   const rank = from > at ? tokenAt(reader, from) : null;
   if (rank?.kind !== 'ordinal') return null;
-  const chain = chainWord(reader, from + 1);
-  const next = meaningAt(reader, chain ?? from + 1, 'from-hook')?.next ?? chain;
-  if (next === null) return null;
+  const chain = chainWord(reader, from + 1) ?? oneOfThese(reader, from + 1);
+  const hook = meaningAt(reader, chain ?? from + 1, 'from-hook')?.next ?? chain;
+  if (hook === null) return null;
+  const next = isWord(reader, hook, 'on', 'onward', 'onwards') ? hook + 1 : hook;
   reader.steps.push({ kind: 'first-chain', k: rank.value, span: spanBetween(reader, at, next) });
   return next;
+}
+
+/** "from the 2nd one", "from the 2nd on": of the chain that has just been made. */
+function oneOfThese(reader: Reader, at: number): number | null {
+  if (!reader.steps.some(({ kind }) => kind === 'chain')) return null;
+  if (isWord(reader, at, 'one')) return at + 1;
+  return isWord(reader, at, 'on', 'onward', 'onwards') || at >= reader.end ? at : null;
 }
 
 /** "sl st in next 2 sts of head": one word behind an "of" that means nothing else only says where those stitches are. */

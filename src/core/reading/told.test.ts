@@ -25,6 +25,7 @@ describe('words that a text explains itself', () => {
   it.each([
     ['A bump means two single crochets worked in one stitch.', ['bump: 2 in 1']],
     ['A pinch is two stitches taken together.', ['pinch: 1 in 2']],
+    ['inc = double 1 stitch (2 sc in 1), dec = crochet 2 sc together', ['dec: 1 in 2']],
     ['up is 2 sc in one stitch\ndown is 2 sc worked together', ['up: 2 in 1', 'down: 1 in 2']],
     ['twin = 2 sc in one stitch, marry = 2 sc as one.', ['twin: 2 in 1', 'marry: 1 in 2']],
     [

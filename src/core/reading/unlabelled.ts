@@ -1,6 +1,7 @@
 import type { Instruction } from '../pattern/pattern.js';
 import { beginsInstruction } from './labels.js';
 import type { Lexicon } from './lexicon.js';
+import { COUNT_AT_END } from './lookahead.js';
 
 const MAY_REFER = /(?<!\p{L})(?:as|like|rep|repeat)(?!\p{L})/iu;
 const NOTE = /^\W{0,4}(?:notes?|nb|tips?|hint|remember)(?!\p{L})|(?<!\p{L})(?:gauge|tension)\s*[:=]/iu;
@@ -17,12 +18,15 @@ export function wordsBeforeWork(text: string, lexicon: Lexicon): number {
   return beginsInstruction(text, 0, sentence[0].length, lexicon) ? 0 : sentence[0].length;
 }
 
-/** Whether what was read of an unlabelled line is crochet with a result, and not talk about it. */
-export function isInstruction(reading: Instruction): boolean {
+/** Whether what was read of the words of an unlabelled line is crochet with a result, and not talk about it. */
+export function isInstruction(reading: Instruction, words: string): boolean {
   const works = reading.steps.some(
     (step) => step.kind === 'work' || step.kind === 'group' || (step.kind === 'repeat' && step.body.length > 0),
   );
   if (!works) return false;
+  // "Pop the eyes in between [9] and [10]": a verb that could be a stitch, without any figure of its own.
+  if (reading.stated && reading.steps.every((step) => step.kind === 'work' && step.bare) && !COUNT_AT_END.test(words))
+    return false;
   const foundation =
     reading.steps.some((step) => step.kind === 'chain') &&
     reading.steps.some(

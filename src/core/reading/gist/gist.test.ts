@@ -93,6 +93,16 @@ describe('the gist of an instruction, in whatever order a hand puts it', () => {
     ['take off 8', {}, '1/2 x 8, 1/1 x fill'],
     ['nothing changes', {}, '1/1 x fill'],
     ['join them all two by two', { join: 'decrease' }, '1/2 x fill'],
+    ['take two together after every three', {}, '(1/1 x 3, 1/2 x 1) x fill'],
+    ['take two together after every one', {}, '(1/1 x 1, 1/2 x 1) x fill'],
+    ['after each 3rd stitch an inc', {}, '(1/1 x 3, 2/1 x 1) x fill'],
+    ['x5 plain', {}, '1/1 x fill'],
+    ['5x straight', {}, '1/1 x fill'],
+    ['2x all round', {}, '2/1 x fill'],
+    ['1+2x, six times', {}, '(1/1 x 1, 2/1 x 1) x 6'],
+    ['two together, straight on', {}, '1/2 x 1, 1/1 x fill'],
+    ['dec, plain around', {}, '1/2 x 1, 1/1 x fill'],
+    ['make a loop; and into it six', {}, 'ring, 1/1 x 6 ring'],
   ])('%s', (words, senses, expected) => {
     expect(ways(words, senses)).toContain(expected);
   });

@@ -15,10 +15,14 @@ export type ItemKind =
   | { readonly is: 'marker'; readonly kind: 'turn' | 'join' }
   | { readonly is: 'each' | 'around' | 'in' | 'next' | 'same' | 'last' | 'stitches' | 'together' }
   | { readonly is: 'repeat' | 'more' | 'total' | 'and' | 'rounds' }
-  /** Nothing is shaped in it. */
-  | { readonly is: 'plain' }
+  /** Nothing is shaped in it, or in so many rounds. */
+  | { readonly is: 'plain'; readonly rounds?: number }
   /** So many stitches more, or fewer, spread over the round. */
   | { readonly is: 'change'; readonly by: number }
+  /** One in each of all that are left. */
+  | { readonly is: 'rest' }
+  /** "after every 3": so many plain ones come first. */
+  | { readonly is: 'behind'; readonly plain: number }
   /** A comma is weak, the end of a sentence strong. */
   | { readonly is: 'break'; readonly strong: boolean }
   | { readonly is: 'open'; readonly close: number }

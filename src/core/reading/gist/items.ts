@@ -82,7 +82,7 @@ class Items {
   /** A star, a bracket, the loop that begins a piece, or the word that repeats; the index behind it, null where none stands. */
   #sign(i: number, token: Token): number | null {
     const { kind, from, to } = token;
-    if (this.#startsLoop(token)) {
+    if (this.#startsLoop(i, token)) {
       this.#items.push({ is: 'ring', from, to });
       return i + 1;
     }
@@ -137,7 +137,10 @@ class Items {
   }
 
   /** "into a loop go six", "seven singles in a loop": the loop of yarn that a piece begins in. */
-  #startsLoop({ word }: Token): boolean {
+  #startsLoop(i: number, { word }: Token): boolean {
+    if (makesLoop(this.#tokens, i)) return true;
+    // "make a loop, and into it six"
+    if (word === 'it' && this.#items.at(-1)?.is === 'in') return this.#items.some(({ is }) => is === 'ring');
     const before = this.#items.filter(({ is }) => is !== 'number' && is !== 'word');
     const plain = before.length === 1 || (before.length === 2 && before[0]?.is === 'tool');
     return word === 'loop' && plain && this.#items.at(-1)?.is === 'in';
@@ -146,6 +149,11 @@ class Items {
   #bare(i: number, token: Token): ItemKind | 'nothing' {
     return shortens(this.#tokens, i) ? 'nothing' : bare(token, this.#senses);
   }
+}
+
+/** "make a loop" */
+export function makesLoop(tokens: readonly Token[], at: number): boolean {
+  return tokens[at]?.word === 'loop' && /^(?:make|form|wind)$/.test(tokens[at - 1]?.word ?? '');
 }
 
 /** "inc*6", "(sc, inc) * 6", "inc · 6": a star or a dot between what is done and a figure. */

@@ -44,6 +44,13 @@ const PHRASES: readonly ((words: Words, at: number) => Phrase | null)[] = [
   perStitch,
   plainStitch,
   pairInOne,
+  afterEvery,
+  // "two together, straight on"
+  ({ tokens, lexicon }, at) => {
+    const goesOn = tokens[at + 1]?.word === 'on' || lexicon.at(tokens, at + 1)?.meaning.is === 'around';
+    return PLAIN_ROUND.test(tokens[at]?.word ?? '') && goesOn && at > 0 ? { item: { is: 'rest' }, next: at + 2 } : null;
+  },
+  plainSoOften,
   // "join them all two by two": of two of them each time.
   ({ tokens }, at) =>
     tokens[at]?.value === 2 && tokens[at + 1]?.word === 'by' && tokens[at + 2]?.value === 2
@@ -104,6 +111,30 @@ function eachTime({ tokens, lexicon }: Words, at: number): Phrase | null {
   const time = each?.meaning.is === 'each' && /^(?:time|round|row)$/.test(tokens[behind]?.word ?? '');
   return time ? { item: null, next: behind + 1 } : null;
 }
+
+/** "after every three", "after each 3rd stitch": so many plain ones come before each. */
+function afterEvery({ tokens, lexicon }: Words, at: number): Phrase | null {
+  const each = tokens[at]?.word === 'after' ? lexicon.at(tokens, at + 1) : null;
+  if (each?.meaning.is !== 'each') return null;
+  // "every one" is one word in other places.
+  const behind = at + 1 + each.length;
+  const figure = tokens[behind - 1]?.value === 1 ? behind - 1 : behind;
+  const token = tokens[figure];
+  if (token?.kind !== 'number' && token?.kind !== 'ordinal') return null;
+  const one = tokens[figure + 1]?.word === 'one' ? 1 : 0;
+  return { item: { is: 'behind', plain: token.value }, next: figure + 1 + one };
+}
+
+/** "x5 plain", "5x straight": so many rounds. */
+function plainSoOften({ tokens, before }: Words, at: number): Phrase | null {
+  if (!BEGIN_CLAUSES.has(before)) return null;
+  const [first, second] = [tokens[at], tokens[at + 1]];
+  const figure = SIGN.test(first?.word ?? '') ? second : SIGN.test(second?.word ?? '') ? first : undefined;
+  if (figure?.kind !== 'number' || !PLAIN_ROUND.test(tokens[at + 2]?.word ?? '')) return null;
+  return { item: { is: 'plain', rounds: figure.value }, next: at + 3 };
+}
+
+const SIGN = /^[x×]$/i;
 
 /** "2 / st": so many for each. */
 function perStitch({ tokens, lexicon }: Words, at: number): Phrase | null {

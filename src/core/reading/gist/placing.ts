@@ -22,8 +22,8 @@ export class Placing {
     const perEach = inOne ? { ...tool, per: count } : tool;
     const { place, ranks, each, around, count: stitches } = target;
     if (place) return this.#inPlace(tool, perEach, count, target, span);
-    const [nth, second] = ranks;
-    if (each && nth !== undefined && nth > 1) return [everyNth(perEach, nth, second, span)];
+    const nth = whichOf(target, tool);
+    if (nth > 1) return [everyNth(perEach, nth, ranks[1], span)];
     if (around || (each && stitches === null)) return [this.#allAround(tool, perEach, count, target, span)];
     if (stitches !== null && isPlaced(target)) return [this.#inSoMany(tool, perEach, stitches, each, span)];
     if (this.#glued(perEach !== tool, span, target)) return [work(perEach, once, EDGE, span)];
@@ -82,6 +82,11 @@ export class Placing {
 const FROM = /^\p{L}+\s+(?:\p{L}+\s+)?from(?!\p{L})/iu;
 /** "over", "across" behind a stitch. */
 const OVER = /(?<!\p{L})(?:over|across)(?!\p{L})/iu;
+
+/** "every 3rd", "after every 2": by its last stitch, in which of how many a shaping stands; 0 where no such thing is said. */
+function whichOf({ each, ranks, after }: Target, { over }: Shape): number {
+  return after === null ? (each ? (ranks[0] ?? 0) : 0) : after + over;
+}
 
 /** "in", "each", "next": so many stitches are worked into. */
 function isPlaced({ each, inside, next1 }: Target): boolean {

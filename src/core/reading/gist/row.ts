@@ -13,6 +13,8 @@ export interface Target {
   readonly inside: boolean;
   readonly count: number | null;
   readonly ranks: readonly number[];
+  /** Behind every so many. */
+  readonly after: number | null;
   readonly place: Place | null;
 }
 
@@ -32,6 +34,7 @@ const NOWHERE = {
   last: false,
   inside: false,
   count: null,
+  after: null,
   place: null,
 } as const;
 
@@ -120,6 +123,12 @@ export class Row {
     return { times: times + more, next };
   }
 
+  /** Whether a sign stands there, and no word, for how often something is done. */
+  signAt(at: number): boolean {
+    const item = this.at(at);
+    return item?.is === 'times' && item.sign;
+  }
+
   /** "twice", "x6". */
   #timesBehind({ times, sign }: Extract<Item, { is: 'times' }>, at: number): { times: number; next: number } | null {
     if (times !== null) return { times, next: at + 1 };
@@ -157,9 +166,10 @@ export class Row {
     const found: Draft = { ...NOWHERE, next: at, ranks: [] };
     let i = at;
     for (let item = this.at(i); item !== undefined && this.#isOfPlace(item, i, found); item = this.at(i)) i += 1;
-    const { each, around, next1, same, last, count, ranks, place } = found;
+    const { each, around, next1, same, last, count, ranks, after, place } = found;
     // A word such as "in" belongs to what comes after it, where nothing of a place has been said.
-    const said = each || around || next1 || same || last || count !== null || ranks.length > 0 || place !== null;
+    const which = each || around || next1 || same || last || after !== null;
+    const said = which || count !== null || ranks.length > 0 || place !== null;
     return { ...found, next: said ? i : at };
   }
 
@@ -230,9 +240,11 @@ export class Row {
 }
 
 /** "in", "next", "same", "last", "around", "stitches". */
-function saysWhich({ is }: Item, found: Draft): boolean {
+function saysWhich(item: Item, found: Draft): boolean {
+  const { is } = item;
   if (is === 'stitches') return true;
-  if (is === 'in') found.inside = true;
+  if (is === 'behind') found.after = item.plain;
+  else if (is === 'in') found.inside = true;
   else if (is === 'next') found.next1 = true;
   else if (is === 'around' || is === 'same' || is === 'last') found[is] = true;
   else return false;

@@ -143,15 +143,15 @@ export class Taking {
     let said: { readonly amount: Amount; readonly from: number } | null = null;
     while (i < to) {
       const idle = this.#idleAt(i, line);
-      // "6 times: dc, 2 dc in one": said before what is done.
+      const inOne = idle === null ? this.#inOneBySign(i, line) : null;
       const first: { times: number; next: number } | null =
-        idle === null && said === null && !line.works ? (this.#row.timesAt(i) ?? this.#timesOfAll(i, to)) : null;
-      if (first && !this.#row.placedOnly(first.next)) {
+        (idle ?? inOne) === null && said === null && !line.works ? this.#timesFirst(i, to) : null;
+      if (first) {
         said = { amount: often(first.times), from: line.length };
         i = first.next;
         continue;
       }
-      const next = idle ?? this.#next(i, line);
+      const next = idle ?? inOne ?? this.#next(i, line);
       if (next <= i) throw FAILS;
       i = next;
     }
@@ -161,6 +161,12 @@ export class Taking {
       line.push(repeated(steps, said.amount, spanOf(this.#items, from, to)));
     }
     return line.steps;
+  }
+
+  /** "6 times: dc, 2 dc in one": said before what is done. */
+  #timesFirst(at: number, to: number): { times: number; next: number } | null {
+    const first = this.#row.timesAt(at) ?? this.#timesOfAll(at, to);
+    return first && !this.#row.placedOnly(first.next) ? first : null;
   }
 
   /** "6x 1 sc + inc": where several things follow, the sign may be of them all. */
@@ -219,6 +225,7 @@ export class Taking {
       case 'around':
       case 'next':
       case 'last':
+      case 'behind':
         return this.#leading(at, line);
       case 'rounds':
         return this.#plainRounds(at, line);
@@ -254,17 +261,20 @@ export class Taking {
       case 'steps':
         for (const step of item.steps) line.push({ ...step, span });
         break;
-      case 'change':
-        this.#change(item.by, span, line);
-        break;
-      case 'plain':
-        if (!line.works) line.push(work(PLAIN, FILL, EDGE, span));
-        break;
       case 'word':
         this.#pass(at);
         break;
       default:
+        this.#wholeRound(item, span, line);
     }
+  }
+
+  /** What is said of a round as a whole: "add 8", "plain", "straight on". */
+  #wholeRound(item: Item, span: Span, line: Line): void {
+    if (item.is === 'change') this.#change(item.by, span, line);
+    if (item.is === 'plain' && line.works) return;
+    if (item.is === 'plain' && item.rounds !== undefined) this.#rounds = { value: item.rounds, span };
+    if (item.is === 'plain' || item.is === 'rest') line.push(work(PLAIN, FILL, EDGE, span));
   }
 
   /** "add 8": so many increases, or decreases, and all others plain. */
@@ -430,6 +440,16 @@ export class Taking {
     return found ?? this.#leading(at, line);
   }
 
+  /** "2x all round", "1 + 2x": a sign with nothing before it to be done so often says how many go into one. */
+  #inOneBySign(at: number, line: Line): number | null {
+    const value = numberIn(this.#row.at(at));
+    if (value === null || value < 2 || value > 3 || !this.#row.signAt(at + 1) || !this.#nameless) return null;
+    const nothing = !line.works || this.#row.is(at - 1, 'and');
+    if (!nothing || !this.#ends(at + 2, 'around', 'each', 'break', 'close')) return null;
+    if (!this.#chooser.goesSoFar('a figure times nothing', 'so many in one')) return null;
+    return this.#place({ at, start: at, before: 1, shape: { ...PLAIN, per: value } }, null, at + 2, line);
+  }
+
   /** "6 times", "eight times round". */
   #soOften(at: number, { times, next }: { times: number; next: number }, line: Line): number {
     if (!this.#row.is(next, 'rounds')) {
@@ -500,8 +520,12 @@ export class Taking {
     // "two together", "2 sts together"
     const together = this.#row.is(i, 'stitches') ? i + 1 : i;
     if (!this.#row.is(together, 'together')) return null;
-    line.push(work({ ...PLAIN, over: value }, once, EDGE, spanOf(this.#items, at, together + 1)));
-    return together + 1;
+    const target = this.#row.target(together + 1);
+    const end = target.after === null ? together + 1 : target.next;
+    const shape = { ...PLAIN, over: value };
+    if (target.after !== null) line.push(...this.#placing.placed(shape, null, target, spanOf(this.#items, at, end)));
+    else line.push(work(shape, once, EDGE, spanOf(this.#items, at, end)));
+    return end;
   }
 
   /** "a ring, and put six of them in it", "one, and two in the next", "sc + inc, 6", "so 24". */
@@ -610,7 +634,8 @@ export class Taking {
   }
 
   /** "the next two together", "every 3rd and 4th together"; null where they say neither how many nor which. */
-  #asOne({ ranks: [first, second], each, count }: Target, span: Span): Step | null {
+  #asOne({ ranks: [first, second], each, count, after }: Target, span: Span): Step | null {
+    if (after !== null) return everyNth({ ...PLAIN, over: 2 }, after + 2, undefined, span);
     if (first === undefined) return count === null ? null : work({ ...PLAIN, over: count }, once, EDGE, span);
     return each && second !== undefined ? everyNth({ ...PLAIN, over: 2 }, first, second, span) : null;
   }
@@ -823,6 +848,6 @@ export class Taking {
 }
 
 /** "all", "around", and nothing else about a place. */
-function isWhole({ each, around, count, ranks, place }: Target): boolean {
-  return (each || around) && count === null && ranks.length === 0 && place === null;
+function isWhole({ each, around, count, ranks, after, place }: Target): boolean {
+  return (each || around) && count === null && ranks.length === 0 && after === null && place === null;
 }

@@ -1,4 +1,5 @@
 import { lineSpan, type SourceText, type Span } from '../../text/source.js';
+import { makesLoop } from '../gist/items.js';
 import type { Label } from '../labels.js';
 import { tokenize, type Token } from '../lexer.js';
 import type { Lexicon } from '../lexicon.js';
@@ -35,7 +36,8 @@ export function draftsOf(source: SourceText, lexicon: Lexicon, series: Series): 
     const alone = places[i - 1]?.line !== place.line;
     const words = wordsOf(source, lexicon, { place, label, limit, alone, behind, layout });
     const between = spokenOf(source, before, label, place.line);
-    const first = label.from === 2 && before?.to !== 1 ? firstBefore(source, lexicon, label, place) : null;
+    const begins = label.from === 2 ? before?.to !== 1 : label.from === 1 && goesAround(source, lexicon, words);
+    const first = begins ? firstBefore(source, lexicon, label, place) : null;
     return [...(first ? [first] : []), ...(between ? [between] : []), { label, line: place.line, words }];
   });
 }
@@ -95,12 +97,22 @@ function spokenOf(source: SourceText, before: Label | undefined, label: Label, l
 export function beginsAt(tokens: readonly Token[], lexicon: Lexicon): number {
   return tokens.findIndex((token, i) => {
     const meaning = lexicon.at(tokens, i)?.meaning.is;
-    const loop = token.word === 'loop' && lexicon.at(tokens, i - 1)?.meaning.is === 'in';
+    const into = token.word === 'loop' && lexicon.at(tokens, i - 1)?.meaning.is === 'in';
+    const loop = into || makesLoop(tokens, i);
     return meaning === 'magic-ring' || meaning === 'from-hook' || loop;
   });
 }
 
-/** The round without a number before the second one, in its line or right above: it begins a piece. */
+/** "double every stitch", "two in each": a first round that is worked on another. */
+function goesAround({ text }: SourceText, lexicon: Lexicon, words: readonly Span[]): boolean {
+  return words.some((span) => {
+    const tokens = tokenize(text, span, 40, lexicon.alphabet);
+    const each = tokens.some((_, i) => lexicon.at(tokens, i)?.meaning.is === 'each');
+    return each && beginsAt(tokens, lexicon) < 0;
+  });
+}
+
+/** The round without a number before the first or second one, in its line or right above: it begins a piece. */
 function firstBefore(source: SourceText, lexicon: Lexicon, label: Label, place: Place): Draft | null {
   const { text } = source;
   for (let line = place.line; line >= Math.max(0, place.line - 2); line -= 1) {
@@ -116,14 +128,16 @@ function firstBefore(source: SourceText, lexicon: Lexicon, label: Label, place: 
     // "Body, black. Ring with 6": the name of the piece may stand before it.
     const name = /^[^.:]{3,40}[.:]\s+/u.exec(words.slice(0, tokens[ring]?.from))?.[0].length ?? 0;
     const from = span.from + (name > 0 ? name : words.length - words.trimStart().length);
-    return {
-      label: labelled('1', { first: 1, last: 1 }, { from, to: from }, false),
-      line,
-      words: [{ from, to }],
-      uncounted: true,
-    };
+    const at = { from, to: from };
+    const own = label.from === 2 ? labelled('1', { first: 1, last: 1 }, at, false) : beginning(at);
+    return { label: own, line, words: [{ from, to }], uncounted: true };
   }
   return null;
+}
+
+/** The label of a round that comes before the first. */
+function beginning(span: Span): Label {
+  return { span, bodyFrom: span.to, text: 'start', from: 0, to: 0, numbers: [], kind: null, series: '' };
 }
 
 /** Words at the end of a round in running text that belong to the next: "… for 24. In round five". */

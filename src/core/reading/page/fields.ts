@@ -62,20 +62,26 @@ function keysOf(text: string, lexicon: Lexicon, { figure, words }: Found): strin
   ];
 }
 
-/** "12 close", "10 fold": words behind a figure that mean nothing of crochet. */
+/** "12 close", "10 fold", "6, close", "twelve now.": words behind a figure that mean nothing of crochet. */
 function withoutTalk(behind: string, lexicon: Lexicon): string {
-  const words = /^[ \t]+(\p{L}+(?:[ \t]\p{L}+)?)\s*$/u.exec(behind)?.[1]?.split(/\s/) ?? [];
+  const [, before = '', all, after = ''] = TALK_BEHIND.exec(behind) ?? [];
+  const words = all?.split(/\s/) ?? [];
   const talk = words.every((word) => {
     const meaning = meaningOf(lexicon, word.toLowerCase());
+    if (before !== '') return meaning === undefined || !CROCHET.has(meaning);
     return meaning === undefined || meaning === 'remark' || meaning === 'join' || meaning === 'and';
   });
-  return talk && words.length > 0 ? '' : behind;
+  return talk && words.length > 0 ? before || after : behind;
 }
+
+/** Two words, or a sentence of some more. */
+const TALK_BEHIND =
+  /^(?:[,;]?|([.!]))[ \t]+(\p{L}+(?:[ \t]\p{L}+)?|(?<=[.!][ \t])\p{L}+(?:[ \t]\p{L}+){2,6})([.!]?)\s*$/u;
 
 /** Single figures of a unit that belong to no stitch and to no repeat: those are of the instruction. */
 function figuresIn(text: string, lexicon: Lexicon, draft: Draft, least = 2): Found[] {
   return draft.words.flatMap((words) =>
-    numeralsIn(text, words)
+    numeralsIn(text, words, false)
       .filter(
         (figure) =>
           (figure.kind === 'figure' || figure.kind === 'word' || isRomanCount(text, words, figure)) &&

@@ -69,7 +69,10 @@ export function labelAt(
   const beside = /(?:\p{L}+|[^\s\p{L}\p{N}]+)[ \t.]*$/u.exec(before)?.[0].length ?? 0;
   // A count may stand before the label: that is no part of it.
   const from = place.from ?? (atStart && (!/\d/.test(before) || before.length <= 6) ? start : numeral.from - beside);
-  const written = text.slice(from, to).replace(/^[^\p{L}\p{N}#]+|\s*[([<{].*$|[^\p{L}\p{N}]+$/gu, '');
+  const behind = text.slice(numeral.to, to).replace(/\s*[([<{].*$/u, '');
+  // "[7]-[12]"
+  const number = text.slice(from, Math.min(to, numeral.to)).replace(/[)\]}](\s*[-–—]\s*)[([{]/u, '$1');
+  const written = (number + behind).replace(/^[^\p{L}\p{N}#]+|[^\p{L}\p{N}]+$/gu, '');
   return labelled(written === '' ? `Line ${line + 1}` : written, numeral, { from, to }, ROW.test(text.slice(from, to)));
 }
 

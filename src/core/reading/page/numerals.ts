@@ -8,8 +8,8 @@ export interface Numeral extends Span {
   readonly last: number;
   /** Its first number alone, where the words behind it may begin with the second. */
   readonly single?: Numeral;
-  /** The Roman number that a small letter may be as well: `i`, `v`, `x`. */
-  readonly roman?: Numeral;
+  /** What a single letter may be as well: the Roman number of `i`, the letter of `L`. */
+  readonly other?: Numeral;
 }
 
 const WRITTEN = /\d{1,4}(?:st|nd|rd|th)?(?![\d\p{L}])|\d{1,4}|(?<!\p{L})\p{L}+/gu;
@@ -22,17 +22,20 @@ const TO_AT_START =
 /** "R5–R9": the word before the first number may stand before the second one as well. */
 const WORD_BEFORE = /\p{L}{1,6}\.?[ \t]?$/u;
 
-/** All numerals in a stretch of text, from left to right; a range is one. */
-export function numeralsIn(text: string, { from, to }: Span): Numeral[] {
+/**
+ * All numerals in a stretch of text, from left to right; a range is one.
+ * @param labels whether the first may be a label: a range may have spaces around its dash there.
+ */
+export function numeralsIn(text: string, { from, to }: Span, labels = true): Numeral[] {
   // Looked for in the stretch alone: without one in it the search would go on to the end of the text.
   const words = text.slice(from, to);
   const found: Numeral[] = [];
   for (let single = next(words, 0); single; single = next(words, found.at(-1)?.to ?? words.length))
-    found.push(ranged(words, single, found.length === 0));
-  return found.map(({ single, roman, ...numeral }) => ({
+    found.push(ranged(words, single, labels && found.length === 0));
+  return found.map(({ single, other, ...numeral }) => ({
     ...moved(numeral, from),
     ...(single ? { single: moved(single, from) } : {}),
-    ...(roman ? { roman: moved(roman, from) } : {}),
+    ...(other ? { other: moved(other, from) } : {}),
   }));
 }
 
@@ -51,8 +54,8 @@ function ranged(words: string, single: Numeral, atStart: boolean): Numeral {
 
 /** "i-iii", "iv-v": a small letter is a Roman number beside one. */
 function alikeIn(one: Numeral, other: Numeral | null): [Numeral, Numeral | null] {
-  const roman = one.kind === 'roman' || other?.kind === 'roman';
-  return roman ? [one.roman ?? one, other?.roman ?? other] : [one, other];
+  if (other === null || one.kind === other.kind) return [one, other];
+  return [one.other?.kind === other.kind ? one.other : one, other.other?.kind === one.kind ? other.other : other];
 }
 
 function moved(numeral: Numeral, by: number): Numeral {
@@ -85,7 +88,10 @@ function numeralOf(written: string, from: number, words: string): Numeral | null
     return one('word', whole?.value ?? value, whole?.end);
   }
   const evenly = written === written.toUpperCase() || (written === word && written.length > 1);
-  if (evenly && ROMAN.test(written)) return one('roman', romanValue(word));
+  if (evenly && ROMAN.test(written)) {
+    const roman = one('roman', romanValue(word));
+    return word.length > 1 ? roman : { ...roman, other: one('letter', letterValue(word)) };
+  }
   // "R5", "24x": a letter beside a figure is no number.
   const beside = /\d/.test(words.charAt(from - 1) + words.charAt(to));
   return beside ? null : letterIn(word, one);
@@ -94,8 +100,12 @@ function numeralOf(written: string, from: number, words: string): Numeral | null
 /** A letter of the alphabet, which may be a Roman number as well. */
 function letterIn(word: string, one: (kind: Numeral['kind'], value: number) => Numeral): Numeral | null {
   if (!/^[a-z]$/.test(word)) return null;
-  const letter = one('letter', word.charCodeAt(0) - 96);
-  return /[ivx]/.test(word) ? { ...letter, roman: one('roman', romanValue(word)) } : letter;
+  const letter = one('letter', letterValue(word));
+  return /[ivx]/.test(word) ? { ...letter, other: one('roman', romanValue(word)) } : letter;
+}
+
+function letterValue(word: string): number {
+  return word.charCodeAt(0) - 96;
 }
 
 function romanValue(word: string): number {

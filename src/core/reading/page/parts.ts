@@ -82,6 +82,8 @@ const SIGNS: readonly (readonly [weight: number, test: (line: Line) => boolean])
   [4, ({ text }) => SO_MANY_OF_THEM.test(text)],
   // "colour: orange, 4mm hook"
   [-6, ({ text }) => TOOLS.test(text)],
+  // "I number by what the piece looks like", "After row 7 do not turn"
+  [-6, ({ text }) => TALKS.test(text.replace(/\([^()]*\)/g, ''))],
 ];
 /** "two of them" */
 export const SO_MANY_OF_THEM = /(?:two|three|four|six|eight|\d) of (?:them|these|those)(?!\p{L})/iu;
@@ -89,6 +91,10 @@ const EVEN = 2;
 /** What is worked with, said in so many words. */
 const TOOLS =
   /(?<!\p{L})(?:us|uk|english|american|british)\s(?:\p{L}+\s)?(?:terms?|terminology)(?!\p{L})|^\W*(?:colou?rs?|yarns?|hook|gauge|tension|terms?|size)\s*[:=]|\d\s?mm(?!\p{L}).{0,12}hook|hook.{0,12}\d\s?mm(?!\p{L})/iu;
+
+/** Who speaks, or of which round. */
+const TALKS =
+  /(?<!\p{L})(?:I|we|you|my|your)(?!\p{L})|^\W*(?:after|before|at|on|in) (?:the )?(?:row|round|rnd|rd)s? \d/u;
 
 interface Line {
   readonly text: string;

@@ -166,18 +166,15 @@ function withList(place: Place, end: Numeral): Place {
 }
 
 /** The numerals behind one that go on from it, with nothing but spaces or commas between. */
-function goingOn(text: string, numerals: readonly Numeral[], at: number): Numeral[] {
+function goingOn(text: string, numerals: readonly Numeral[], at: number, first: Numeral): Numeral[] {
   const found: Numeral[] = [];
-  for (let i = at + 1; i < Math.min(numerals.length, at + LONGEST_LIST); i += 1) {
-    const [before, next] = [numerals[i - 1], numerals[i]];
-    if (
-      !before ||
-      !next ||
-      next.first !== before.last + 1 ||
-      !/^(?:[ \t,&+]|and)+$/.test(text.slice(before.to, next.from))
-    )
-      break;
+  let before = first;
+  for (const one of numerals.slice(at + 1, at + LONGEST_LIST)) {
+    // "H, I, J": each is a letter here.
+    const next = one.other?.first === before.last + 1 ? one.other : one;
+    if (next.first !== before.last + 1 || !/^(?:[ \t,&+]|and)+$/.test(text.slice(before.to, next.from))) break;
     found.push(next);
+    before = next;
   }
   return found;
 }
@@ -194,8 +191,8 @@ function placesByKey(source: SourceText): Map<string, Place[]> {
     count += numerals.length;
     numerals.forEach((numeral, i) => {
       if (isMentioned(source.text, start, numeral)) return;
-      for (const written of numeral.roman ? [numeral, numeral.roman] : [numeral]) {
-        const place = { line, numeral: written, start, end: span.to, more: goingOn(source.text, numerals, i) };
+      for (const written of numeral.other ? [numeral, numeral.other] : [numeral]) {
+        const place = { line, numeral: written, start, end: span.to, more: goingOn(source.text, numerals, i, written) };
         for (const [key, one] of keysOf(source, span, place, i === 0)) {
           const places = byKey.get(key);
           if (places) places.push(one);

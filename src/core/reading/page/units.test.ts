@@ -44,6 +44,14 @@ const HANDS: Readonly<Record<string, readonly string[]>> = {
 const MORE: Readonly<Record<string, readonly string[]>> = {
   'the edge before the count': ['Bar 1: 0 → 6   #', 'Bar 2: 6 → 12   #', 'Bar 3: 12 → 18   #', 'Bars 4-6: 18 → 18   #'],
   'talk behind the count': ['Bar 1: # / 6', 'Bar 2: # / 12 good', 'Bar 3: # / 18', 'Bars 4-6: # / 18 now fold'],
+  'a full stop behind talk': [
+    'Bar 1: # – 6.',
+    'Bar 2: # – 12 now.',
+    'Bar 3: # – 18.',
+    'Bars 4-6: # – 18. Close and hide the end.',
+  ],
+  'a comma before talk': ['Bar 1: # / 6', 'Bar 2: # / 12', 'Bar 3: # / 18, well done', 'Bars 4-6: # / 18, close up'],
+  'brackets around both ends': ['[1] #. (6)', '[2] #. (12)', '[3] #. (18)', '[4]-[6] #. (18) 3 rounds in all.'],
   'small Roman numbers': ['bar i. # – 6', 'bar ii. # – 12', 'bar iii. # – 18', 'bar iv-vi. # – 18'],
   'Roman counts': ['I. #. vi', 'II. #. xii', 'III. #. xviii', 'IV–VI. #. xviii'],
 };
@@ -53,6 +61,35 @@ describe('a label is what stands around a number that goes up by one', () => {
   it.each([...Object.entries(HANDS), ...Object.entries(MORE)])('%s', (_, lines) => {
     const text = lines.map((line, i) => line.replace('#', WORK[i] ?? '')).join('\n');
     expect(told(`BALL\n${text}\nClose.\n`)).toEqual(ROUNDS);
+  });
+
+  it('may be a capital letter, also one that is a Roman number, and several of them', () => {
+    const alphabet = ['A', 'B', 'C', 'D, E, F, G', 'H, I, J', 'K', 'L', 'M'];
+    const text = alphabet.map((letter, i) => `${letter}: sc around – ${6 + i}`).join('\n');
+    expect(told(`BALL\n${text}\n`).map((unit) => unit.split(' ')[0])).toEqual([
+      '1',
+      '2',
+      '3',
+      '4-7',
+      '8-10',
+      '11',
+      '12',
+      '13',
+    ]);
+  });
+
+  it('comes behind a ring of its own', () => {
+    const text =
+      'Ring: six.\nA: two in each – 12\nB: sc in each – 12\nC: two in every other – 18\nD: sc in each – 18\n';
+    expect(told(text)).toEqual([
+      '0 Ring: six',
+      '1 two in each =12',
+      '2 sc in each =12',
+      '3 two in every other =18',
+      '4 sc in each =18',
+    ]);
+    const begun = 'Bar 1: 6 sc in MR / 6\nBar 2: inc in each / 12\nBar 3: sc in each / 12\nBar 4: sc in each / 12\n';
+    expect(told(`A magic ring is used, 4 mm hook.\n${begun}`)).toHaveLength(4);
   });
 
   it('needs a series: two numbers are none, and what jumps is none', () => {

@@ -40,8 +40,9 @@ const NUMBERED = /(?<!\p{L})(?:rounds?|rows?|rnds?|rds?)\s+(\d{1,3})(?:\s*(?:-|�
 /** "first three rounds of the legs again" */
 const FIRST = /(?<!\p{L})first\s+(\d{1,2}|\p{L}{3,5})\s+(?:rounds?|rows?|rnds?|rds?)(?!\p{L})/iu;
 const ALIKE = /(?<!\p{L})(?:same|as(?! you)|like|again)(?!\p{L})/iu;
-/** "sc around x3" */
-const ROUND_SO_OFTEN = /(?<!\p{L})(?:around|round|even|straight|plain)\s*[x×*]\s?(\d{1,3})(?!\d)/iu;
+/** "sc around x3", "x5 plain" */
+const ROUND_SO_OFTEN =
+  /(?<!\p{L})(?:around|round|even|straight|plain)\s*[x×*]\s?(\d{1,3})(?!\d)|(?<![\p{L}\d)])(?:[x×]\s?(\d{1,2})|(\d{1,2})\s?[x×])\s(?:even|straight|plain)(?!\p{L})/iu;
 const FLAT = /(?<!\p{L})(?:both|two) (?:layers|sides|edges)/iu;
 
 /** A stretch of a text that may be a round. */
@@ -250,7 +251,8 @@ function numbersOf(text: string, first: number): number[] {
   }
   const begun = FIRST.exec(text)?.[1];
   if (begun !== undefined && ALIKE.test(text)) return range(1, valueOf(begun));
-  const many = (SO_MANY.exec(text) ?? GO_ROUND.exec(text) ?? ROUND_SO_OFTEN.exec(text))?.[1];
+  const told = SO_MANY.exec(text) ?? GO_ROUND.exec(text) ?? ROUND_SO_OFTEN.exec(text);
+  const many = told?.slice(1).find(Boolean);
   return range(first, first + (many === undefined ? 1 : valueOf(many)) - 1);
 }
 
