@@ -61,7 +61,8 @@ const MOST = 20;
 
 /** "in every other st", "in each 3rd stitch", "every second st" */
 function nthStitch(reader: Reader, at: number): Behind | null {
-  const each = meaningAt(reader, pass(reader, at, 'in'), 'each');
+  const inside = pass(reader, at, 'in');
+  const each = meaningAt(reader, inside, 'each') ?? (isWord(reader, inside, 'alternate') ? { next: inside } : null);
   if (!each) return null;
   const rank = tokenAt(reader, each.next);
   const n = isWord(reader, each.next, 'other', 'alternate') ? 2 : rank?.kind === 'ordinal' ? rank.value : 0;

@@ -56,6 +56,14 @@ const PHRASES: readonly ((words: Words, at: number) => Phrase | null)[] = [
     tokens[at]?.value === 2 && tokens[at + 1]?.word === 'by' && tokens[at + 2]?.value === 2
       ? { item: null, next: at + 3 }
       : null,
+  // "inc in alternate stitches"
+  ({ tokens, before }, at) =>
+    tokens[at]?.word === 'alternate' && before !== 'each' ? { item: { is: 'behind', plain: 1 }, next: at + 1 } : null,
+  // "once around"
+  ({ tokens, lexicon }, at) => {
+    const around = tokens[at]?.word === 'once' ? lexicon.at(tokens, at + 1) : null;
+    return around?.meaning.is === 'around' ? { item: { is: 'around' }, next: at + 1 + around.length } : null;
+  },
   // "every other one"
   ({ tokens, before }, at) =>
     tokens[at]?.word === 'other' && before === 'each' && tokens[at - 1]?.word !== 'per'
