@@ -137,7 +137,7 @@ function withMutants(mutants: readonly Mutant[]): Plugin {
         let contents = readFileSync(file, 'utf8');
         for (const { mutant, number } of here.sort((a, b) => b.mutant.from - a.mutant.from)) {
           const { from, to, before, after } = mutant;
-          const switched = `(MUTANT === ${number} ? (${after}) : (${before}))`;
+          const switched = `(IS(${number}) ? (${after}) : (${before}))`;
           contents = contents.slice(0, from) + switched + contents.slice(to);
         }
         return { contents, loader: 'ts' };
@@ -160,21 +160,27 @@ async function bundle(mutants: readonly Mutant[]): Promise<void> {
       contents: `
         import { firstFailure, timed } from ${JSON.stringify(path.resolve('tools/tests-here.ts'))};
         const loads = [${loads}];
+        const met = () => {
+          const places = MET ?? new Set();
+          MET = new Set();
+          return places;
+        };
         const first = process.env.MUTANT;
         if (first !== undefined) {
           MUTANT = Number(first);
-          process.send(await timed(loads).then(() => null, ({ message }) => message));
+          process.send(await timed(loads, met).then(() => null, ({ message }) => message));
           process.exit();
         }
-        const all = await timed(loads).catch(({ message }) => {
+        const all = await timed(loads, met).catch(({ message }) => {
           process.send({ unsound: message });
           process.exit(1);
         });
+        MET = null;
         // The long ones look for what is wrong in many texts by chance; they are for what all others let pass.
         const tests = all.filter(({ name, takes }) => takes < ${LONG} || name.includes('has not changed'));
         process.on('message', async (number) => {
           MUTANT = number;
-          const why = await firstFailure(tests);
+          const why = await firstFailure(tests.filter(({ meets }) => meets.has(number)));
           MUTANT = -1;
           // What is remembered from a change that was noticed may be wrong.
           const sound = why === null || (await firstFailure(tests.slice(0, ${SOUND}))) === null;
@@ -192,7 +198,7 @@ async function bundle(mutants: readonly Mutant[]): Promise<void> {
     ignoreAnnotations: true,
     alias: { vitest: path.resolve('tools/tests-here.ts') },
     plugins: [withMutants(mutants)],
-    banner: { js: 'let MUTANT = -1;' },
+    banner: { js: 'let MUTANT = -1; let MET = new Set(); const IS = (n) => { MET?.add(n); return MUTANT === n; };' },
     outfile: BUNDLE,
     logLevel: 'error',
   });

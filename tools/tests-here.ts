@@ -47,26 +47,36 @@ interface Timed {
   readonly name: string;
   readonly run: () => unknown;
   readonly takes: number;
+  /** The changes whose places it comes by. */
+  readonly meets: ReadonlySet<number>;
 }
 
 function why(name: string, error: unknown): string {
   return `${name}: ${error instanceof Error ? (error.message.split('\n')[0] ?? '') : String(error)}`;
 }
 
-/** Loads files of tests and runs all of them once. @returns them, the quickest first. @throws where one fails. */
-export async function timed(loads: readonly (() => Promise<unknown>)[]): Promise<readonly Timed[]> {
+/**
+ * Loads files of tests and runs all of them once.
+ * @param met the changes whose places were come by since it was called last.
+ * @returns them, the quickest first. @throws where one fails.
+ */
+export async function timed(
+  loads: readonly (() => Promise<unknown>)[],
+  met: () => ReadonlySet<number>,
+): Promise<readonly Timed[]> {
   const all: Timed[] = [];
   for (const load of loads) {
     tests.length = 0;
     await load();
     for (const { name, run } of tests) {
       const start = performance.now();
+      met();
       try {
         await run();
       } catch (error) {
         throw new Error(why(name, error), { cause: error });
       }
-      all.push({ name, run, takes: performance.now() - start });
+      all.push({ name, run, takes: performance.now() - start, meets: met() });
     }
   }
   return all.sort((a, b) => a.takes - b.takes);
