@@ -137,7 +137,7 @@ function withMutants(mutants: readonly Mutant[]): Plugin {
         let contents = readFileSync(file, 'utf8');
         for (const { mutant, number } of here.sort((a, b) => b.mutant.from - a.mutant.from)) {
           const { from, to, before, after } = mutant;
-          const switched = `(IS(${number}) ? (${after}) : (${before}))`;
+          const switched = `(IS_MUTANT(${number}) ? (${after}) : (${before}))`;
           contents = contents.slice(0, from) + switched + contents.slice(to);
         }
         return { contents, loader: 'ts' };
@@ -161,8 +161,8 @@ async function bundle(mutants: readonly Mutant[]): Promise<void> {
         import { firstFailure, timed } from ${JSON.stringify(path.resolve('tools/tests-here.ts'))};
         const loads = [${loads}];
         const met = () => {
-          const places = MET ?? new Set();
-          MET = new Set();
+          const places = PLACES_MET ?? new Set();
+          PLACES_MET = new Set();
           return places;
         };
         const first = process.env.MUTANT;
@@ -175,7 +175,7 @@ async function bundle(mutants: readonly Mutant[]): Promise<void> {
           process.send({ unsound: message });
           process.exit(1);
         });
-        MET = null;
+        PLACES_MET = null;
         // The long ones look for what is wrong in many texts by chance; they are for what all others let pass.
         const tests = all.filter(({ name, takes }) => takes < ${LONG} || name.includes('has not changed'));
         process.on('message', async (number) => {
@@ -198,7 +198,7 @@ async function bundle(mutants: readonly Mutant[]): Promise<void> {
     ignoreAnnotations: true,
     alias: { vitest: path.resolve('tools/tests-here.ts') },
     plugins: [withMutants(mutants)],
-    banner: { js: 'let MUTANT = -1; let MET = new Set(); const IS = (n) => { MET?.add(n); return MUTANT === n; };' },
+    banner: { js: 'let MUTANT = -1; let PLACES_MET = new Set(); const IS_MUTANT = (n) => { PLACES_MET?.add(n); return MUTANT === n; };' },
     outfile: BUNDLE,
     logLevel: 'error',
   });
