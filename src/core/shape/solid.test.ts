@@ -38,6 +38,33 @@ describe('a part in space', () => {
     }
   });
 
+  it.each([1, 2])(
+    'has patches as thick as a third of their width, and as tall as the rounds are apart (coarse: %i)',
+    (coarse) => {
+      const solid = solidOf(egg, false, coarse);
+      const long = (vector: number[]) => Math.hypot(...vector);
+      for (let i = 0; i < solid.count; i += 1) {
+        const { along, out, up } = stitchAt(solid, i);
+        expect((long(out) / long(along)) * coarse).toBeCloseTo(0.7, 4);
+        expect(Math.abs(dot(up, out))).toBeLessThan(1e-3);
+        expect(Math.abs(dot(along, out)) / (long(along) * long(out))).toBeLessThan(0.02);
+      }
+    },
+  );
+
+  it('lies with its middle at 0, and reaches as far as its stitches do', () => {
+    const solid = solidOf(egg, false);
+    const all = [...Array(solid.count).keys()].map((i) => stitchAt(solid, i).at as [number, number, number]);
+    const ys = all.map(([, y]) => y);
+    // The pole lies half a round farther out than the middles of its stitches.
+    expect(Math.min(...ys)).toBeCloseTo(-Math.max(...ys), 0);
+    expect(solid.reach.up).toBeCloseTo(Math.max(...ys), 0);
+    expect(solid.reach.across).toBeCloseTo(Math.max(...all.map(([x, , z]) => Math.hypot(x, z))), 4);
+    const turned = solidOf(egg, true);
+    expect(stitchAt(turned, 0).at[1]).toBeCloseTo(-(stitchAt(solid, 0).at[1] ?? 0), 4);
+    expect(stitchAt(turned, 0).at[2]).toBeCloseTo(stitchAt(solid, 0).at[2] ?? 0, 4);
+  });
+
   it('shows the yarn of the middle of a round to the front, and the eyes there', () => {
     for (const over of [false, true]) {
       const solid = solidOf(egg, over);

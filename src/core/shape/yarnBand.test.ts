@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { amountIn, bandIn } from './yarnBand.js';
+import { amountIn, bandIn, thicknessOf } from './yarnBand.js';
 
 describe('what is said of a yarn, as on its band', () => {
   it.each([
@@ -50,4 +50,54 @@ it('what the band says of a ball is no amount', () => {
   expect(amountIn('50g', 'DK in Fern and Straw (50g = 115m, one ball Fern, a bit of Straw)').grams).toBeNull();
   expect(amountIn('50 g', 'Fern 50 g (50 g = 115 m)').grams).toBe(50);
   expect(amountIn('45 g', 'Worsted cotton (100 g, 180 m): Soot 45 g, Foam 20 g').grams).toBe(45);
+});
+
+describe('what is not believed of a band', () => {
+  it.each([
+    ['a length that no yarn has', 'cotton, 50 g = 7 m', { metres: null, ball: 50 }],
+    ['a weight that no ball has', '3 g = 40 m', { metres: null, ball: null }],
+    ['sewing thread', 'thread, 100 g = 4000 m', { metres: null, ball: 100 }],
+    ['the shortest that there is', '100 g = 15 m', { metres: 15, ball: 100 }],
+    ['the longest that there is', '100 g = 3000 m', { metres: 3000, ball: 100 }],
+    ['the smallest ball', '5 g = 20 m', { metres: 400, ball: 5 }],
+    ['the largest cone', '1000 g = 2000 m', { metres: 200, ball: 1000 }],
+  ])('%s', (_, line, expected) => {
+    expect(bandIn(line)).toMatchObject(expected);
+  });
+});
+
+describe('how thick a yarn is', () => {
+  it.each([
+    ['by its class', { weight: 4, metres: null }, 25.4 / 9],
+    ['by its class, whatever its length', { weight: 3, metres: 100 }, 25.4 / 13],
+    ['as double knitting, where nothing is said', { weight: null, metres: null }, 25.4 / 13],
+  ])('%s', (_, band, expected) => {
+    const known = thicknessOf(band);
+    expect(known).toBeGreaterThan(expected * 0.8);
+    expect(known).toBeLessThan(expected * 1.25);
+  });
+
+  it('by its length: four times as long is half as thick', () => {
+    const [long, short] = [400, 100].map((metres) => thicknessOf({ weight: null, metres }));
+    expect(short).toBeCloseTo(2 * (long ?? 0), 9);
+    // Double knitting of 220 m is as thick by its length as by its class.
+    expect(thicknessOf({ weight: null, metres: 220 })).toBeCloseTo(25.4 / 13, 1);
+  });
+});
+
+describe('an amount in its line', () => {
+  it.each([
+    ['50 g', '3 x 50 g balls of wool', { grams: 150 }],
+    ['50 g', '3 × 50 g', { grams: 150 }],
+    ['50 g', '13 x 150 g', { grams: 50 }],
+    ['an ounce', '', { grams: 28 }],
+    ['1,5 m', '', { metres: 2 }],
+    ['ten metres', '', { metres: 10 }],
+    ['a skein', '', { balls: 1 }],
+    ['three hanks', '', { balls: 3 }],
+    ['two bags', '', {}],
+    ['some grams', '', {}],
+  ])('%s of "%s"', (amount, line, expected) => {
+    expect(amountIn(amount, line)).toEqual({ grams: null, metres: null, balls: null, ...expected });
+  });
 });
