@@ -30,7 +30,7 @@ const WORD_LABEL = new RegExp(
   'iuy',
 );
 const RING_AFTER = /^\s*\p{L}[\p{L} .]{0,30}?(?<!\p{L})(?:ring|circle|loop|mr|mc)(?!\p{L})/iu;
-const MAY_HOLD_LABEL = /\d|ro(?:w|und)|rnd/i;
+const MAY_HOLD_LABEL = /[\d①-⑳]|ro(?:w|und)|rnd|next:/i;
 /** Where a label can stand within a line: after the end of a sentence or a bracket. */
 const AFTER_SENTENCE = /[.!?;:)\]}|][ \t\u00a0*_]+(?=r|next)/giu;
 /** "1st round:", "6th - 10th rounds:", "Third row:". */
@@ -144,15 +144,28 @@ function wordLabelAt(text: string, at: number, to: number, atStart: boolean): La
     const listed = /^[ \t]*[,/]/.test(rest) && !COMMA_FIRST.test(rest);
     if (!atStart || PROSE_AFTER.test(rest) || listed) return null;
   }
+  const kind = unit.startsWith('row') ? 'row' : unit === 'r' ? null : 'round';
+  const series = /\d([a-d])$/i.exec(written)?.[1] ?? '';
+  return labelOf(text, { from: at, to: end }, { bodyFrom, numbers, kind, series });
+}
+
+/** A label where it stands, with what is known of it. */
+function labelOf(
+  text: string,
+  span: Span,
+  known: Pick<Label, 'bodyFrom' | 'numbers'> & Partial<Pick<Label, 'kind' | 'series' | 'text' | 'next'>>,
+): Label {
+  const { bodyFrom, numbers, kind = null, series = '', next } = known;
   return {
-    span: { from: at, to: end },
+    span,
     bodyFrom,
-    text: text.slice(at, end),
+    text: known.text ?? text.slice(span.from, span.to),
     from: numbers[0] ?? 0,
-    to: numbers[numbers.length - 1] ?? 0,
+    to: numbers.at(-1) ?? 0,
     numbers,
-    kind: unit.startsWith('row') ? 'row' : unit === 'r' ? null : 'round',
-    series: /\d([a-d])$/i.exec(written)?.[1]?.toLowerCase() ?? '',
+    kind,
+    series: series.toLowerCase(),
+    ...(next === undefined ? {} : { next }),
   };
 }
 
@@ -195,16 +208,8 @@ function ordinalLabel(text: string, at: number, to: number): Label | null {
   if (!after?.[1]) return null;
   const numbers = numbersOf((match[1] ?? '').replace(/(\d)(?:st|nd|rd|th)/giu, '$1'));
   if (!numbers) return null;
-  return {
-    span: { from: at, to: end },
-    bodyFrom: Math.min(AFTER_LABEL.lastIndex, to),
-    text: text.slice(at, end),
-    from: numbers[0] ?? 0,
-    to: numbers[numbers.length - 1] ?? 0,
-    numbers,
-    kind: /^row/i.test(match[2] ?? '') ? 'row' : 'round',
-    series: '',
-  };
+  const bodyFrom = Math.min(AFTER_LABEL.lastIndex, to);
+  return labelOf(text, { from: at, to: end }, { bodyFrom, numbers, kind: kindOf(match[2]) });
 }
 
 function bareLabel(text: string, at: number, to: number, context: LabelContext): Label | null {
@@ -224,23 +229,11 @@ function bareLabel(text: string, at: number, to: number, context: LabelContext):
     // "(30)" alone on a line is a count; a figure alone is a label where an instruction follows.
   } else if (match[0].startsWith('(') || (match[4] === '' && !instructionFollows(text, to, context.lexicon)))
     return null;
-  const from = Number(match[1]);
-  const last = match[3] ? Number(match[3]) : from;
-  if (last < from) return null;
+  const numbers = rising(match[1], match[3]);
+  if (!numbers) return null;
   const end = at + match[0].trimEnd().length;
-  return {
-    span: { from: at, to: end },
-    bodyFrom,
-    text: text
-      .slice(at, end)
-      .replace(/^\(|[.):|–—-]+$/gu, '')
-      .trimEnd(),
-    from,
-    to: last,
-    numbers: range(from, last),
-    kind: null,
-    series: (match[2] ?? '').toLowerCase(),
-  };
+  const written = text.slice(at, end).replace(/^\(|[.):|–—-]+$/gu, '');
+  return labelOf(text, { from: at, to: end }, { bodyFrom, numbers, series: match[2] ?? '', text: written.trimEnd() });
 }
 
 function spacedLabel(text: string, at: number, to: number, context: LabelContext): Label | null {
@@ -248,13 +241,10 @@ function spacedLabel(text: string, at: number, to: number, context: LabelContext
   SPACED_LABEL.lastIndex = at;
   const match = SPACED_LABEL.exec(text);
   const bodyFrom = SPACED_LABEL.lastIndex;
-  const from = Number(match?.[1]);
-  const last = Number(match?.[2] ?? from);
-  if (!match || last < from || !isSequenced(text, at, to, { from, to: last })) return null;
+  const numbers = match && rising(match[1], match[2]);
+  if (!numbers || !isSequenced(text, at, to, numbers)) return null;
   if (!beginsInstruction(text, bodyFrom, to, context.lexicon)) return null;
-  const written = match[0].trimEnd();
-  const span = { from: at, to: at + written.length };
-  return { span, bodyFrom, text: written, from, to: last, numbers: range(from, last), kind: null, series: '' };
+  return labelOf(text, { from: at, to: at + match[0].trimEnd().length }, { bodyFrom, numbers });
 }
 
 /** The figure that a line above or below begins with; a count may stand between on a line of its own. */
@@ -262,10 +252,10 @@ const LABEL_ABOVE = /(?:^|\n)[^\S\n]*(?:\d{1,3}[-–—])?(\d{1,3})[^\S\n][^\n]*
 const LABEL_BELOW = /^\s*(?:\n[([{<]\s?\d{1,4}[^\n]{0,12})?\n\s*(\d{1,3})(?:[-–—]\d{1,3})?[^\S\n]/;
 
 /** "1  6dc in ring", and below it "2  dc2inc x 6": figures without a mark are labels where they go on from line to line. */
-function isSequenced(text: string, at: number, to: number, own: Span): boolean {
+function isSequenced(text: string, at: number, to: number, own: readonly number[]): boolean {
   const before = LABEL_ABOVE.exec(text.slice(Math.max(0, at - 160), at));
   const after = LABEL_BELOW.exec(text.slice(to, to + 40));
-  return Number(before?.[1]) === own.from - 1 || Number(after?.[1]) === own.to + 1;
+  return Number(before?.[1]) === (own[0] ?? 0) - 1 || Number(after?.[1]) === (own.at(-1) ?? 0) + 1;
 }
 
 function circledLabel(text: string, at: number, to: number, context: LabelContext): Label | null {
@@ -274,19 +264,8 @@ function circledLabel(text: string, at: number, to: number, context: LabelContex
   const match = CIRCLED_LABEL.exec(text);
   const bodyFrom = CIRCLED_LABEL.lastIndex;
   if (!match?.[1] || bodyFrom > to || !beginsInstruction(text, bodyFrom, to, context.lexicon)) return null;
-  const from = inCircle(match[1]);
-  const last = match[2] ? inCircle(match[2]) : from;
-  if (last < from) return null;
-  return {
-    span: { from: at, to: bodyFrom },
-    bodyFrom,
-    text: text.slice(at, bodyFrom),
-    from,
-    to: last,
-    numbers: range(from, last),
-    kind: null,
-    series: '',
-  };
+  const numbers = rising(inCircle(match[1]), match[2] && inCircle(match[2]));
+  return numbers && labelOf(text, { from: at, to: bodyFrom }, { bodyFrom, numbers });
 }
 
 function inCircle(figure: string): number {
@@ -299,19 +278,8 @@ function letterLabel(text: string, at: number, to: number, context: LabelContext
   if (!match || LETTER_LABEL.lastIndex > to) return null;
   const bodyFrom = LETTER_LABEL.lastIndex;
   if (!beginsInstruction(text, bodyFrom, to, context.lexicon)) return null;
-  const from = Number(match[2]);
-  const last = match[3] ? Number(match[3]) : from;
-  if (last < from) return null;
-  return {
-    span: { from: at, to: bodyFrom - 1 },
-    bodyFrom,
-    text: text.slice(at, bodyFrom - 1),
-    from,
-    to: last,
-    numbers: range(from, last),
-    kind: null,
-    series: (match[1] ?? '').toLowerCase(),
-  };
+  const numbers = rising(match[2], match[3]);
+  return numbers && labelOf(text, { from: at, to: bodyFrom - 1 }, { bodyFrom, numbers, series: match[1] ?? '' });
 }
 
 /** "3 row: …", "5-8 rnd. …": the figure before the word. */
@@ -319,20 +287,21 @@ function numberFirst(text: string, at: number, to: number): Label | null {
   NUMBER_FIRST.lastIndex = at;
   const match = NUMBER_FIRST.exec(text);
   if (!match || NUMBER_FIRST.lastIndex > to) return null;
-  const from = Number(match[1]);
-  const last = match[2] ? Number(match[2]) : from;
-  if (last < from) return null;
-  const end = at + match[0].length - (match[4] ?? '').length;
-  return {
-    span: { from: at, to: end },
-    bodyFrom: at + match[0].length,
-    text: text.slice(at, end),
-    from,
-    to: last,
-    numbers: range(from, last),
-    kind: /^row/i.test(match[3] ?? '') ? 'row' : 'round',
-    series: '',
-  };
+  const numbers = rising(match[1], match[2]);
+  const bodyFrom = at + match[0].length;
+  const end = bodyFrom - (match[4] ?? '').length;
+  return numbers && labelOf(text, { from: at, to: end }, { bodyFrom, numbers, kind: kindOf(match[3]) });
+}
+
+/** "row" or a word for a round, as it stands in a label. */
+function kindOf(word = ''): 'row' | 'round' {
+  return /^row/i.test(word) ? 'row' : 'round';
+}
+
+/** The numbers from one up to another; null where that is lower. */
+function rising(first: string | number | undefined, last: string | number | undefined): number[] | null {
+  const numbers = range(Number(first), Number(last ?? first));
+  return numbers.length > 0 ? numbers : null;
 }
 
 function nextLabel(text: string, at: number, to: number): Label | null {
@@ -343,17 +312,9 @@ function nextLabel(text: string, at: number, to: number): Label | null {
   const next = word === undefined ? 1 : /^\d/.test(word) ? Number(word) : cardinal(word);
   if (next === null || next < 1) return null;
   const end = at + match[0].trimEnd().length;
-  return {
-    span: { from: at, to: end },
-    bodyFrom: end,
-    text: text.slice(at, end).replace(/[ \t]*[.:–—-]$/u, ''),
-    from: 0,
-    to: 0,
-    numbers: [],
-    kind: /^row/i.test(match[2] ?? '') ? 'row' : 'round',
-    series: '',
-    next,
-  };
+  const written = text.slice(at, end).replace(/[ \t]*[.:–—-]$/u, '');
+  const known = { bodyFrom: end, numbers: [], kind: kindOf(match[2]), text: written, next };
+  return labelOf(text, { from: at, to: end }, known);
 }
 
 /** "First tile row: …": a row that has a name and no number. */
@@ -362,16 +323,9 @@ function namedLabel(text: string, at: number, to: number): Label | null {
   const match = NAMED_LABEL.exec(text);
   if (!match || NAMED_LABEL.lastIndex > to) return null;
   const end = at + match[0].trimEnd().length;
-  return {
-    span: { from: at, to: end },
-    bodyFrom: end,
-    text: text.slice(at, end).replace(/[ \t]*[:–—-]$/u, ''),
-    from: 0,
-    to: 0,
-    numbers: [],
-    kind: /row/i.test(match[0]) ? 'row' : 'round',
-    series: '',
-  };
+  const written = text.slice(at, end).replace(/[ \t]*[:–—-]$/u, '');
+  const kind = /row/i.test(match[0]) ? 'row' : 'round';
+  return labelOf(text, { from: at, to: end }, { bodyFrom: end, numbers: [], kind, text: written });
 }
 
 /** Whether the next line that is not empty begins an instruction. */
