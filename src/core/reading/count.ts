@@ -15,13 +15,13 @@ export function countIn(reader: Reader, from: number, to: number): Counted | nul
   let equals = false;
   let added = false;
   let air = false;
+  let whole: number | null = null;
   for (let i = from; i < to;) {
     const token = reader.tokens[i];
     if (!token) return null;
     if (token.kind === 'number') {
-      // "24, 3 rnds": how many rounds.
-      const rounds = parts.length > 0 ? reader.lexicon.at(reader.tokens, i + 1)?.meaning.is : undefined;
-      if (rounds === 'round-word' || rounds === 'row-word') {
+      // "24, 3 rnds", "3 rounds, 24 sts": how many rounds.
+      if (isRoundWord(reader, i + 1)) {
         i += 2;
         continue;
       }
@@ -39,7 +39,13 @@ export function countIn(reader: Reader, from: number, to: number): Counted | nul
       i = word.next;
       continue;
     }
-    if (token.kind === 'mark' && /^[,;+&:.]$/.test(token.word)) {
+    const first = parts[0];
+    if (token.word === ':' && first?.stitch === null && parts.length === 1) {
+      // "18: 9 sc, 9 hdc"
+      whole = first.count;
+      parts.length = 0;
+      i += 1;
+    } else if (token.kind === 'mark' && /^[,;+&:.]$/.test(token.word)) {
       // "4 + 3 ch" adds up.
       added ||= token.word === '+';
       i += 1;
@@ -51,17 +57,36 @@ export function countIn(reader: Reader, from: number, to: number): Counted | nul
       // "24 dc, counting ch 3": which they are.
       if (COUNTING.has(token.word) && parts.length > 0) break;
       const found = reader.lexicon.at(reader.tokens, i);
+      const eachRound = parts.length > 0 ? passEachRound(reader, i) : i;
+      if (eachRound > i) {
+        i = eachRound;
+        continue;
+      }
       if (found?.meaning.is !== 'total' && found?.meaning.is !== 'more') return null;
       i += found.length;
     }
   }
   const breakdown = parts.flatMap(({ count, stitch }) => (stitch ? [{ count, stitch }] : []));
-  if (parts.length === 0) return null;
+  if (parts.length === 0) return whole === null ? null : { total: whole, breakdown };
+  total ??= whole;
   if (total === null) {
     if (parts.length > 1 && breakdown.length !== parts.length && !added) return null;
     total = parts.reduce((sum, part) => sum + part.count, 0);
   }
   return { total, breakdown, ...(air ? { spaces: true as const } : {}) };
+}
+
+function isRoundWord(reader: Reader, at: number): boolean {
+  const meaning = reader.lexicon.at(reader.tokens, at)?.meaning.is;
+  return meaning === 'round-word' || meaning === 'row-word';
+}
+
+/** The index behind "each round", "in every row"; the same index where that does not stand there. */
+function passEachRound(reader: Reader, at: number): number {
+  const inside = reader.lexicon.at(reader.tokens, at)?.meaning.is === 'in' ? at + 1 : at;
+  const each = reader.lexicon.at(reader.tokens, inside);
+  const word = inside + (each?.length ?? 0);
+  return each?.meaning.is === 'each' && isRoundWord(reader, word) ? word + 1 : at;
 }
 
 /** What is counted, after a figure: stitches, a kind of stitch, or nothing at all. */
@@ -86,7 +111,7 @@ function wordAfter(reader: Reader, at: number, to: number): { stitch: StitchId |
     const skip = st?.meaning.is === 'stitch-word' && next + st.length <= to ? st.length : 0;
     return { stitch: found.meaning.stitch, next: next + skip };
   }
-  return found.meaning.is === 'and' ? { stitch: null, next: at } : null;
+  return ['and', 'in', 'each'].includes(found.meaning.is) ? { stitch: null, next: at } : null;
 }
 
 const SPACE = ['sp', 'sps', 'space', 'spaces'];

@@ -12,6 +12,7 @@ import {
   type Reader,
 } from '../reader.js';
 import { wrapSteps } from './bracket.js';
+import { isFabricStep } from './work.js';
 
 /**
  * Repeats that begin at a star.
@@ -25,6 +26,8 @@ export const star: InstructionForm = {
   examples: ['*sc 3, inc* x 6', '*sc 3, inc; rep from * 5 more times', '*sc 3, inc, repeat from * around'],
   read(reader, at) {
     if (tokenAt(reader, at)?.kind !== 'star' || reader.inStar || reader.depth > 20) return null;
+    const counted = countBetween(reader, at);
+    if (counted !== null) return counted;
     const { steps, next } = reader.sequence(at + 1, reader.end, true);
     let i = next;
     let amount: Amount | null = null;
@@ -48,6 +51,15 @@ export const star: InstructionForm = {
     return i;
   },
 };
+
+/** "sc around *18*": a figure between two stars, behind what makes it, is the count. */
+function countBetween(reader: Reader, at: number): number | null {
+  if (tokenAt(reader, at + 2)?.kind !== 'star' || !reader.steps.some(isFabricStep)) return null;
+  const count = amountAfter(reader, at + 3) ? null : countIn(reader, at + 1, at + 2);
+  if (!count) return null;
+  reader.found.stated = { ...count, span: spanBetween(reader, at, at + 3) };
+  return at + 3;
+}
 
 /** A star that nothing answers. Its steps are not kept: how often they are worked can't be told. */
 function alone(reader: Reader, at: number, next: number, hasSteps: boolean): number {
