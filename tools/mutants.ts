@@ -29,6 +29,8 @@ interface Mutant {
 const BUNDLE = 'dist/mutants.mjs';
 /** A run that takes longer hangs, which is noticed; milliseconds. */
 const HANG = 180_000;
+/** All tests are loaded and run once before the first change; milliseconds. */
+const BEGIN = 900_000;
 /** So many of the quickest tests say whether a process is still sound. */
 const SOUND = 400;
 /** A test that takes longer is run only once more for what has survived (`again`); milliseconds. */
@@ -213,7 +215,7 @@ class Bench {
     if (alone) return this.#answer(start({ MUTANT: String(number) }), HANG);
     if (this.#child?.connected !== true) {
       this.#child = start({});
-      const said = await this.#answer(this.#child, HANG);
+      const said = await this.#answer(this.#child, BEGIN);
       if (said !== 'ready') throw new Error(`Without any change: ${JSON.stringify(said)}`);
     }
     const child = this.#child;

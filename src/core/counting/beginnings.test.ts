@@ -68,6 +68,8 @@ describe('a chain', () => {
     [['Row 1: ch 12, hdc in 3rd ch from hook and in each ch across'], '10'],
     [['Row 1: ch 13, dc in 4th ch from hook and in each ch across'], '10'],
     [['Ch 11.', 'Row 1: sc in 2nd ch from hook and in each ch across'], '10'],
+    [['Row 1: ch 4, from the 2nd ch from hook work 1 sl st, 1 sc, 1 hdc'], '3'],
+    [['Row 1: ch 4, in the 2nd ch from hook work 1 sl st, 1 sc, 1 hdc'], '3'],
     [['Ch 11.', 'Row 1: Starting in 2nd ch from hook, sc 10, turn', 'Row 2: ch 1, sc 10'], '10, 10'],
     [['With Moss, ch 11.', 'Row 1: sc in 2nd ch from hook, sc 9'], '10'],
     [['Chain 11', 'Row 1: sc in second ch from hook, sc across'], '10'],

@@ -20,6 +20,7 @@ describe('which vocabulary', () => {
     ['All crochet words are American', 'us'],
     ['A small hat\nFrom an old notebook. (American.)', 'us'],
     ['09:14 pig. i write us\n09:15 mr 6', 'us'],
+    ['A bear for Ina (american sc of course).', 'us'],
     ['Hook: 3.5 mm (US E/4)', null],
     ['Bear, hook 3.5 mm US E hook', null],
     ['Bear in DK or US worsted weight yarn', null],

@@ -181,6 +181,10 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
       'carry on like this',
       'keep going like this',
       'go on like this',
+      'continue like that',
+      'carry on like that',
+      'keep going like that',
+      'go on like that',
     ],
   ],
   [

@@ -79,7 +79,7 @@ export const firstChain: InstructionForm = {
     if (chain.meaning.is !== 'stitch' && !begins && !meaningAt(reader, chain.next, 'from-hook')) return null;
     const hook = pass(reader, pass(reader, chain.next, 'stitch-word'), 'from-hook');
     // "in 2nd ch from hook make 6 sc" goes into that one chain.
-    if (verb === at && meaningAt(reader, hook, 'work')) return null;
+    if (verb === at && !isWord(reader, at, 'from') && meaningAt(reader, hook, 'work')) return null;
     reader.steps.push({ kind: 'first-chain', k: rank.value, span: spanBetween(reader, at, hook) });
     return isWord(reader, hook, ':', ',') ? hook + 1 : hook;
   },

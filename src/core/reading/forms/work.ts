@@ -351,6 +351,8 @@ export const placeFirst: InstructionForm = {
   read(reader, at) {
     const placement = placementAfter(reader, at);
     if (!placement || placement.together || placement.loopsOnly) return null;
+    // "from the 2nd ch work sl st, sc, hdc": one in each from there on.
+    if (isWord(reader, at, 'from') && placement.place.kind === 'chain-from-hook') return null;
     const verb = pass(reader, isWord(reader, placement.next, ',', ':') ? placement.next + 1 : placement.next, 'work');
     // Without a verb "in next st, 2 sc" can't be told from two steps.
     if (verb === placement.next || reader.tokens[verb - 1]?.kind === 'mark') return null;

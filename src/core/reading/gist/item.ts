@@ -15,6 +15,8 @@ export type ItemKind =
   | { readonly is: 'marker'; readonly kind: 'turn' | 'join' }
   | { readonly is: 'each' | 'around' | 'in' | 'next' | 'same' | 'last' | 'stitches' | 'together' }
   | { readonly is: 'repeat' | 'more' | 'total' | 'and' | 'rounds' }
+  /** "each gets two": what stands before it is worked into. */
+  | { readonly is: 'gets' }
   /** Nothing is shaped in it, or in so many rounds. */
   | { readonly is: 'plain'; readonly rounds?: number }
   /** So many stitches more, or fewer, spread over the round. */

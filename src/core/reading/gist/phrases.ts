@@ -37,6 +37,10 @@ const OF_FIGURES: ReadonlySet<Meaning['is']> = new Set(['stitch', 'shaping', 'in
 const OF_SEVERAL: ReadonlySet<Item['is'] | undefined> = new Set(['number', 'stitches', 'each']);
 const BEGIN_CLAUSES: ReadonlySet<Item['is'] | undefined> = new Set([undefined, 'break', 'word', 'close']);
 
+const GETS = /^(?:gets?|receives?|takes?)$/;
+/** What gets something: so many, every one, the next. */
+const TAKERS: ReadonlySet<Item['is'] | undefined> = new Set(['number', 'each', 'next', 'stitches', 'last', 'around']);
+
 const PHRASES: readonly ((words: Words, at: number) => Phrase | null)[] = [
   change,
   unshaped,
@@ -56,6 +60,16 @@ const PHRASES: readonly ((words: Words, at: number) => Phrase | null)[] = [
     tokens[at]?.value === 2 && tokens[at + 1]?.word === 'by' && tokens[at + 2]?.value === 2
       ? { item: null, next: at + 3 }
       : null,
+  // "two get one each, and the third gets two"
+  ({ tokens, before }, at) =>
+    GETS.test(tokens[at]?.word ?? '') && TAKERS.has(before) ? { item: { is: 'gets' }, next: at + 1 } : null,
+  // "next time round"
+  ({ tokens, lexicon }, at) => {
+    if (tokens[at]?.word !== 'next' || tokens[at + 1]?.word !== 'time') return null;
+    const around = lexicon.at(tokens, at + 2);
+    const round = around?.meaning.is === 'around' || around?.meaning.is === 'round-word';
+    return { item: null, next: at + 2 + (round ? around.length : 0) };
+  },
   // "inc in alternate stitches"
   ({ tokens, before }, at) =>
     tokens[at]?.word === 'alternate' && before !== 'each' ? { item: { is: 'behind', plain: 1 }, next: at + 1 } : null,

@@ -3,7 +3,7 @@ import type { Span } from '../../text/source.js';
 import { numeralsIn } from '../page/numerals.js';
 
 /** Words by which an instruction says that it is like another. */
-const ALIKE = /(?<!\p{L})(?:same|as|like|again|repeat|once more|rep|copy)(?!\p{L})/iu;
+const ALIKE = /(?<!\p{L})(?:same|as|like(?! (?:that|this)(?!\p{L}))|again|repeat|once more|rep|copy)(?!\p{L})/iu;
 const LAST =
   /(?<!\p{L})(?:last|previous|preceding)\s+(?:(\d{1,2}|\p{L}{3,5})\s+)?(?:rounds?|rows?|rnds?|rds?|bars?|lines?)(?!\p{L})/iu;
 const SAME_SO_MANY = /(?<!\p{L})same\s+(\d{1,2}|\p{L}{3,5})\s+(?:rounds?|rows?|rnds?|rds?)(?!\p{L})/iu;

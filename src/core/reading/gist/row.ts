@@ -193,7 +193,8 @@ export class Row {
   }
 
   #isRank(value: number, i: number, found: Draft): boolean {
-    if (found.count !== null || (!found.inside && !found.each && !this.is(i + 1, 'stitches', 'each'))) return false;
+    const placed = found.inside || found.each || this.is(i + 1, 'stitches', 'each', 'gets');
+    if (found.count !== null || !placed) return false;
     found.ranks.push(value);
     return true;
   }

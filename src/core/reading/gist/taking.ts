@@ -473,6 +473,8 @@ export class Taking {
 
   /** A figure that tells its own: "one in one", "still 42 sts", "four rounds of that"; null for any other. */
   #told(value: number, at: number, line: Line): number | null {
+    const gets = this.#gets(value, at, line);
+    if (gets !== null) return gets;
     if (this.#row.placedOnly(at + 1)) return this.#unnamed(at, value, line);
     const counts = this.#row.is(at + 1, 'stitches') && this.#ends(at + 2, 'break', 'close');
     if (counts && line.works && this.#stated === null) return this.#states(value, at, at + 2);
@@ -483,6 +485,16 @@ export class Taking {
     if (!this.#row.is(unit, 'rounds')) return null;
     this.#rounds = { value, span: spanOf(this.#items, at, at + 1) };
     return this.#roundsOn(unit + 1, line);
+  }
+
+  /** "two get one each": so many in each of so many. */
+  #gets(value: number, at: number, line: Line): number | null {
+    const i = this.#row.is(at + 1, 'stitches') ? at + 2 : at + 1;
+    const per = this.#row.is(i, 'gets') ? numberIn(this.#row.at(i + 1)) : null;
+    if (per === null) return null;
+    const next = this.#row.is(i + 2, 'each') ? i + 3 : i + 2;
+    line.push(work({ ...PLAIN, per }, often(value), EDGE, spanOf(this.#items, at, next)));
+    return next;
   }
 
   /** "24 for two rounds" */
@@ -561,11 +573,13 @@ export class Taking {
     return true;
   }
 
-  /** "2 inc 6", "2 inc": two plain ones and an increase, six times or to the end, where no plain stitch is named. */
+  /** "2 inc 6", "2 inc ×6", "2 inc": two plain ones and an increase, six times or to the end, where no plain stitch is named. */
   #plainAndShaping(at: number, tool: number, line: Line): number | null {
-    const [count, shape, times] = [numberIn(this.#row.at(at)), this.#row.at(tool), numberIn(this.#row.at(tool + 1))];
+    const [count, shape] = [numberIn(this.#row.at(at)), this.#row.at(tool)];
     if (!this.#nameless || shape?.is !== 'tool' || shape.per === shape.over || count === null) return null;
-    const next = times === null ? tool + 1 : tool + 2;
+    const figure = this.#row.signAt(tool + 1) ? tool + 2 : tool + 1;
+    const times = numberIn(this.#row.at(figure));
+    const next = times === null ? tool + 1 : figure + 1;
     const ends =
       times === null
         ? line.depth + line.length === 0 && this.#ends(next, 'open', 'total')
@@ -574,7 +588,7 @@ export class Taking {
     if (this.#chooser.choose('a figure before a shaping', ['of it', 'plain stitches']) === 'of it') return null;
     line.push(work(PLAIN, often(count), EDGE, spanOf(this.#items, at, at + 1)));
     line.push(work(shape, once, EDGE, spanOf(this.#items, tool, tool + 1)));
-    if (times !== null) line.wrap(often(times), spanOf(this.#items, tool + 1, tool + 2));
+    if (times !== null) line.wrap(often(times), spanOf(this.#items, tool + 1, next));
     return next;
   }
 
@@ -610,9 +624,7 @@ export class Taking {
   #leading(at: number, line: Line): number {
     const target = this.#row.target(at);
     if (target.next <= at) throw FAILS;
-    let i = this.#row.afterWords(target.next);
-    // "into each st. 1 sc"
-    if (this.#row.is(i, 'break') && this.#row.is(i + 1, 'number', 'tool', 'together') && !target.place) i += 1;
+    const i = this.#behindPlace(target);
     const behind = this.#row.afterWords(i + 1);
     const before = this.#row.is(behind, 'tool') ? numberIn(this.#row.at(i)) : null;
     const tool = before === null ? i : behind;
@@ -631,6 +643,13 @@ export class Taking {
     if (figure !== null) return figure;
     this.#placeAlone(target, spanOf(this.#items, at, target.next), line);
     return target.next;
+  }
+
+  /** The index behind words of place, where the stitch that goes there stands. */
+  #behindPlace({ next, place }: Target): number {
+    const i = this.#row.afterWords(this.#row.is(next, 'gets') ? next + 1 : next);
+    // "into each st. 1 sc"
+    return this.#row.is(i, 'break') && this.#row.is(i + 1, 'number', 'tool', 'together') && !place ? i + 1 : i;
   }
 
   /** "the next two together", "every 3rd and 4th together"; null where they say neither how many nor which. */

@@ -132,7 +132,7 @@ export function nameIn(written: string): Heading | null {
 
 /** How a line calls a piece, and how many of it where the name says so: "ears two". */
 function calledIn(text: string, known: Heading | null): { name: string | undefined; many: string | undefined } {
-  const first = /^(.{2,60}?)(?:[,:;(*[]|\s[-–—]\s|\s(?:in|with|from)\s|$)/iu.exec(text)?.[1]?.trim();
+  const first = /^(.{2,60}?)(?:[,:;(*[]|\s[-–—]\s|\s(?:in|with|from|is|are)\s|$)/iu.exec(text)?.[1]?.trim();
   const [, name, many] = known?.saysMake ? [] : (NAME_AND_NUMBER.exec(first ?? '') ?? []);
   const plain = first?.replace(/^(?:(?:the|a|an|first|now|then|next|and|for)\s+)+(?=\p{L})/iu, '');
   return { name: name ?? known?.name ?? plain, many };

@@ -92,6 +92,12 @@ describe('a label is what stands around a number that goes up by one', () => {
     expect(told(`A magic ring is used, 4 mm hook.\n${begun}`)).toHaveLength(4);
   });
 
+  it('of rounds that nothing numbers goes on over what is none', () => {
+    const text =
+      'Ring of six. Two in each: twelve. One gets one and the next gets two: eighteen. Three get one, hm, no, let me think. Two get one and the third gets two: twenty-four.\n';
+    expect(told(text).map((unit) => unit.split(' ')[0])).toEqual(['1', '2', '3', '4']);
+  });
+
   it('needs a series: two numbers are none, and what jumps is none', () => {
     expect(told('Bar 1: 6 sc\nBar 2: inc x 6\n')).toEqual([]);
     expect(told('On 3 May\nOn 17 May\nOn 2 June\nOn 30 June\nOn 4 July\n')).toEqual([]);

@@ -1,4 +1,5 @@
 import { lineIndexAt, lineSpan, type SourceText } from '../../text/source.js';
+import type { Label } from '../labels.js';
 import type { Lexicon } from '../lexicon.js';
 import { draftsOf, type Draft } from './drafts.js';
 import { countFields, edgeField, unitOf } from './fields.js';
@@ -43,7 +44,8 @@ function withPiece(source: SourceText, unit: Unit): Unit {
   if (unit.part !== undefined || label.from !== 1 || label.span.to === label.span.from) return unit;
   const line = lineSpan(source, lineIndexAt(source, label.span.from));
   const name = LEADS_PIECE.exec(source.text.slice(line.from, label.span.from))?.[1];
-  return name === undefined ? unit : { ...unit, part: name };
+  // "the stalk is white."
+  return name === undefined ? unit : { ...unit, part: name.replace(/\s(?:is|are)\s.*$/iu, '') };
 }
 
 /** The lines, or sentences, of a text without labels: those that state a count, start a piece, or are like other rounds. */
@@ -54,7 +56,28 @@ function unnumberedOf(source: SourceText, lexicon: Lexicon, found: readonly Unnu
     lexicon,
     found.map(({ label, line, words }) => ({ label, line, words: [words] })),
   );
-  return ways.map((units) => units.filter(({ stated }, i) => stated !== null || found[i]?.stands));
+  return ways.map((units) => withoutGaps(units, (i) => units[i]?.stated === null && !found[i]?.stands));
+}
+
+/** Without the units that are none after all, whose numbers go to those behind them. */
+function withoutGaps(units: readonly Unit[], isNone: (index: number) => boolean): Unit[] {
+  let missing = 0;
+  return units.flatMap((unit, i): Unit[] => {
+    const { label } = unit;
+    if (label.from === 1) missing = 0;
+    if (isNone(i)) {
+      missing += label.numbers.length;
+      return [];
+    }
+    return [missing === 0 || label.numbers.length === 0 ? unit : { ...unit, label: movedBack(label, missing) }];
+  });
+}
+
+/** The label of a round that nothing numbers, by so many rounds before. */
+function movedBack(label: Label, by: number): Label {
+  const numbers = label.numbers.map((number) => number - by);
+  const [from = 0, to = from] = [numbers[0], numbers.at(-1)];
+  return { ...label, numbers, from, to, text: from === to ? String(from) : `${from}–${to}` };
 }
 
 /** The same units with each of the figures for their count that are likeliest, and with none. */

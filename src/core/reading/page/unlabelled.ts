@@ -32,6 +32,8 @@ const GO_ROUND = /(?<!\p{L})(?:(?:go|work|crochet) )?a?round (\d{1,3}|\p{L}{3,5}
 /** "four rounds of 24", "three rounds straight on 30", "round three times on ten" */
 const ROUNDS_ON =
   /(?<!\p{L})(?:rounds?|rnds?|rds?)(?: \p{L}+ times)?(?: \p{L}+)? (?:on|of|with) (?:\d{1,3}|\p{L}{3,12})(?!\p{L})/iu;
+/** "the next gets two" */
+const GETS = /(?<!\p{L})(?:gets?|receives?) (?:\d|one|two|three)(?!\p{L})/iu;
 /** "24 for two rounds" */
 const FOR_ROUNDS =
   /(?<!\p{L})(?:\d{1,3}|\p{L}{3,12}) for (?:\d{1,3}|\p{L}{3,5}) (?:rounds?|rows?|rnds?|rds?)(?!\p{L})/iu;
@@ -166,6 +168,7 @@ function lookAt(text: string, lexicon: Lexicon): Looks {
     many ||
     GO_ROUND.test(text) ||
     ROUNDS_ON.test(text) ||
+    GETS.test(text) ||
     holds(CROCHET) ||
     (figures && holds(PLACES));
   const refers = ALIKE.test(text) && (SO_MANY.test(text) || NUMBERED.test(text));
