@@ -210,6 +210,16 @@ describe('a stage that is moved', () => {
     expect(later.problems).toEqual(['Where its stages were moved to it comes out 6 days after its date.']);
   });
 
+  it('begins each stage where the one before ends, and the first on its own day', () => {
+    const { stages } = planOf();
+    expect(stages[0]?.from).toBe(stages[0]?.due);
+    for (const [i, stage] of stages.entries()) {
+      expect(stage.from).toBeLessThanOrEqual(stage.due);
+      if (i > 0) expect(stage.from).toBeGreaterThanOrEqual(stages[i - 1]?.due ?? 0);
+    }
+    expect(stages.slice(1).some(({ from, due }) => from < due)).toBe(true);
+  });
+
   it('says beforehand what comes of it', () => {
     const crab = { ...PUFFIN, id: 'crab', name: 'Crab', after: ['puffin'] };
     const told = consequence([PUFFIN, crab], TERMS, 'puffin', 'called', day('2026-05-20'));

@@ -17,6 +17,11 @@ describe('a word that is a term but for one letter', () => {
     'scq',
     'trebel',
     'togehter',
+    'aorund',
+    'arounx',
+    'stithces',
+    'incraese',
+    'repaet',
   ])('is told: %s', (word) => {
     expect(resemblesTerm(word)).toBe(true);
   });
