@@ -53,6 +53,9 @@ function decreaseEvery(reader: Reader, at: number, work: Work, from: number): { 
 function afterEvery(reader: Reader, at: number): Behind | null {
   const each = isWord(reader, at, 'after') ? meaningAt(reader, at + 1, 'each') : null;
   const rank = each && tokenAt(reader, each.next);
+  // "after every st"
+  const stitch = each && meaningAt(reader, each.next, 'stitch-word');
+  if (stitch) return { plain: 1, next: stitch.next };
   if (!each || (rank?.kind !== 'number' && rank?.kind !== 'ordinal') || rank.value > MOST) return null;
   return { plain: rank.value, next: meaningAt(reader, each.next + 1, 'stitch-word', 'stitch')?.next ?? each.next + 1 };
 }

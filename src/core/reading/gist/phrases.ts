@@ -60,6 +60,13 @@ const PHRASES: readonly ((words: Words, at: number) => Phrase | null)[] = [
     tokens[at]?.value === 2 && tokens[at + 1]?.word === 'by' && tokens[at + 2]?.value === 2
       ? { item: null, next: at + 3 }
       : null,
+  // "two are joined"
+  ({ tokens, lexicon, before }, at) => {
+    const joined = tokens[at + 1]?.word === 'joined' || lexicon.at(tokens, at + 1)?.meaning.is === 'together';
+    return before === 'number' && tokens[at]?.word === 'are' && joined
+      ? { item: { is: 'together' }, next: at + 2 }
+      : null;
+  },
   // "two get one each, and the third gets two"
   ({ tokens, before }, at) =>
     GETS.test(tokens[at]?.word ?? '') && TAKERS.has(before) ? { item: { is: 'gets' }, next: at + 1 } : null,
@@ -142,6 +149,8 @@ function afterEvery({ tokens, lexicon }: Words, at: number): Phrase | null {
   const behind = at + 1 + each.length;
   const figure = tokens[behind - 1]?.value === 1 ? behind - 1 : behind;
   const token = tokens[figure];
+  const stitch = lexicon.at(tokens, behind);
+  if (stitch?.meaning.is === 'stitch-word') return { item: { is: 'behind', plain: 1 }, next: behind + stitch.length };
   if (token?.kind !== 'number' && token?.kind !== 'ordinal') return null;
   const one = tokens[figure + 1]?.word === 'one' ? 1 : 0;
   return { item: { is: 'behind', plain: token.value }, next: figure + 1 + one };

@@ -524,10 +524,11 @@ export class Taking {
     if (this.#row.is(i, 'tool')) return this.#tool(i, value, at, line);
     if (this.#row.is(i, 'open') && this.#row.figureOf(i) === null) return this.#bracket(i, value, line);
     if (this.#row.is(i, 'chain')) return this.#chain(i, value, line);
-    // "7 in a loop"
-    if (this.#row.is(i, 'in') && this.#row.is(i + 1, 'ring') && !line.works) {
-      line.push(work(PLAIN, often(value), { kind: 'ring' }, spanOf(this.#items, at, i + 2)));
-      return i + 2;
+    // "7 in a loop", "6 mr"
+    const ring = this.#row.is(i, 'in') ? i + 1 : i;
+    if (this.#row.is(ring, 'ring') && !line.works) {
+      line.push(work(PLAIN, often(value), { kind: 'ring' }, spanOf(this.#items, at, ring + 1)));
+      return ring + 1;
     }
     // "two together", "2 sts together"
     const together = this.#row.is(i, 'stitches') ? i + 1 : i;

@@ -1,0 +1,133 @@
+import { describe, expect, it } from 'vitest';
+import { decide } from './decide.js';
+
+/** The counts of all rounds of a text, in US terms, with those that do not come out marked. */
+function counts(lines: readonly string[]): string {
+  return decide(`US terms, 3 mm hook\n\n${lines.join('\n')}\n`)
+    .rounds.map(({ outcome, verdict }) => {
+      const fits = verdict === 'agrees' || verdict === 'counted';
+      return `${outcome.made ?? '–'}${fits ? '' : ` ${verdict}`}`;
+    })
+    .join(' ');
+}
+
+/** One ball, as people tell it who have read no patterns: up to 24, straight, and down again. */
+const BALL = '6 12 18 24 24 18 12 6';
+const VOICES: Readonly<Record<string, readonly string[]>> = {
+  'who gets how many': [
+    'BALL',
+    'Round 1. A ring of six.',
+    'Round 2. Each gets two. 12.',
+    'Round 3. One gets one, the next gets two, and so on. 18.',
+    'Round 4. Two get one, the third gets two, and so on. 24.',
+    'Round 5 to 8. Each gets one. 24.',
+    'Round 9. Two get one and two are joined, and so on. 18.',
+    'Round 10. One gets one and two are joined, and so on. 12.',
+    'Round 11. Two are joined, and so on. 6.',
+  ],
+  'behind every so many': [
+    'BALL',
+    'Rnd 1: 6 sc in ring (6)',
+    'Rnd 2: inc in each (12)',
+    'Rnd 3: inc after every st (18)',
+    'Rnd 4: inc after every 2 sts (24)',
+    'Rnds 5-8: straight (24)',
+    'Rnd 9: dec after every 2 sts (18)',
+    'Rnd 10: dec after every st (12)',
+    'Rnd 11: dec all around (6)',
+  ],
+  'doubled and halved': [
+    'BALL',
+    '1) ring, 6',
+    '2) every stitch doubled, 12',
+    '3) every other stitch doubled, 18',
+    '4) every third stitch doubled, 24',
+    '5-8) nothing changes, 24',
+    '9) every 3rd and 4th joined, 18',
+    '10) every 2nd and 3rd joined, 12',
+    '11) all in pairs, 6',
+  ],
+  'sums with a plus': [
+    'BALL',
+    'R1: mr 6 → 6',
+    'R2: 2x all round → 12',
+    'R3: 1+2x, six times → 18',
+    'R4: 2+2x, six times → 24',
+    'R5-8: 5x plain → 24',
+    'R9: 2+dec, six times → 18',
+    'R10: 1+dec, six times → 12',
+    'R11: dec six times → 6, close',
+  ],
+  'letters for rounds': [
+    'BALL',
+    'Ring: six.',
+    'A: double every stitch – twelve now.',
+    'B: double every other stitch – eighteen now.',
+    'C: double every third – twenty-four.',
+    'D, E, F: straight – twenty-four.',
+    'G: take two together after every two – eighteen.',
+    'H: take two together after every one – twelve.',
+    'I: two together all the way – six. Close.',
+  ],
+  'figures and signs': [
+    'BALL',
+    '#1 | o6 | 6',
+    '#2 | inc·6 | 12',
+    '#3 | (1, inc)·6 | 18',
+    '#4 | (2, inc)·6 | 24',
+    '#5-8 | 24 | 24',
+    '#9 | (2, dec)·6 | 18',
+    '#10 | (1, dec)·6 | 12',
+    '#11 | dec·6 | 6',
+  ],
+  'changes told by their number': [
+    'BALL',
+    'Round 1: 6 in a magic ring. 6',
+    'Round 2: add 6. 12',
+    'Round 3: add 6. 18',
+    'Round 4: add 6. 24',
+    'Rounds 5 to 8: no change. 24',
+    'Round 9: take off 6. 18',
+    'Round 10: take off 6. 12',
+    'Round 11: take off 6. 6',
+  ],
+  'an old book': [
+    'BALL.',
+    'Make a loop; and into it six single crochets.',
+    '2d rd.—Two in each. Twelve.',
+    '3d rd.—One in the first, two in the next; and so on. Eighteen.',
+    '4th rd.—One in each of the next two, two in the next; and so on. Twenty-four.',
+    '5th, 6th, 7th and 8th rds.—One in each. Twenty-four.',
+    '9th rd.—One in each of the next two, then two together; and so on. Eighteen.',
+    '10th rd.—One, then two together; and so on. Twelve.',
+    '11th rd.—Two together, all the way. Six.',
+  ],
+};
+
+describe('a ball, told by somebody who has read no patterns', () => {
+  it.each(Object.entries(VOICES))('%s', (_, lines) => {
+    expect(counts(lines)).toBe(BALL);
+  });
+});
+
+describe('a slip in it is a slip', () => {
+  it.each([
+    ['who gets how many', 4, 'Round 4. Three get one, the fourth gets two, and so on. 24.'],
+    ['behind every so many', 8, 'Rnd 9: dec after every 3 sts (18)'],
+    ['doubled and halved', 4, '4) every fourth stitch doubled, 24'],
+    ['sums with a plus', 4, 'R4: 3+2x, six times → 24'],
+    ['letters for rounds', 4, 'C: double every fourth – twenty-four.'],
+    ['changes told by their number', 4, 'Round 4: add 5. 24'],
+    ['an old book', 4, '4th rd.—One in each of the next three, two in the next; and so on. Twenty-four.'],
+  ] as const)('%s', (voice, at, slip) => {
+    const lines = (VOICES[voice] ?? []).map((line) => line);
+    const place = lines.findIndex(
+      (line) => line.replace(/[^\p{L}\d]/gu, '').slice(0, 5) === slip.replace(/[^\p{L}\d]/gu, '').slice(0, 5),
+    );
+    expect(at).toBeGreaterThan(0);
+    const wrong = decide(`US terms, 3 mm hook\n\n${lines.with(place, slip).join('\n')}\n`).rounds.filter(
+      ({ verdict }) => verdict !== 'agrees' && verdict !== 'counted',
+    );
+    expect(wrong.length).toBeGreaterThan(0);
+  });
+});
