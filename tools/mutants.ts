@@ -200,7 +200,9 @@ async function bundle(mutants: readonly Mutant[]): Promise<void> {
     ignoreAnnotations: true,
     alias: { vitest: path.resolve('tools/tests-here.ts') },
     plugins: [withMutants(mutants)],
-    banner: { js: 'let MUTANT = -1; let PLACES_MET = new Set(); const IS_MUTANT = (n) => { PLACES_MET?.add(n); return MUTANT === n; };' },
+    banner: {
+      js: 'let MUTANT = -1; let PLACES_MET = new Set(); const IS_MUTANT = (n) => { PLACES_MET?.add(n); return MUTANT === n; };',
+    },
     outfile: BUNDLE,
     logLevel: 'error',
   });
