@@ -46,11 +46,13 @@ export function evidenceOf({ pattern, rounds }: CountedPattern, gists: Gists): E
   const byPart = pattern.parts.map((part) => doubts.filter(({ counted }) => counted.part === part));
   let habits = new Habits([]);
   let taken: readonly Candidate[] = [];
+  let before: readonly (readonly Reason[])[] = [];
   for (let pass = 0; pass < PASSES; pass += 1) {
     taken = byPart.flatMap((some) => cheapest(some, habits));
-    habits = new Habits(
-      taken.map(({ reasons, departs, instruction }) => (departs && instruction ? [DEPARTS, ...reasons] : reasons)),
-    );
+    const now = taken.map(reasonsOf);
+    // Two pairs of rounds that bear each other out would take turns: what one meant in the pass before still speaks for the other.
+    habits = new Habits(now.map((reasons, i) => (reasons.length > 0 ? reasons : (before[i] ?? reasons))));
+    before = now;
   }
   const readings = new Map<Round, Instruction>();
   rounds.forEach(({ round }, i) => {
@@ -60,6 +62,11 @@ export function evidenceOf({ pattern, rounds }: CountedPattern, gists: Gists): E
     readings.set(round, { ...instruction, ...choices, stated: round.stated ?? instruction.stated });
   });
   return { words: wordsOf(habits, frequent), readings };
+}
+
+/** What a round has been taken to mean, and that it was taken so. */
+function reasonsOf({ reasons, departs, instruction }: Candidate): readonly Reason[] {
+  return departs && instruction ? [DEPARTS, ...reasons] : reasons;
 }
 
 function wordsOf(habits: Habits, frequent: ReadonlySet<string>): Map<string, Sense> {

@@ -47,6 +47,17 @@ const VOICES: Readonly<Record<string, readonly string[]>> = {
     '10) every 2nd and 3rd joined, 12',
     '11) all in pairs, 6',
   ],
+  'plain ones written to the shaping': [
+    'BALL',
+    'r1 6 mr =6',
+    'r2 all inc =12',
+    'r3 1 inc ×6 =18',
+    'r4 2 inc ×6 =24',
+    'r5-8 plain =24',
+    'r9 2 dec ×6 =18',
+    'r10 1 dec ×6 =12',
+    'r11 all dec =6',
+  ],
   'sums with a plus': [
     'BALL',
     'R1: mr 6 → 6',
@@ -113,21 +124,17 @@ describe('a ball, told by somebody who has read no patterns', () => {
 describe('a slip in it is a slip', () => {
   it.each([
     ['who gets how many', 4, 'Round 4. Three get one, the fourth gets two, and so on. 24.'],
-    ['behind every so many', 8, 'Rnd 9: dec after every 3 sts (18)'],
+    ['behind every so many', 6, 'Rnd 9: dec after every 3 sts (18)'],
     ['doubled and halved', 4, '4) every fourth stitch doubled, 24'],
+    ['plain ones written to the shaping', 4, 'r4 3 inc ×6 =24'],
     ['sums with a plus', 4, 'R4: 3+2x, six times → 24'],
     ['letters for rounds', 4, 'C: double every fourth – twenty-four.'],
     ['changes told by their number', 4, 'Round 4: add 5. 24'],
     ['an old book', 4, '4th rd.—One in each of the next three, two in the next; and so on. Twenty-four.'],
   ] as const)('%s', (voice, at, slip) => {
-    const lines = (VOICES[voice] ?? []).map((line) => line);
-    const place = lines.findIndex(
-      (line) => line.replace(/[^\p{L}\d]/gu, '').slice(0, 5) === slip.replace(/[^\p{L}\d]/gu, '').slice(0, 5),
-    );
-    expect(at).toBeGreaterThan(0);
-    const wrong = decide(`US terms, 3 mm hook\n\n${lines.with(place, slip).join('\n')}\n`).rounds.filter(
-      ({ verdict }) => verdict !== 'agrees' && verdict !== 'counted',
-    );
-    expect(wrong.length).toBeGreaterThan(0);
+    const lines = (VOICES[voice] ?? []).with(at, slip);
+    const { rounds } = decide(`US terms, 3 mm hook\n\n${lines.join('\n')}\n`);
+    const wrong = rounds.flatMap(({ verdict }, i) => (verdict === 'agrees' || verdict === 'counted' ? [] : [i + 1]));
+    expect(wrong).toEqual([at]);
   });
 });

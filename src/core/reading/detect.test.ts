@@ -21,6 +21,8 @@ describe('which vocabulary', () => {
     ['A small hat\nFrom an old notebook. (American.)', 'us'],
     ['09:14 pig. i write us\n09:15 mr 6', 'us'],
     ['A bear for Ina (american sc of course).', 'us'],
+    ['(translated from my notes, us stitches)', 'us'],
+    ['It shows us stitches of all sorts.', null],
     ['Hook: 3.5 mm (US E/4)', null],
     ['Bear, hook 3.5 mm US E hook', null],
     ['Bear in DK or US worsted weight yarn', null],

@@ -120,6 +120,9 @@ const SET_OFF_AFTER = /^(?:[ \t]*(?:$|\r?\n|[.;,)\]|/·•~–—-])|\s{2})/u;
 /** "hippo notes us grey worsted 4mm"; "US worsted" and "US G hook" are a weight and a size. */
 const OF_YARN =
   /^[ \t]+(?!size|weight|type|worsted|aran|dk|sport|fingering|wool|cotton)(?:\p{L}{3,}[ \t]+){1,2}(?:cotton|wool|worsted|acrylic|yarn|dk|aran|sport|fingering|hook|\d(?:[.,]\d+)?[ \t]?mm)(?!\p{L})/iu;
+/** What is spoken of beside the name of a country, and so no pronoun; behind "all of" terms alone. */
+const SURE = /term|crochet|abbrev/i;
+const SAID = /term|crochet|abbrev|stitches/i;
 /** "let us", "all of us" */
 const PRONOUN =
   /(?<!\p{L})(?:let|lets|of|with|for|to|by|from|join|and|give|gives|tell|tells|show|shows|send|like|than|both)\s$/iu;
@@ -153,7 +156,8 @@ export function declarationsIn(text: string): { vocabulary: Vocabulary; span: Sp
       standsInHead(text, match.index, end);
     if (!after && !before && !alone) continue;
     // "us" in lower case is a pronoun unless terms are spoken of.
-    if (name === 'us' && !alone && !/term|crochet|abbrev/i.test((after ?? before)?.[0] ?? '')) continue;
+    const spoken = PRONOUN.test(text.slice(Math.max(0, match.index - 12), match.index)) ? SURE : SAID;
+    if (name === 'us' && !alone && !spoken.test((after ?? before)?.[0] ?? '')) continue;
     const vocabulary = /^(?:uk|u\.k\.|british|english)$/i.test(name) ? 'uk' : 'us';
     found.push({ vocabulary, span: { from: match.index, to: end } });
   }

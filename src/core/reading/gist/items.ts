@@ -139,8 +139,13 @@ class Items {
   /** "into a loop go six", "seven singles in a loop": the loop of yarn that a piece begins in. */
   #startsLoop(i: number, { word }: Token): boolean {
     if (makesLoop(this.#tokens, i)) return true;
-    // "make a loop, and into it six"
-    if (word === 'it' && this.#items.at(-1)?.is === 'in') return this.#items.some(({ is }) => is === 'ring');
+    // "make a loop, and into it six", "…, and eight in the loop"
+    if (
+      (word === 'it' || word === 'loop') &&
+      this.#items.at(-1)?.is === 'in' &&
+      this.#items.some(({ is }) => is === 'ring')
+    )
+      return true;
     const before = this.#items.filter(({ is }) => is !== 'number' && is !== 'word');
     const plain = before.length === 1 || (before.length === 2 && before[0]?.is === 'tool');
     return word === 'loop' && plain && this.#items.at(-1)?.is === 'in';

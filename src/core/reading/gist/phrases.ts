@@ -70,6 +70,18 @@ const PHRASES: readonly ((words: Words, at: number) => Phrase | null)[] = [
   // "two get one each, and the third gets two"
   ({ tokens, before }, at) =>
     GETS.test(tokens[at]?.word ?? '') && TAKERS.has(before) ? { item: { is: 'gets' }, next: at + 1 } : null,
+  // "wind the yarn round your finger"
+  ({ tokens }, at) => {
+    if (!/^(?:wind|wrap)$/.test(tokens[at]?.word ?? '')) return null;
+    const finger = tokens.findIndex(({ word }, i) => i > at && i < at + LONGEST_DENIAL + 2 && /^fingers?$/.test(word));
+    return finger < 0 ? null : { item: { is: 'ring' }, next: finger + 1 };
+  },
+  // "next four rounds"
+  ({ tokens, lexicon }, at) => {
+    const rounds = tokens[at + 1]?.kind === 'number' ? lexicon.at(tokens, at + 2)?.meaning.is : undefined;
+    const next = tokens[at]?.word === 'next' && (rounds === 'round-word' || rounds === 'row-word');
+    return next ? { item: null, next: at + 1 } : null;
+  },
   // "next time round"
   ({ tokens, lexicon }, at) => {
     if (tokens[at]?.word !== 'next' || tokens[at + 1]?.word !== 'time') return null;

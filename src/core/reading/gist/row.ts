@@ -193,6 +193,8 @@ export class Row {
   }
 
   #isRank(value: number, i: number, found: Draft): boolean {
+    // "2nd ch from hook: 6 sc"
+    if (this.is(i + 1, 'chain') && this.is(i + 2, 'from-hook')) found.inside = true;
     const placed = found.inside || found.each || this.is(i + 1, 'stitches', 'each', 'gets');
     if (found.count !== null || !placed) return false;
     found.ranks.push(value);

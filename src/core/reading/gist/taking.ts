@@ -584,7 +584,7 @@ export class Taking {
     const ends =
       times === null
         ? line.depth + line.length === 0 && this.#ends(next, 'open', 'total')
-        : this.#ends(next, 'break', 'close', 'open');
+        : this.#ends(next, 'break', 'close', 'open', 'total');
     if (!ends) return null;
     if (this.#chooser.choose('a figure before a shaping', ['of it', 'plain stitches']) === 'of it') return null;
     line.push(work(PLAIN, often(count), EDGE, spanOf(this.#items, at, at + 1)));
