@@ -89,13 +89,15 @@ function cheapest(doubts: readonly Doubt[], habits: Habits): Candidate[] {
       const known = next.get(node.count);
       if (!known || node.cost < known.cost) next.set(node.count, node);
     };
+    const isDeparture = ({ departs, instruction }: Candidate) => departs && instruction !== null;
+    const isHabit = (candidate: Candidate) => isDeparture(candidate) && habits.bearsOut(candidate.reasons, index);
+    // Where other lines show this hand to mean it otherwise, what the forms have read is what departs.
+    const asRead = candidates.some(isHabit) ? COSTS.unknown : 0;
     for (const candidate of candidates) {
       const own = habits.costOf(candidate.reasons, index);
-      const departs = candidate.departs && candidate.instruction !== null;
-      // What other lines show this hand to mean is no departure of one line alone.
-      const departure = !departs
-        ? 0
-        : habits.bearsOut(candidate.reasons, index)
+      const departure = !isDeparture(candidate)
+        ? asRead
+        : isHabit(candidate)
           ? COSTS.usual
           : habits.costOf([DEPARTS], index);
       for (const [edge, before] of befores) {
