@@ -90,14 +90,14 @@ function cheapest(doubts: readonly Doubt[], habits: Habits): Candidate[] {
       if (!known || node.cost < known.cost) next.set(node.count, node);
     };
     const isDeparture = ({ departs, instruction }: Candidate) => departs && instruction !== null;
-    const isHabit = (candidate: Candidate) => isDeparture(candidate) && habits.bearsOut(candidate.reasons, index);
+    const usual = new Set(candidates.filter((one) => isDeparture(one) && habits.bearsOut(one.reasons, index)));
     // Where other lines show this hand to mean it otherwise, what the forms have read is what departs.
-    const asRead = candidates.some(isHabit) ? COSTS.unknown : 0;
+    const asRead = usual.size > 0 ? COSTS.unknown : 0;
     for (const candidate of candidates) {
       const own = habits.costOf(candidate.reasons, index);
       const departure = !isDeparture(candidate)
         ? asRead
-        : isHabit(candidate)
+        : usual.has(candidate)
           ? COSTS.usual
           : habits.costOf([DEPARTS], index);
       for (const [edge, before] of befores) {

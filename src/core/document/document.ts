@@ -49,10 +49,7 @@ const EVENTS: readonly (readonly [MakingEvent['kind'], RegExp])[] = [
     'closed',
     /clos(?:e|ed)|pull (?:it )?(?:tight|up)|gather|draw (?:it |the (?:end|gap|hole|opening) )?(?:closed|together|shut|up)|sew (?:the hole |it )?shut|through the (?:last )?\d+ st/iu,
   ],
-  [
-    'finished',
-    /(?<!\p{L})(?:fasten(?:ed)? off|finish off|end off|bind off|fo|cut|break)(?!\p{L})|^\W*(?:stop|end)\s*(?:[.!,]|$)/imu,
-  ],
+  ['finished', /(?<!\p{L})(?:fasten(?:ed)? off|finish off|end off|bind off|fo|cut|break)(?!\p{L})/iu],
   ['tail', /(?<!\p{L})(?:tail|(?:long )?(?:end|thread) for sewing|leav\p{L}* (?:a |an )?(?:long )?end)(?!\p{L})/iu],
   ['put-aside', /(?<!\p{L})(?:put|set|lay|leave) (?:it |this |the \p{L}+ )?aside/iu],
 ];
