@@ -58,6 +58,20 @@ export default defineConfig(
     },
   },
   {
+    files: ['src/lib/**', 'src/routes/**'],
+    ignores: ['src/lib/loadAnew.ts', '**/*.test.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          name: '$app/navigation',
+          importNames: ['invalidate', 'invalidateAll'],
+          message: 'It gives up the way to another page: use loadAnew() of src/lib.',
+        },
+      ],
+    },
+  },
+  {
     // Its older forms are of before this rule; what learns a hand from its text keeps it.
     files: ['src/core/reading/**'],
     ignores: ['src/core/reading/gist/**', 'src/core/reading/page/**'],

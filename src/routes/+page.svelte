@@ -1,8 +1,8 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
-  import { goto, invalidate } from '$app/navigation';
-  import { navigating } from '$app/state';
+  import { goto } from '$app/navigation';
   import Plus from '@lucide/svelte/icons/plus';
+  import { loadAnew } from '../lib/loadAnew.js';
   import Button from '../lib/components/Button.svelte';
   import Search from '../lib/components/Search.svelte';
   import { Several } from '../lib/components/several.svelte.js';
@@ -65,7 +65,7 @@
   /** What takes in files is loaded when they come. */
   async function takingIn(): Promise<Taking> {
     const { Taking } = await import('../lib/shelf/taking.svelte.js');
-    return (taking ??= new Taking({ changed: () => void invalidate('dostik:shelf') }));
+    return (taking ??= new Taking({ changed: () => void loadAnew('dostik:shelf') }));
   }
 
   /** Takes in files; one alone is opened as soon as it is there. */
@@ -131,7 +131,7 @@
     } catch (error) {
       toasts.say(notKept(error));
     }
-    await invalidate('dostik:shelf');
+    await loadAnew('dostik:shelf');
   }
 
   async function drop(event: DragEvent): Promise<void> {
@@ -163,10 +163,7 @@
   });
   onMount(() => () => clearTimeout(looking));
 
-  /** Whoever is on the way to another page is not called back. */
-  function refresh(): void {
-    if (navigating.to === null) void invalidate('dostik:shelf');
-  }
+  const refresh = () => void loadAnew('dostik:shelf');
 </script>
 
 <svelte:head><title>Shelf · Dostik</title></svelte:head>

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { invalidate } from '$app/navigation';
   import { holds, type AddressStanding } from '../addresses.js';
   import { troubleIn } from '../client.js';
   import Button from '../components/Button.svelte';
@@ -7,6 +6,7 @@
   import { copied } from '../copied.js';
   import { toasts } from '../components/toasts.svelte.js';
   import When from '../components/When.svelte';
+  import { loadAnew, type Loaded } from '../loadAnew.js';
   import { makeAddress, withdrawAddress } from './asking.js';
 
   interface Props {
@@ -18,7 +18,7 @@
     /** Shown as a code as well, for who opens it with a phone. */
     code?: boolean;
     /** What is fetched anew afterwards. */
-    anew: readonly string[];
+    anew: readonly Loaded[];
     /** Stands where no address holds. */
     none: string;
     /** Said once it is withdrawn. */
@@ -34,7 +34,7 @@
     busy = true;
     try {
       await work();
-      await Promise.all(anew.map((one) => invalidate(one)));
+      await loadAnew(...anew);
       toasts.say(said);
     } catch (error) {
       toasts.say(troubleIn(error));

@@ -1,10 +1,10 @@
 <script lang="ts">
-  import { invalidate } from '$app/navigation';
   import { holds, type Address } from '../addresses.js';
   import { troubleIn } from '../client.js';
   import Button from '../components/Button.svelte';
   import { toasts } from '../components/toasts.svelte.js';
   import When from '../components/When.svelte';
+  import { loadAnew } from '../loadAnew.js';
   import { withdrawAddress } from './asking.js';
 
   let { addresses }: { addresses: readonly Address[] } = $props();
@@ -26,7 +26,7 @@
     } catch (error) {
       toasts.say(troubleIn(error));
     }
-    await invalidate('dostik:people');
+    await loadAnew('dostik:people');
   }
 </script>
 

@@ -1,10 +1,10 @@
 <script lang="ts">
-  import { invalidate } from '$app/navigation';
   import { troubleIn } from '../client.js';
   import Button from '../components/Button.svelte';
   import { toasts } from '../components/toasts.svelte.js';
   import When from '../components/When.svelte';
   import type { OwnPattern } from '../designerLetter.js';
+  import { loadAnew } from '../loadAnew.js';
   import { plural } from '../plural.js';
   import { leaveHouse } from '../people/leaving.js';
   import { sendDraft } from './asking.js';
@@ -16,7 +16,7 @@
     sending = id;
     try {
       await sendDraft(id, file);
-      await invalidate('dostik:mine');
+      await loadAnew('dostik:mine');
       toasts.say(`“${file.name}” is with the editor, as the newest draft of ${name}.`);
     } catch (error) {
       toasts.say(troubleIn(error));

@@ -1,9 +1,10 @@
 <script lang="ts">
-  import { goto, invalidateAll } from '$app/navigation';
+  import { goto } from '$app/navigation';
   import Button from '../components/Button.svelte';
   import Dialog from '../components/Dialog.svelte';
   import { takeInFile, troubleIn } from '../client.js';
   import { unlikeness } from '../drafts/unlike.js';
+  import { loadAnew } from '../loadAnew.js';
   import type { Dropping } from './dropping.svelte.js';
 
   interface Props {
@@ -49,7 +50,7 @@
       if ('id' in came) {
         close();
         await goto(of === null ? `/intake/${came.id}` : `/drafts/${came.id}`);
-        await invalidateAll();
+        await loadAnew('all');
         return;
       }
       problem = 'message' in came ? came.message : `It is on the shelf already, as “${came.known.name}”.`;

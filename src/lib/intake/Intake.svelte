@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { goto, invalidate, invalidateAll } from '$app/navigation';
+  import { goto } from '$app/navigation';
   import Button from '../components/Button.svelte';
   import { toasts } from '../components/toasts.svelte.js';
   import { notKept, saveHand, saveText, settleTerms, takeIn } from '../client.js';
@@ -11,6 +11,7 @@
   import type { Standing } from '../frame/places.js';
   import { leavingWhenKept } from '../leaving.svelte.js';
   import type { Draft } from '../drafts.js';
+  import { loadAnew } from '../loadAnew.js';
   import type { StoredPattern } from '../patterns.js';
   import { Checker } from '../workers/checker.js';
   import Came from './Came.svelte';
@@ -66,7 +67,7 @@
       const second = await takeIn(session.lines.slice(line).join('\n'), '');
       const first = `${session.lines.slice(0, line).join('\n').trimEnd()}\n`;
       const saved = await saveText(id, first, pattern.revision);
-      await invalidateAll();
+      await loadAnew('all');
       const still = 'revision' in saved ? '' : ' This one was changed at the Desk meanwhile, and still holds both.';
       toasts.say(`The second pattern is on the shelf by itself.${still}`, {
         text: 'Open it',
@@ -79,7 +80,7 @@
 
   // What the other places say of it rests on what was put right.
   $effect(() => {
-    if (session.effect !== '') void invalidate('dostik:standing');
+    if (session.effect !== '') void loadAnew('dostik:standing');
   });
 </script>
 

@@ -1,11 +1,11 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { invalidateAll } from '$app/navigation';
   import { troubleIn } from '../client.js';
   import Button from '../components/Button.svelte';
   import Field from '../components/Field.svelte';
   import { toasts } from '../components/toasts.svelte.js';
   import When from '../components/When.svelte';
+  import { loadAnew } from '../loadAnew.js';
   import type { Passkey } from '../people.js';
   import { addPasskey, mayHavePasskeys, passkeyTrouble, removePasskey } from './asking.js';
 
@@ -24,7 +24,7 @@
     try {
       await addPasskey(name);
       name = '';
-      await invalidateAll();
+      await loadAnew('all');
     } catch (error) {
       trouble = passkeyTrouble(error);
     }
@@ -38,7 +38,7 @@
     } catch (error) {
       toasts.say(troubleIn(error));
     }
-    await invalidateAll();
+    await loadAnew('all');
   }
 </script>
 

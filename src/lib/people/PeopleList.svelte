@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { invalidate } from '$app/navigation';
   import { troubleIn } from '../client.js';
   import Button from '../components/Button.svelte';
   import Code from '../components/Code.svelte';
@@ -8,6 +7,7 @@
   import { copied } from '../copied.js';
   import { toasts } from '../components/toasts.svelte.js';
   import When from '../components/When.svelte';
+  import { loadAnew } from '../loadAnew.js';
   import type { Member, Role } from '../people.js';
   import AskIn from './AskIn.svelte';
   import { newAddress, putOut, setRole } from './asking.js';
@@ -36,7 +36,7 @@
       // What was chosen and refused stands there no longer.
       refusals += 1;
     }
-    await invalidate('dostik:people');
+    await loadAnew('dostik:people');
   }
 
   const address = (one: Member) => doing(async () => void (made = shown(one.name, await newAddress(one.id))));
@@ -104,7 +104,7 @@
     onmade={(whose, address) => {
       made = shown(whose, address);
       asking = false;
-      void invalidate('dostik:people');
+      void loadAnew('dostik:people');
     }}
     onclose={() => (asking = false)}
   />

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { goto, invalidate } from '$app/navigation';
+  import { goto } from '$app/navigation';
   import { onMount, tick, untrack } from 'svelte';
   import { notKept, putOnPlan, setPlan, takeOffPlan } from '../client.js';
   import Button from '../components/Button.svelte';
@@ -8,6 +8,7 @@
   import { offering } from '../frame/house.svelte.js';
   import PageHead from '../frame/PageHead.svelte';
   import type { AddressStanding } from '../addresses.js';
+  import { loadAnew } from '../loadAnew.js';
   import type { PlanEntry, PlanGiven, PlanSettings } from '../plan.js';
   import { PlanSession } from './plan.svelte.js';
   import MovingBar from './MovingBar.svelte';
@@ -54,7 +55,7 @@
     } catch (error) {
       toasts.say(notKept(error));
     }
-    await invalidate('dostik:plan');
+    await loadAnew('dostik:plan');
   }
 
   async function put(id: string, entry: PlanEntry): Promise<void> {

@@ -3,7 +3,6 @@
   import type { AddressStanding } from '../addresses.js';
   import { download } from '../download.js';
   import { untrack } from 'svelte';
-  import { invalidate } from '$app/navigation';
   import Button from '../components/Button.svelte';
   import Check from '../components/Check.svelte';
   import Field from '../components/Field.svelte';
@@ -11,6 +10,7 @@
   import When from '../components/When.svelte';
   import { troubleIn } from '../client.js';
   import { blocksOf, inOrder, letterText, type Designer, type Letter, type LetterSettings } from '../letter.js';
+  import { loadAnew } from '../loadAnew.js';
   import type { StoredPattern } from '../patterns.js';
   import { plural } from '../plural.js';
   import type { Query } from '../queries.js';
@@ -63,7 +63,7 @@
       await saveDesigner(pattern.id, to);
       await saveLetterSettings(own);
       await work();
-      await invalidate('dostik:queries');
+      await loadAnew('dostik:queries');
     } catch (error) {
       toasts.say(troubleIn(error));
     }

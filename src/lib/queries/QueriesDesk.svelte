@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import type { AddressStanding } from '../addresses.js';
-  import { goto, invalidate } from '$app/navigation';
+  import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import Button from '../components/Button.svelte';
   import Search from '../components/Search.svelte';
@@ -11,6 +11,7 @@
   import { offering } from '../frame/house.svelte.js';
   import type { Standing } from '../frame/places.js';
   import type { Designer, Letter, LetterSettings } from '../letter.js';
+  import { loadAnew } from '../loadAnew.js';
   import type { StoredPattern } from '../patterns.js';
   import { plural } from '../plural.js';
   import type { HistoryEvent, Query } from '../queries.js';
@@ -79,7 +80,7 @@
   let begun = false;
   $effect(() => {
     const { all } = session.list;
-    if (begun && all.length > 0) void invalidate('dostik:queries');
+    if (begun && all.length > 0) void loadAnew('dostik:queries');
     begun = true;
   });
 

@@ -1,11 +1,12 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { goto, invalidate } from '$app/navigation';
+  import { goto } from '$app/navigation';
   import Tabs from '../components/Tabs.svelte';
   import { toasts } from '../components/toasts.svelte.js';
   import Frame from '../frame/Frame.svelte';
   import { offering } from '../frame/house.svelte.js';
   import type { Standing } from '../frame/places.js';
+  import { loadAnew } from '../loadAnew.js';
   import Checklist from './Checklist.svelte';
   import Editions from './Editions.svelte';
   import Errata from './Errata.svelte';
@@ -26,7 +27,7 @@
         say: (words) => toasts.say(words),
         refresh: async () => {
           // The head of the page says which version is out.
-          await Promise.all([invalidate('dostik:release'), invalidate('dostik:standing')]);
+          await loadAnew('dostik:release', 'dostik:standing');
         },
       }),
   );
@@ -53,7 +54,7 @@
 </script>
 
 <!-- What has changed at the Desk meanwhile is seen at once. -->
-<svelte:window onfocus={() => void invalidate('dostik:release')} />
+<svelte:window onfocus={() => void loadAnew('dostik:release')} />
 
 <div class="workplace">
   <Frame at="release" {standing} />

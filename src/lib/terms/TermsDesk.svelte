@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount, tick } from 'svelte';
-  import { goto, invalidate } from '$app/navigation';
+  import { goto } from '$app/navigation';
   import Button from '../components/Button.svelte';
   import Check from '../components/Check.svelte';
   import Choice from '../components/Choice.svelte';
@@ -10,6 +10,7 @@
   import { offering } from '../frame/house.svelte.js';
   import type { Standing } from '../frame/places.js';
   import { leavingWhenKept } from '../leaving.svelte.js';
+  import { loadAnew } from '../loadAnew.js';
   import type { StoredPattern, TermsNotes } from '../patterns.js';
   import { Converter } from '../workers/converter.js';
   import ChangeCard from './ChangeCard.svelte';
@@ -75,7 +76,7 @@
   async function save(): Promise<void> {
     const made = await session.save();
     if (!made) return;
-    await Promise.all([invalidate('dostik:terms'), invalidate('dostik:standing')]);
+    await loadAnew('dostik:terms', 'dostik:standing');
     toasts.say(editionInWords(made), { text: 'Open it', act: () => void goto(`/desk/${made.id}`) });
   }
 </script>

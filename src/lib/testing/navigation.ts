@@ -24,5 +24,5 @@ export function leave(to: string): boolean {
 /** Forgets all that happened. */
 export function begin(): void {
   guards = [];
-  for (const mock of [goto, invalidate]) mock.mockClear();
+  for (const mock of [goto, invalidate, invalidateAll]) mock.mockClear();
 }

@@ -7,6 +7,6 @@ export const page = $state({
   error: null as { message: string } | null,
   state: {},
 });
-export const navigating = { to: null };
+export const navigating = { complete: null as Promise<void> | null };
 /** `found`: what looking for a newer version comes to. */
 export const updated = $state({ current: false, found: false, check: () => Promise.resolve(updated.found) });

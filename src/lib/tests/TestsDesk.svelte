@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { goto, invalidate } from '$app/navigation';
+  import { goto } from '$app/navigation';
   import type { ShapeSettings } from '../../core/index.js';
   import type { Call } from '../bench.js';
   import Button from '../components/Button.svelte';
@@ -10,6 +10,7 @@
   import Frame from '../frame/Frame.svelte';
   import { offering } from '../frame/house.svelte.js';
   import type { Standing } from '../frame/places.js';
+  import { loadAnew } from '../loadAnew.js';
   import type { StoredPattern } from '../patterns.js';
   import { makeQuery } from '../queries/asking.js';
   import { resultsOf } from './asking.js';
@@ -57,7 +58,7 @@
     'last-tested': () => session.step(-1),
     'next-stumble': () => session.nextStumble(),
     'stumbled-first': () => (session.stumbledFirst = !session.stumbledFirst),
-    'note-query': () => void session.toQuery().then(() => invalidate('dostik:standing')),
+    'note-query': () => void session.toQuery().then(() => loadAnew('dostik:standing')),
     'whole-test': () => (session.chosen = null),
     'tested-at-desk': () => void goto(`/desk/${pattern.id}?line=${session.round?.line ?? 1}`),
   });
@@ -68,7 +69,7 @@
 
   async function asked(made: number): Promise<void> {
     asking = false;
-    await Promise.all([invalidate('dostik:tests'), invalidate('dostik:standing')]);
+    await loadAnew('dostik:tests', 'dostik:standing');
     number = made;
   }
 </script>

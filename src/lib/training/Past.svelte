@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { invalidate } from '$app/navigation';
   import { dropPractice, notKept } from '../client.js';
   import Button from '../components/Button.svelte';
   import { toasts } from '../components/toasts.svelte.js';
   import When from '../components/When.svelte';
+  import { loadAnew } from '../loadAnew.js';
   import { plural } from '../plural.js';
   import { clockOf, type PracticeEntry } from '../training.js';
 
@@ -23,7 +23,7 @@
     } catch (error) {
       toasts.say(notKept(error));
     }
-    await invalidate('dostik:trainer');
+    await loadAnew('dostik:trainer');
   }
 </script>
 

@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { invalidate } from '$app/navigation';
   import { onDestroy } from 'svelte';
   import { endPractice, notePractice } from '../client.js';
   import { toasts } from '../components/toasts.svelte.js';
   import Frame from '../frame/Frame.svelte';
+  import { loadAnew } from '../loadAnew.js';
   import type { PracticeSheet } from '../training.js';
   import Result from './Result.svelte';
   import { PracticeSession } from './session.svelte.js';
@@ -20,7 +20,7 @@
     handIn: (work) => endPractice(id, work),
     say: (words) => toasts.say(words),
   });
-  const ended = () => void invalidate('dostik:practice');
+  const ended = () => void loadAnew('dostik:practice');
   // What was marked last is not lost where one goes to another place.
   onDestroy(() => {
     if (session.saving) void session.keep();

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { invalidate } from '$app/navigation';
   import Button from '../../lib/components/Button.svelte';
   import ListRow from '../../lib/components/ListRow.svelte';
   import Search from '../../lib/components/Search.svelte';
@@ -11,6 +10,7 @@
   import Frame from '../../lib/frame/Frame.svelte';
   import { offering } from '../../lib/frame/house.svelte.js';
   import PageHead from '../../lib/frame/PageHead.svelte';
+  import { loadAnew } from '../../lib/loadAnew.js';
   import { plural } from '../../lib/plural.js';
   import type { PageProps } from './$types.js';
 
@@ -45,7 +45,7 @@
     } catch (error) {
       toasts.say(notKept(error));
     }
-    await invalidate('dostik:away');
+    await loadAnew('dostik:away');
   }
 </script>
 

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { invalidate } from '$app/navigation';
   import { ask, said, troubleIn } from '../../lib/client.js';
   import Button from '../../lib/components/Button.svelte';
   import When from '../../lib/components/When.svelte';
@@ -7,6 +6,7 @@
   import { broughtSchema } from '../../lib/exchange.js';
   import Frame from '../../lib/frame/Frame.svelte';
   import PageHead from '../../lib/frame/PageHead.svelte';
+  import { loadAnew } from '../../lib/loadAnew.js';
   import { plural } from '../../lib/plural.js';
   import type { PageProps } from './$types.js';
 
@@ -27,7 +27,7 @@
     copying = true;
     try {
       await ask('/api/backups', { method: 'POST', signal: AbortSignal.timeout(LONGEST) });
-      await invalidate('dostik:backups');
+      await loadAnew('dostik:backups');
     } catch (error) {
       toasts.say(troubleIn(error));
     }
