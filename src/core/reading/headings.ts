@@ -163,9 +163,9 @@ function inCapitals(text: string): Heading | null {
   return named(text, 0, capitals);
 }
 
-/** "PART TWO: THE BODY", "Step 2 – Body", "II. Body", "2. BODY": the number of the part is not of its name. */
+/** "PART TWO: THE BODY", "Piece: Body", "Step 2 – Body", "II. Body", "2. BODY": what it is called by stands behind. */
 const NUMBER_OF_PART =
-  /^\W{0,3}(?:(?:part|step|section)\s+(?:\d{1,2}|one|two|three|four|five|six|[IVX]{1,4})\s*[-–—:.]\s*|[IVX]{1,4}[.)]\s+|\d{1,2}[.)]\s+)(?=\p{Lu})/iu;
+  /^\W{0,3}(?:(?:part|piece|step|section)\s+(?:\d{1,2}|one|two|three|four|five|six|[IVX]{1,4})\s*[-–—:.]\s*|(?:part|piece|section)\s*[:=]\s*|[IVX]{1,4}[.)]\s+|\d{1,2}[.)]\s+)(?=\p{Lu})/iu;
 /** "Antler. Make 2." */
 const MAKE_SAID = /^(\p{L}[\p{L} ]{1,30})\.\s+make\s+(?:\d{1,2}|\p{L}{3,5})\.?$/iu;
 /** "♥ Head ♥" */
@@ -177,7 +177,12 @@ function withoutSymbols(text: string): string {
 /** "2 arms:", "Two ears" */
 const FIGURE_BEFORE = /^(\d{1,2}|two|three|four|five|six)\s+(\p{L}{3,14}s):?$/iu;
 
-function withoutNumber(text: string): string {
+/** "body   yarn: taupe" */
+const YARN_IN_COLUMN = /\s{2,}(?:yarn|colou?r)\s*:.*$/iu;
+
+/** What a line calls a piece by: without the number of the piece, and without its yarn in a column of its own. */
+export function withoutNumber(line: string): string {
+  const text = line.includes('  ') ? line.replace(YARN_IN_COLUMN, '') : line;
   const first = text.charAt(0).toLowerCase();
   // A quick look: "Part", "Step", "Section", a Roman figure, or no letter at all.
   return 'psivx'.includes(first) || !isLetter(first.charCodeAt(0)) ? text.replace(NUMBER_OF_PART, '') : text;
@@ -315,7 +320,7 @@ const OF_A_ROUND = /(?<!\p{L})(?:rows?|rounds?|rnds?|rds?)\s\d/iu;
 
 /** A heading that stands before the first label on the same line: "Head: work with Cocoa. R1: …", "Arm (make 2) – R1: …". */
 export function headingBeforeLabel(words: string): Heading | null {
-  const text = words.trim().replace(/^[^\p{L}\d]+/u, '');
+  const text = withoutNumber(words.trim().replace(/^[^\p{L}\d]+/u, ''));
   const told = NAME_AND_COLOUR.exec(text)?.[1];
   if (told) return { ...named(told, 0), rest: '' };
   const match =

@@ -28,6 +28,9 @@ const NUMBERED = /^\W{0,4}(?:\p{L}{3,}\s+(?:\d|one|two)|(?:first|second|third|le
 /** "US terms", "British crochet terminology": said of all parts, and the name of none. */
 const STATES_TERMS =
   /^\W{0,4}(?:(?:all |written )?in |using )?(?:us|u\.s\.|usa|uk|u\.k\.|american|british)\s+(?:crochet\s+)?(?:terms|terminology|abbreviations)\W*$/iu;
+/** "Part: wing" */
+const SAYS_PART = /^\W{0,4}(?:part|piece)\s*[:=]/iu;
+
 /**
  * What a line is, seen together with the lines below it. Looks a few lines ahead and never further, so that a line is
  * looked at from several places above it: what it is by itself is found out once.
@@ -64,7 +67,9 @@ export class Lookahead {
   }
 
   /** The heading that a line is; null where it is none. */
-  headingAt(index: number, text: string, afterBlank: boolean): Heading | null {
+  headingAt(index: number, text: string, blankAbove: boolean): Heading | null {
+    // "part: wing" needs no blank line to be one.
+    const afterBlank = blankAbove || SAYS_PART.test(text);
     if (STATES_TERMS.test(text) || (/[|\t]/.test(text) && HEADS_TABLE.test(text))) return null;
     const look = this.lookOf(index);
     const ordered = look?.section === null && look.level === 0 && (look.saysMake ? FINISHES : ORDERS).test(text);

@@ -15,7 +15,6 @@ import type { SectionKind } from '../vocabulary/sections.js';
 import type { InstructionReader } from './again.js';
 import { headingBeforeLabel, partInLine, sectionOf, type Heading } from './headings.js';
 import { beginsInstruction, contentStart, labelsIn, type Label } from './labels.js';
-import { legendIn, toldIn } from './legend.js';
 import { NO_UNITS, type Figure, type Unit, type Units } from './page/unit.js';
 import { instructionOf } from './page/columns.js';
 import { tokenize } from './lexer.js';
@@ -770,26 +769,6 @@ function firstWords(text: string): string {
     .slice(0, 3)
     .join(' ');
   return words.length > 28 ? `${words.slice(0, 27)}…` : words;
-}
-
-/** The pattern's own abbreviations: every entry that stands before the first round, and in lines that are said to be such. */
-export function legendOf(source: SourceText, { lines }: Roles = NO_ROLES): LegendEntry[] {
-  const end = endOfLegend(source);
-  const said = [...lines].filter(([from, role]) => role === 'abbreviations' && from >= end);
-  return [
-    ...legendIn(source.text, 0, end),
-    ...said.flatMap(([from]) => legendIn(source.text, from, lineSpan(source, lineIndexAt(source, from)).to)),
-  ];
-}
-
-/** What is told of words in other ways before the first round; see `toldIn`. */
-export function wordsTold(source: SourceText): LegendEntry[] {
-  return toldIn(source, 0, endOfLegend(source));
-}
-
-function endOfLegend(source: SourceText): number {
-  const first = /^[ \t>*_-]*(?:rnd|round|rd|row|r)\.?\s?[12]\b/imu.exec(source.text);
-  return Math.min(first?.index ?? source.text.length, 40_000);
 }
 
 function lastLine(words: string): string {

@@ -13,7 +13,8 @@ import { rolesIn, type Roles } from './roles.js';
 import type { Sense } from '../vocabulary/senses.js';
 import { definedBy } from './legend.js';
 import { Memory } from './memory.js';
-import { legendOf, outlineOf, wordsTold } from './outline.js';
+import { legendOf, wordsTold } from './lists.js';
+import { outlineOf } from './outline.js';
 
 export interface ReadOptions {
   /** The vocabulary to read in; `auto` goes by what the text declares and shows. */

@@ -1,6 +1,6 @@
 import { lineIndexAt, lineSpan, type SourceText } from '../../text/source.js';
 import { cardinal } from '../../vocabulary/numbers.js';
-import { headingByLook, headingByPlace, sectionOf, type Heading } from '../headings.js';
+import { headingByLook, headingByPlace, sectionOf, withoutNumber, type Heading } from '../headings.js';
 import type { Unit } from './unit.js';
 
 /** First words of a line that tells the maker to do something, and so names nothing. */
@@ -111,8 +111,7 @@ function rated(text: string, afterBlank: boolean, heading: Heading | null): numb
 
 /** The name of a piece in a line, and how many are made of it. */
 export function nameIn(written: string): Heading | null {
-  // "part: LURE"
-  const line = written.replace(/^\W*(?:part|piece|section)\s*[:=–—-]\s*(?=\p{L})/iu, '');
+  const line = withoutNumber(written);
   const text = line.replace(/^[^\p{L}\d]*(?:\d{1,2}[.)]?\s+|[A-Z]\s{2,})?/u, '').replace(/[^\p{L}\d)!?'’"”]+$/u, '');
   // "2 ROOF", "B  BURR, moss"
   const bare = line.trim().replace(/^(?:\d{1,2}[.)]?\s+(?=\p{L})|[A-Z]\s{2,})/u, '');

@@ -1,0 +1,58 @@
+import type { LegendEntry } from '../pattern/pattern.js';
+import { lineIndexAt, lineSpan, type SourceText, type Span } from '../text/source.js';
+import { SECTION_NAMES } from '../vocabulary/sections.js';
+import { legendIn, toldIn } from './legend.js';
+import { NO_ROLES, type Roles } from './roles.js';
+
+/** A text whose rounds begin late, or have other labels, is looked through so far; characters. */
+const FAR = 40_000;
+/** No list of words is longer; lines. */
+const LONGEST = 60;
+const FIRST_ROUND = /^[ \t>*_-]*(?:rnd|round|rd|row|r)\.?\s?[12]\b/imu;
+/** "Abbreviations", "**Key**", "legend: x sc, v inc": what leads a list of words, which can stand behind the rounds as well. */
+const LEADS = new RegExp(
+  String.raw`^[^\p{L}\n]{0,6}(?:the )?(?:${SECTION_NAMES.legend.join('|')})[^\p{L}\p{N}\n:]{0,4}(?::[^\S\n]*|$)`,
+  'gimu',
+);
+
+/** The pattern's own abbreviations: entries before the first round, in a list behind it, and in lines that are said to be such. */
+export function legendOf(source: SourceText, { lines }: Roles = NO_ROLES): LegendEntry[] {
+  const [before, ...behind] = listsIn(source);
+  const said = [...lines].filter(([from, role]) => role === 'abbreviations' && from >= before.to);
+  return [
+    ...legendIn(source.text, before.from, before.to),
+    ...behind.flatMap(({ from, to }) => legendIn(source.text, from, to)),
+    ...said.flatMap(([from]) => legendIn(source.text, from, lineSpan(source, lineIndexAt(source, from)).to)),
+  ];
+}
+
+/** What is told of words in other ways; see `toldIn`. */
+export function wordsTold(source: SourceText): LegendEntry[] {
+  return listsIn(source).flatMap(({ from, to }) => toldIn(source, from, to));
+}
+
+/** Where words may be explained: all before the first round, and each list behind it, as far as no line is blank. */
+function listsIn(source: SourceText): [Span, ...Span[]] {
+  const { text } = source;
+  const end = Math.min(FIRST_ROUND.exec(text)?.index ?? text.length, FAR);
+  const lists: Span[] = [];
+  for (const match of text.slice(end).matchAll(LEADS)) {
+    const from = end + match.index + match[0].length;
+    if (from < (lists.at(-1)?.to ?? end)) continue;
+    const first = lineIndexAt(source, from);
+    const led = text.slice(from, lineSpan(source, first).to).trim() !== '';
+    let line = led ? first : first + 1;
+    // A blank line may stand below the words that lead.
+    if (!led && isBlank(source, line)) line += 1;
+    const last = Math.min(first + LONGEST, source.lineStarts.length);
+    while (line < last && !isBlank(source, line)) line += 1;
+    if (line > first) lists.push({ from, to: lineSpan(source, line - 1).to });
+  }
+  return [{ from: 0, to: end }, ...lists];
+}
+
+function isBlank(source: SourceText, line: number): boolean {
+  if (line >= source.lineStarts.length) return true;
+  const { from, to } = lineSpan(source, line);
+  return source.text.slice(from, to).trim() === '';
+}
