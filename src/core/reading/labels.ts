@@ -225,7 +225,7 @@ function bareLabel(text: string, at: number, to: number, context: LabelContext):
     const begins =
       beginsInstruction(text, bodyFrom, to, context.lexicon) ||
       (name > 0 && beginsInstruction(text, bodyFrom + name, to, context.lexicon));
-    if (!begins && !PLAIN_FIGURE.test(words)) return null;
+    if (!begins && !PLAIN_FIGURE.test(words) && !isBetween(text, at, to, match, context.lexicon)) return null;
     // "(30)" alone on a line is a count; a figure alone is a label where an instruction follows.
   } else if (match[0].startsWith('(') || (match[4] === '' && !instructionFollows(text, to, context.lexicon)))
     return null;
@@ -256,6 +256,18 @@ function isSequenced(text: string, at: number, to: number, own: readonly number[
   const before = LABEL_ABOVE.exec(text.slice(Math.max(0, at - 160), at));
   const after = LABEL_BELOW.exec(text.slice(to, to + 40));
   return Number(before?.[1]) === (own[0] ?? 0) - 1 || Number(after?.[1]) === (own.at(-1) ?? 0) + 1;
+}
+
+const MARKED_ABOVE = /(?:^|\n)[^\S\n]*(\(?)(?:\d{1,3}\)?[^\d\n]{1,4}\(?)?(\d{1,3})([).:])([^\n]*)\n$/;
+const MARKED_BELOW = /^\n[^\S\n]*(\(?)(\d{1,3})(?:[^\d\n]{1,4}\d{1,3})?([).:])([^\n]*)/;
+
+/** "(3) …" between the instructions of "(2)" and "(4)": a label, whatever stands behind it. */
+function isBetween(text: string, at: number, to: number, [label, first, , last]: RegExpExecArray, lexicon: Lexicon) {
+  const [, opens, before, ends, words = ''] = MARKED_ABOVE.exec(text.slice(Math.max(0, at - 160), at)) ?? [];
+  const [, , after, , behind = ''] = MARKED_BELOW.exec(text.slice(to, to + 160)) ?? [];
+  if (ends === undefined || !label.includes(ends) || label.startsWith('(') !== (opens === '(')) return false;
+  if (Number(before) !== Number(first) - 1 || Number(after) !== Number(last ?? first) + 1) return false;
+  return [words, behind].every((line) => beginsInstruction(line, 0, line.length, lexicon));
 }
 
 function circledLabel(text: string, at: number, to: number, context: LabelContext): Label | null {

@@ -43,7 +43,7 @@ export const stated: InstructionForm = {
     const other = countsOther(reader, at);
     if (other !== null) return other;
     const end = endOfCount(reader, first, token.word === '=' || total !== null);
-    if (end === null) return null;
+    if (end === null || (token.word === ':' && worksOn(reader, end.next))) return null;
     const count = countIn(reader, first, end.figures);
     if (!count) return null;
     reader.found.stated = { ...count, span: spanBetween(reader, at, end.figures) };
@@ -73,6 +73,12 @@ export const countSentence: InstructionForm = {
     return end;
   },
 };
+
+/** "back: 4 sc, inc": what stands behind the colon is the first of several steps. */
+function worksOn(reader: Reader, at: number): boolean {
+  const next = isWord(reader, at - 1, ',') ? at : isWord(reader, at, ',') ? at + 1 : null;
+  return next !== null && meaningAt(reader, next, 'increase', 'decrease') !== null;
+}
 
 function isManifold(step: Step): boolean {
   return step.kind === 'repeat' || (step.kind === 'work' && step.amount.kind !== 'times');

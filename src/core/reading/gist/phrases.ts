@@ -46,6 +46,7 @@ const PHRASES: readonly ((words: Words, at: number) => Phrase | null)[] = [
   unshaped,
   eachTime,
   perStitch,
+  onePlain,
   plainStitch,
   pairInOne,
   afterEvery,
@@ -55,6 +56,7 @@ const PHRASES: readonly ((words: Words, at: number) => Phrase | null)[] = [
     return PLAIN_ROUND.test(tokens[at]?.word ?? '') && goesOn && at > 0 ? { item: { is: 'rest' }, next: at + 2 } : null;
   },
   plainSoOften,
+  justWork,
   // "join them all two by two": of two of them each time.
   ({ tokens }, at) =>
     tokens[at]?.value === 2 && tokens[at + 1]?.word === 'by' && tokens[at + 2]?.value === 2
@@ -140,6 +142,10 @@ function unshaped({ tokens }: Words, at: number): Phrase | null {
   if (UNCHANGED.test(words[0] ?? '')) return { item: { is: 'plain' }, next: at + 1 };
   if (!DENIES.test(words[0] ?? '')) return null;
   const changes = words.findIndex((word, i) => i > 0 && CHANGES.test(word));
+  // "four rounds without anything"
+  const behind = tokens[at + 2];
+  if (words[0] === 'without' && words[1] === 'anything' && (!behind || behind.kind !== 'word'))
+    return { item: { is: 'plain' }, next: at + 2 };
   if (changes < 0) return null;
   const any = /^any(?:thing)?$/.test(words[changes + 1] ?? '');
   return { item: { is: 'plain' }, next: at + changes + (any ? 2 : 1) };
@@ -168,14 +174,30 @@ function afterEvery({ tokens, lexicon }: Words, at: number): Phrase | null {
   return { item: { is: 'behind', plain: token.value }, next: figure + 1 + one };
 }
 
-/** "x5 plain", "5x straight": so many rounds. */
+/** "x5 plain", "5x straight", "plain x 4": so many rounds. */
 function plainSoOften({ tokens, before }: Words, at: number): Phrase | null {
   if (!BEGIN_CLAUSES.has(before)) return null;
-  const [first, second] = [tokens[at], tokens[at + 1]];
-  const figure = SIGN.test(first?.word ?? '') ? second : SIGN.test(second?.word ?? '') ? first : undefined;
-  if (figure?.kind !== 'number' || !PLAIN_ROUND.test(tokens[at + 2]?.word ?? '')) return null;
+  const three = tokens.slice(at, at + 3);
+  const figure = three.find(({ kind }) => kind === 'number');
+  const holds = (pattern: RegExp) => three.some(({ word }) => pattern.test(word));
+  if (!figure || !holds(SIGN) || !holds(PLAIN_ROUND)) return null;
+  // "plain 4 x" is none of these.
+  if (PLAIN_ROUND.test(three[1]?.word ?? '')) return null;
   return { item: { is: 'plain', rounds: figure.value }, next: at + 3 };
 }
+
+/** "you just crochet", "keep going": a clause of nothing else is a round without anything. */
+function justWork({ tokens, before }: Words, at: number): Phrase | null {
+  if (!BEGIN_CLAUSES.has(before)) return null;
+  // "just" is no word of its own to the lexer.
+  const verb = ONLY.test(tokens[at]?.word ?? '') ? at + 1 : at;
+  const behind = tokens[verb + 1];
+  const ends = behind === undefined || behind.kind === 'mark';
+  return WORKS.test(tokens[verb]?.word ?? '') && ends ? { item: { is: 'plain' }, next: verb + 1 } : null;
+}
+
+const ONLY = /^(?:simply|only|keep)$/;
+const WORKS = /^(?:crochet(?:ing)?|work(?:ing)?|going)$/;
 
 const SIGN = /^[x×]$/i;
 
@@ -184,6 +206,16 @@ function perStitch({ tokens, lexicon }: Words, at: number): Phrase | null {
   const per = tokens[at]?.word === '/' && lexicon.at(tokens, at + 1)?.meaning.is === 'stitch-word';
   return per ? { item: { is: 'each' }, next: at + 1 } : null;
 }
+
+/** "then one plain" by itself: a round. */
+function onePlain({ tokens }: Words, at: number): Phrase | null {
+  const [figure, plain] = tokens.slice(at);
+  const only = at === tokens.length - 2 && tokens.slice(0, at).every(({ word }) => LEADS_ON.test(word));
+  if (!only || figure?.kind !== 'number' || !PLAIN_ROUND.test(plain?.word ?? '')) return null;
+  return { item: { is: 'plain', rounds: figure.value }, next: at + 2 };
+}
+
+const LEADS_ON = /^(?:then|now|and|next|finally|work|do)$/;
 
 /** "one plain, one increase": a stitch as any other. */
 function plainStitch({ tokens, lexicon, before }: Words, at: number): Phrase | null {

@@ -42,6 +42,8 @@ const CHAIN: Shape = { stitch: 'chain', per: 1, over: 1 };
 const DEEPEST = 8;
 /** What words before a colon may be that say nothing of what is done. */
 const LEADS: ReadonlySet<Item['is']> = new Set(['word', 'last', 'next', 'in', 'number', 'more', 'rounds']);
+/** What a bracket holds that only says where one is. */
+const SPEAKS: ReadonlySet<Item['is']> = new Set(['word', 'rounds', 'number', 'and', 'in']);
 /** What a list of things that go into one stitch is made of. */
 const LISTED: ReadonlySet<Item['is']> = new Set(['tool', 'chain', 'number', 'break', 'and']);
 
@@ -64,6 +66,8 @@ export class Taking {
   readonly #nameless: boolean;
   #stated: Told | null = null;
   #rounds: Told | null = null;
+  /** Every figure says how many go into one stitch; null as long as nobody asked. */
+  #inOne: boolean | null = null;
   /** A clause without a figure may say how often. */
   #idle = false;
   readonly #passed: Span[] = [];
@@ -368,9 +372,9 @@ export class Taking {
   #leads(i: number): boolean {
     const item = this.#row.at(i);
     if (item === undefined) return false;
-    // "we decrease: (2 sc, 1 dec) six times"
+    // "we decrease over the tummy: (2 sc, 1 dec) six times"
     const shapes =
-      item.is === 'tool' && item.per + item.over > 2 && item.stitch === null && this.#row.is(i + 1, 'break');
+      item.is === 'tool' && item.per + item.over > 2 && item.stitch === null && this.#row.is(i + 1, 'break', 'in');
     return shapes || LEADS.has(item.is);
   }
 
@@ -381,6 +385,12 @@ export class Taking {
     if (close < 0 || line.depth > DEEPEST) throw FAILS;
     const figure = before === null ? this.#row.figureAlone(at + 1, close) : null;
     if (figure !== null) return this.#states(figure, at, close + 1);
+    // "(so we're at round 9)"
+    const inside = this.#items.slice(at + 1, close);
+    if (inside.some(({ is }) => is === 'rounds') && inside.every(({ is }) => SPEAKS.has(is))) {
+      this.#passWords(at + 1, close);
+      return close + 1;
+    }
     const body = this.#sequence(at + 1, close, line.depth + 1);
     if (!body.some(isFabric)) {
       for (const step of body) line.push(step);
@@ -566,12 +576,24 @@ export class Taking {
    * @returns whether it was taken so.
    */
   #ofNothing(value: number, span: Span, next: number, line: Line): boolean {
+    if (this.#figuresInOne()) {
+      line.push(work({ ...PLAIN, per: value }, once, EDGE, span));
+      return true;
+    }
     // The last figure of all is likelier the count.
     const ways = next < this.#items.length ? (['stitches', 'other'] as const) : (['other', 'stitches'] as const);
     if (line.length > 0 && value > 1 && this.#chooser.choose('a figure alone', ways) === 'other') return false;
     const inOne = /(?<!\p{L})an?\s+$/iu.test(this.#text.slice(Math.max(0, span.from - 4), span.from));
     line.push(work({ ...PLAIN, per: inOne ? value : 1 }, inOne ? once : often(value), EDGE, span));
     return true;
+  }
+
+  /** "one, two, one, two and so on": each figure says how many go into the next stitch, where all of them are taken so. */
+  #figuresInOne(): boolean {
+    if (this.#inOne !== null) return this.#inOne;
+    const values = this.#items.flatMap((item) => (item.is === 'number' && !item.ordinal ? [item.value] : []));
+    const may = values.length > 1 && values.every((value) => value <= 3) && new Set(values).size > 1;
+    return (this.#inOne = may && this.#chooser.goesSoFar('figures alone', 'so many in one each'));
   }
 
   /** "2 inc 6", "2 inc ×6", "2 inc": two plain ones and an increase, six times or to the end, where no plain stitch is named. */
@@ -623,7 +645,7 @@ export class Taking {
 
   /** Words of place before the stitch that goes there: "in every stitch 2 sc", "each st. double", "every 3rd st. double". */
   #leading(at: number, line: Line): number {
-    const target = this.#row.target(at);
+    const target = this.#onChain(this.#row.target(at), line);
     if (target.next <= at) throw FAILS;
     const i = this.#behindPlace(target);
     const behind = this.#row.afterWords(i + 1);
@@ -644,6 +666,14 @@ export class Taking {
     if (figure !== null) return figure;
     this.#placeAlone(target, spanOf(this.#items, at, target.next), line);
     return target.next;
+  }
+
+  /** "ch 7, from 2nd: 5 sc": right behind a chain, one of its stitches. */
+  #onChain(target: Target, line: Line): Target {
+    const [rank] = target.ranks;
+    const bare = target.place === null && target.ranks.length === 1 && target.inside && !target.each;
+    if (rank === undefined || rank < 2 || !bare || line.last?.kind !== 'chain') return target;
+    return { ...target, ranks: [], place: { kind: 'chain-from-hook', k: rank } };
   }
 
   /** The index behind words of place, where the stitch that goes there stands. */
@@ -759,7 +789,7 @@ export class Taking {
   /** A stitch without a figure before it. */
   #uncounted(one: Stitch, stitch: Work['stitch'], line: Line, leading?: Target): number {
     const { at } = one;
-    if (stitch === 'slip' && line.last?.kind === 'chain') return this.#closing(at, line);
+    if (stitch === 'slip' && this.#closesChain(at, line)) return this.#closing(at, line);
     const other = leading ? null : (this.#spokenOf(at, line) ?? this.#signed(one, line));
     if (other !== null) return other;
     const { after, next } = this.#after(at + 1);
@@ -829,7 +859,7 @@ export class Taking {
 
   /** Puts so many of a stitch where the words say. */
   #place({ start, shape }: Stitch, count: number | null, i: number, line: Line, leading?: Target): number {
-    const target = leading ?? this.#row.target(i);
+    const target = leading ?? this.#onChain(this.#row.target(i), line);
     const next = leading ? i : Math.max(target.next, i);
     const span = spanOf(this.#items, start, next);
     if (!leading && this.#goesForAll(target, next, line)) {
@@ -856,6 +886,14 @@ export class Taking {
     if (!each || nth === undefined || second !== undefined || last?.kind !== 'work') return false;
     const between = last.per === last.over && last.amount.kind === 'times' && last.amount.times === nth - 1;
     return between && this.#chooser.goesSoFar('plain ones before every so many', 'those between');
+  }
+
+  /** Whether a slip stitch behind a chain makes a ring of it, and does not go back along it: "ch 9, sl st from the 2nd". */
+  #closesChain(at: number, line: Line): boolean {
+    if (line.last?.kind !== 'chain') return false;
+    const words = this.#row.afterWords(at + 1);
+    const { place, each } = this.#onChain(this.#row.target(words), line);
+    return place?.kind !== 'chain-from-hook' && !each;
   }
 
   /** "ch 12, sl st to the first ch to close the ring": the words up to the end of the clause. */

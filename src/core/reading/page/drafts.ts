@@ -6,7 +6,7 @@ import type { Lexicon } from '../lexicon.js';
 import { extent, type Layout } from './extent.js';
 import { endSign, labelAt, labelled } from './labelled.js';
 import { alike, type Place, type Series } from './series.js';
-import { countOfRounds } from './unlabelled.js';
+import { countOfRounds, SENTENCE } from './unlabelled.js';
 
 /** So great a share of the labels is most of them; in running text so many of them stand in the middle of a line. */
 const MOST = 0.6;
@@ -29,17 +29,18 @@ export function draftsOf(source: SourceText, lexicon: Lexicon, series: Series): 
   const labels = places.map((place) => labelAt(source, lexicon, place, by === 'start', sign));
   const behind = standsBehind(source.text, places, labels);
   const layout = layoutOf(source.text, places, labels, behind);
-  return places.flatMap((place, i): Draft[] => {
+  const drafts = places.flatMap((place, i): Draft[] => {
     const [before, label] = [labels[i - 1], labels[i]];
     if (!label) return [];
     const limit = (upwards ? undefined : labels[i + 1])?.span.from ?? source.text.length;
     const alone = places[i - 1]?.line !== place.line;
     const words = wordsOf(source, lexicon, { place, label, limit, alone, behind, layout });
-    const between = spokenOf(source, before, label, place.line);
+    const spoken = spokenOf(source, before, label, place.line);
     const begins = label.from === 2 ? before?.to !== 1 : label.from === 1 && goesAround(source, lexicon, words);
     const first = begins ? firstBefore(source, lexicon, label, place) : null;
-    return [...(first ? [first] : []), ...(between ? [between] : []), { label, line: place.line, words }];
+    return [...(first ? [first] : []), ...(spoken ? [spoken] : []), { label, line: place.line, words }];
   });
+  return layout.flows ? drafts.flatMap((draft, i) => parted(source.text, draft, drafts[i + 1])) : drafts;
 }
 
 function layoutOf(text: string, places: readonly Place[], labels: readonly Label[], behind: boolean): Layout {
@@ -73,24 +74,47 @@ function wordsOf(source: SourceText, lexicon: Lexicon, { place, label, limit, al
 
 /** "then 8 plain rounds" between 5 and 14: the rounds that are missing, told in a line of their own. */
 function spokenOf(source: SourceText, before: Label | undefined, label: Label, line: number): Draft | null {
-  const missing = before && label.from > before.to + 1 ? label.from - before.to - 1 : 0;
+  const missing = before ? missingBetween(before, label) : 0;
   if (!before || missing === 0) return null;
   for (let above = line - 1; above > Math.max(0, line - 4); above -= 1) {
     const { from, to } = lineSpan(source, above);
     if (from < before.span.to) break;
     const words = source.text.slice(from, to);
     if (countOfRounds(words) !== missing) continue;
-    const start = from + words.length - words.trimStart().length;
-    const numeral = { first: before.to + 1, last: label.from - 1 };
-    const text = numeral.first === numeral.last ? String(numeral.first) : `${numeral.first}–${numeral.last}`;
-    return {
-      label: labelled(text, numeral, { from: start, to: start }, false),
-      line: above,
-      words: [{ from: start, to }],
-      uncounted: true,
-    };
+    return between(before, label, { from: from + words.length - words.trimStart().length, to }, above);
   }
   return null;
+}
+
+/** How many rounds are left out between two labels. */
+function missingBetween(before: Label, after: Label): number {
+  return after.from > before.to + 1 ? after.from - before.to - 1 : 0;
+}
+
+/** The rounds between two labels, told by words of their own. */
+function between(before: Label, after: Label, words: Span, line: number): Draft {
+  const numeral = { first: before.to + 1, last: after.from - 1 };
+  const text = numeral.first === numeral.last ? String(numeral.first) : `${numeral.first}–${numeral.last}`;
+  const at = { from: words.from, to: words.from };
+  return { label: labelled(text, numeral, at, false), line, words: [words], uncounted: true };
+}
+
+/** A round in running text, and the rounds that are missing behind it where its last sentence tells them. */
+function parted(text: string, draft: Draft, next: Draft | undefined): Draft[] {
+  const last = draft.words.at(-1);
+  const missing = next ? missingBetween(draft.label, next.label) : 0;
+  if (!next || !last || missing === 0) return [draft];
+  for (const { 0: sentence, index } of text.slice(last.from, last.to).matchAll(SENTENCE)) {
+    if (index === 0 || countOfRounds(sentence) !== missing) continue;
+    const from = last.from + index;
+    const own = { ...last, to: from - (/\s*$/.exec(text.slice(last.from, from))?.[0].length ?? 0) };
+    const words = { from, to: from + sentence.trimEnd().length };
+    return [
+      { ...draft, words: [...draft.words.slice(0, -1), own] },
+      between(draft.label, next.label, words, draft.line),
+    ];
+  }
+  return [draft];
 }
 
 /** Where words begin a piece: a ring, a loop of yarn, a chain that is worked into from the hook; -1 where none do. */
@@ -158,12 +182,16 @@ function hasPrefix(text: string, places: readonly Place[]): boolean {
   return Math.max(...prefixes.values()) > places.length * MOST;
 }
 
-/** Whether the labels stand behind their instructions. */
+/** Whether the labels stand behind their instructions: a line of several ends with one then. */
 function standsBehind(text: string, places: readonly Place[], labels: readonly Label[]): boolean {
   const letters = (from: number, to: number) => text.slice(from, Math.max(from, to)).match(/\p{L}/gu)?.length ?? 0;
-  const behind = places.filter(({ start, end }, i) => {
+  const behind = places.filter(({ start, end, line }, i) => {
     const span = labels[i]?.span;
-    return span && letters(start, span.from) > letters(span.to, end) + 2;
+    if (!span) return false;
+    const last = places.findLastIndex((place) => place.line === line);
+    const several = last > i || places[i - 1]?.line === line;
+    if (several) return letters(labels[last]?.span.to ?? end, end) <= 2 && letters(start, span.from) > 0;
+    return letters(start, span.from) > letters(span.to, end) + 2;
   });
   return behind.length > places.length * MOST;
 }

@@ -1,4 +1,5 @@
 import { lineSpan, type SourceText, type Span } from '../../text/source.js';
+import { ordinal } from '../../vocabulary/numbers.js';
 import { contentStart } from '../labels.js';
 import { numeralsIn, type Numeral } from './numerals.js';
 
@@ -216,6 +217,9 @@ function* keysOf(source: SourceText, line: Span, place: Place, first: boolean): 
   if (leads && before.length <= LONGEST_PREFIX) yield [`start ${numeral.kind} ${alike(before)}`, place];
   const called = calledIn(source, place, left);
   if (called) yield called;
+  // "Fourth: …" goes on from "the third round".
+  else if (isOrdinal(text.slice(numeral.from, numeral.to)) && begins(text, numeral.from, start))
+    for (const word of ROUND_WORDS) yield [`left ${word}`, { ...place, from: numeral.from }];
   if (/^[.:)\]|~>=–—»•]$/u.test(right) && begins(text, numeral.from, start))
     yield [`right ${numeral.kind} ${right}`, place];
 }
@@ -225,6 +229,9 @@ function calledIn(source: SourceText, place: Place, left: string): [string, Plac
   const { numeral, line } = place;
   const ranked = rankedIn(source.text, numeral);
   if (ranked) return [`left ${ranked.word}`, { ...place, numeral: ranked.numeral, from: numeral.from }];
+  // "the second round 1 sc"
+  const rank = RANK_BEFORE.exec(source.text.slice(Math.max(place.start, numeral.from - 24), numeral.from))?.[1];
+  if (rank !== undefined && isOrdinal(rank)) return null;
   const above = left === '^' && line > 0 ? wordAbove(source, line) : null;
   const word = above?.word ?? left;
   if (!/^\p{L}{2,}$|^[#№]$/u.test(word) || isMentioned(source.text, place.start, numeral, MENTION_CALLED)) return null;
@@ -241,13 +248,20 @@ function isMentioned(text: string, start: number, { from }: Numeral, mention = M
   return mention.test(text.slice(Math.max(start, from - 32), from));
 }
 
+const ROUND_WORDS = ['round', 'rnd', 'row'] as const;
+const RANK_BEFORE = /(?<![\p{L}\d])([\p{L}\d]+)[ \t](?:rounds?|rnds?|rows?)[ \t]$/iu;
+
+function isOrdinal(word: string): boolean {
+  return /^\d+(?:st|nd|rd|th)$/i.test(word) || ordinal(word.toLowerCase()) !== null;
+}
+
 const RANKED = /(?<=[a-z])[ \t](rounds?|rnds?|rows?)(?!\p{L})/iuy;
 
 /** An ordinal and the word behind it: "second round". */
 function rankedIn(text: string, numeral: Numeral): { word: string; numeral: Numeral } | null {
   RANKED.lastIndex = numeral.to;
   const match = numeral.first === numeral.last ? RANKED.exec(text) : null;
-  if (!match?.[1] || !/(?:st|nd|rd|th|first|second|third)$/i.test(text.slice(numeral.from, numeral.to))) return null;
+  if (!match?.[1] || !isOrdinal(text.slice(numeral.from, numeral.to))) return null;
   return { word: alike(match[1]), numeral: { ...numeral, to: RANKED.lastIndex } };
 }
 

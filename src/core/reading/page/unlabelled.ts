@@ -45,6 +45,10 @@ const ALIKE = /(?<!\p{L})(?:same|as(?! you)|like|again)(?!\p{L})/iu;
 /** "sc around x3", "x5 plain" */
 const ROUND_SO_OFTEN =
   /(?<!\p{L})(?:around|round|even|straight|plain)\s*[x×*]\s?(\d{1,3})(?!\d)|(?<![\p{L}\d)])(?:[x×]\s?(\d{1,2})|(\d{1,2})\s?[x×])\s(?:even|straight|plain)(?!\p{L})/iu;
+/** "plain", "then two plain rounds", "one straight" */
+const PLAIN_ONLY =
+  /^\W*(?:(?:then|now|and|next|another|work|crochet|do)\W+)*(?:(?:\d{1,3}|one|two|three|four|five|six|seven|eight|nine|ten|twelve)\s+)?(?:more\s+)?(?:plain|straight|even|unchanged)(?:\s+(?:rounds?|rows?|rnds?|rds?|ones?))?\W*$/iu;
+const WHOLE: ReadonlySet<Meaning['is']> = new Set(['each', 'around', 'evenly']);
 const FLAT = /(?<!\p{L})(?:both|two) (?:layers|sides|edges)/iu;
 
 /** A stretch of a text that may be a round. */
@@ -108,7 +112,8 @@ function endsOfClauses(sentence: string): number[] {
   return ends;
 }
 
-const SENTENCE = /\S[^.!?]*(?:[.!?](?!\s|$)[^.!?]*)*[.!?]*\s*/gu;
+/** A sentence with the blanks behind it. */
+export const SENTENCE = /\S[^.!?]*(?:[.!?](?!\s|$)[^.!?]*)*[.!?]*\s*/gu;
 const FEWEST_SENTENCES = 3;
 const MOST_SENTENCES = 200;
 
@@ -122,7 +127,7 @@ export function unnumberedIn(source: SourceText, lexicon: Lexicon, stretches = l
     if (text.trim() === '') continue;
     const looks = lookAt(text, lexicon);
     if (looks.starts || (!looks.works && headingByLook(text.trim()))) number = 0;
-    if (EXPLAINS.test(text) || !(looks.works ? looks.figures || looks.starts : looks.refers)) continue;
+    if (EXPLAINS.test(text) || !(looks.works ? looks.figures || looks.starts || looks.whole : looks.refers)) continue;
     const words = { from: from + text.length - text.trimStart().length, to };
     const numbers = FLAT.test(text) ? [] : numbersOf(text, number + 1);
     number = numbers.at(-1) ?? number;
@@ -152,6 +157,8 @@ interface Looks {
   readonly starts: boolean;
   /** It says that it is like other rounds. */
   readonly refers: boolean;
+  /** It holds nothing but what is done all around: "sc around", "then two plain". */
+  readonly whole: boolean;
 }
 
 function lookAt(text: string, lexicon: Lexicon): Looks {
@@ -162,7 +169,9 @@ function lookAt(text: string, lexicon: Lexicon): Looks {
   const totals = TOTALS.test(text);
   const changes = tokens.some((_, i) => changeAt(tokens, i) !== null);
   const many = SO_MANY.test(text) && (holds(EVEN) || tokens.filter(({ kind }) => kind === 'number').length > 1);
+  const whole = PLAIN_ONLY.test(text) || (holds(WHOLE) && isAllCrochet(tokens, lexicon));
   const works =
+    whole ||
     totals ||
     changes ||
     many ||
@@ -172,14 +181,15 @@ function lookAt(text: string, lexicon: Lexicon): Looks {
     holds(CROCHET) ||
     (figures && holds(PLACES));
   const refers = ALIKE.test(text) && (SO_MANY.test(text) || NUMBERED.test(text));
-  return { tokens, figures, works, starts: works && meanings.has('magic-ring'), refers };
+  return { tokens, figures, works, starts: works && meanings.has('magic-ring'), refers, whole };
 }
 
 /** Whether a line is a round also where no count is found in it. */
-function stands(text: string, lexicon: Lexicon, { tokens, works, starts, refers }: Looks): boolean {
+function stands(text: string, lexicon: Lexicon, { tokens, works, starts, refers, whole }: Looks): boolean {
   return (
     starts ||
     refers ||
+    whole ||
     ROUNDS_ON.test(text) ||
     FOR_ROUNDS.test(text) ||
     tellsCount(text, lexicon) ||
@@ -254,7 +264,7 @@ function numbersOf(text: string, first: number): number[] {
   }
   const begun = FIRST.exec(text)?.[1];
   if (begun !== undefined && ALIKE.test(text)) return range(1, valueOf(begun));
-  const told = SO_MANY.exec(text) ?? GO_ROUND.exec(text) ?? ROUND_SO_OFTEN.exec(text);
+  const told = SO_MANY.exec(text) ?? GO_ROUND.exec(text) ?? ROUND_SO_OFTEN.exec(text) ?? PLAIN_ROUNDS.exec(text);
   const many = told?.slice(1).find(Boolean);
   return range(first, first + (many === undefined ? 1 : valueOf(many)) - 1);
 }
