@@ -1,7 +1,6 @@
 import type { StatedCount } from '../pattern/instruction.js';
 import type {
   Instruction,
-  LegendEntry,
   Part,
   Passage,
   PieceStart,

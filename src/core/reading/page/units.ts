@@ -1,4 +1,4 @@
-import { lineIndexAt, lineSpan, type SourceText } from '../../text/source.js';
+import { lineIndexAt, lineSpan, type SourceText, type Span } from '../../text/source.js';
 import type { Label } from '../labels.js';
 import type { Lexicon } from '../lexicon.js';
 import { draftsOf, type Draft } from './drafts.js';
@@ -12,6 +12,8 @@ import { clausesIn, sentencesIn, unnumberedIn, type Unnumbered } from './unlabel
 
 const MOST_COUNT_FIELDS = 3;
 const MOST_LINES = 3000;
+/** A piece in a paragraph of its own has so many rounds. */
+const FEWEST_SENTENCES = 3;
 
 /**
  * Reads a text by its series of numbers: what stands around a number that goes up by one is the label, whatever it is
@@ -22,7 +24,9 @@ const MOST_LINES = 3000;
 export function unitsOf(source: SourceText, lexicon: Lexicon): Units[] {
   if (source.lineStarts.length > MOST_LINES) return [];
   const ways: Unit[][] = tablesIn(source, lexicon).map((columns) => unitsInTable(source, columns));
-  for (const series of seriesOf(source)) ways.push(...waysOf(source, lexicon, draftsOf(source, lexicon, series)));
+  for (const series of seriesOf(source))
+    for (const units of waysOf(source, lexicon, draftsOf(source, lexicon, series)))
+      ways.push([...units, ...inParagraphs(source, lexicon, units)]);
   ways.push(...unnumberedOf(source, lexicon, unnumberedIn(source, lexicon)));
   // Sentences are rounds only where neither numbers nor lines are.
   if (ways.length === 0) {
@@ -34,6 +38,24 @@ export function unitsOf(source: SourceText, lexicon: Lexicon): Units[] {
   return ways
     .map((units) => units.map((unit) => withPiece(source, unit)))
     .map((units) => ({ units, headings: headingsBetween(source, units), upwards: descends(units) }));
+}
+
+/** Pieces that are told in sentences without a number, in paragraphs of their own beside those that have numbers. */
+function inParagraphs(source: SourceText, lexicon: Lexicon, units: readonly Unit[]): Unit[] {
+  const taken = new Set(units.flatMap(({ span }) => linesOf(source, span)));
+  const sentences = sentencesIn(source).filter(({ line }) => !taken.has(line));
+  if (sentences.length < FEWEST_SENTENCES) return [];
+  const found = unnumberedIn(source, lexicon, sentences, FEWEST_SENTENCES);
+  const told = found.filter(({ line }) => {
+    const inLine = found.filter((one) => one.line === line);
+    return inLine.length >= FEWEST_SENTENCES && inLine[0]?.starts === true;
+  });
+  return unnumberedOf(source, lexicon, told)[0] ?? [];
+}
+
+function linesOf(source: SourceText, { from, to }: Span): number[] {
+  const first = lineIndexAt(source, from);
+  return Array.from({ length: lineIndexAt(source, Math.max(from, to - 1)) - first + 1 }, (_, i) => first + i);
 }
 
 /** "Nose, in pink. Round one. …": the name of a piece in the line of its first round. */

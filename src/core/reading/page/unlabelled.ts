@@ -13,6 +13,8 @@ export interface Unnumbered {
   readonly words: Span;
   /** It is a round also where it states no count. */
   readonly stands: boolean;
+  /** It begins a piece in a ring. */
+  readonly starts: boolean;
 }
 
 const CROCHET: ReadonlySet<Meaning['is']> = new Set(['stitch', 'shaping', 'increase', 'decrease', 'steps']);
@@ -118,7 +120,12 @@ const FEWEST_SENTENCES = 3;
 const MOST_SENTENCES = 200;
 
 /** The lines of a text that has no labels at all which may be rounds: those that tell stitches, or are like other rounds. */
-export function unnumberedIn(source: SourceText, lexicon: Lexicon, stretches = linesOf(source)): Unnumbered[] {
+export function unnumberedIn(
+  source: SourceText,
+  lexicon: Lexicon,
+  stretches = linesOf(source),
+  fewest = FEWEST,
+): Unnumbered[] {
   if (source.lineStarts.length > MOST_LINES) return [];
   const found: Unnumbered[] = [];
   let number = 0;
@@ -127,13 +134,19 @@ export function unnumberedIn(source: SourceText, lexicon: Lexicon, stretches = l
     if (text.trim() === '') continue;
     const looks = lookAt(text, lexicon);
     if (looks.starts || (!looks.works && headingByLook(text.trim()))) number = 0;
-    if (EXPLAINS.test(text) || !(looks.works ? looks.figures || looks.starts || looks.whole : looks.refers)) continue;
+    if (!mayBeRound(text, looks)) continue;
     const words = { from: from + text.length - text.trimStart().length, to };
     const numbers = FLAT.test(text) ? [] : numbersOf(text, number + 1);
     number = numbers.at(-1) ?? number;
-    found.push({ label: labelOf(words.from, numbers), line, words, stands: stands(text, lexicon, looks) });
+    const { starts } = looks;
+    found.push({ label: labelOf(words.from, numbers), line, words, stands: stands(text, lexicon, looks), starts });
   }
-  return found.length < FEWEST ? [] : found;
+  return found.length < fewest ? [] : found;
+}
+
+/** Whether a line tells stitches in a way that a round may be told, or is like other rounds. */
+function mayBeRound(text: string, { works, figures, starts, whole, refers }: Looks): boolean {
+  return !EXPLAINS.test(text) && (works ? figures || starts || whole : refers);
 }
 
 /** Whether a line by itself looks like a round, whatever else the text holds: "four rounds of 24", "begin: 6 sc ring". */
@@ -164,24 +177,19 @@ interface Looks {
 function lookAt(text: string, lexicon: Lexicon): Looks {
   const tokens = tokenize(text, { from: 0, to: text.length }, 200, lexicon.alphabet);
   const meanings = new Set(tokens.map((_, i) => lexicon.at(tokens, i)?.meaning.is ?? 'nothing'));
-  const figures = tokens.some(({ kind }) => kind === 'number');
+  const figures = tokens.filter(({ kind }) => kind === 'number').length;
   const holds = (some: ReadonlySet<string>) => [...meanings].some((meaning) => some.has(meaning));
-  const totals = TOTALS.test(text);
-  const changes = tokens.some((_, i) => changeAt(tokens, i) !== null);
-  const many = SO_MANY.test(text) && (holds(EVEN) || tokens.filter(({ kind }) => kind === 'number').length > 1);
   const whole = PLAIN_ONLY.test(text) || (holds(WHOLE) && isAllCrochet(tokens, lexicon));
+  const many = SO_MANY.test(text) && (holds(EVEN) || figures > 1);
   const works =
     whole ||
-    totals ||
-    changes ||
     many ||
-    GO_ROUND.test(text) ||
-    ROUNDS_ON.test(text) ||
-    GETS.test(text) ||
+    [TOTALS, GO_ROUND, ROUNDS_ON, GETS].some((pattern) => pattern.test(text)) ||
+    tokens.some((_, i) => changeAt(tokens, i) !== null) ||
     holds(CROCHET) ||
-    (figures && holds(PLACES));
+    (figures > 0 && holds(PLACES));
   const refers = ALIKE.test(text) && (SO_MANY.test(text) || NUMBERED.test(text));
-  return { tokens, figures, works, starts: works && meanings.has('magic-ring'), refers, whole };
+  return { tokens, figures: figures > 0, works, starts: works && meanings.has('magic-ring'), refers, whole };
 }
 
 /** Whether a line is a round also where no count is found in it. */
