@@ -26,7 +26,7 @@ import { referenceIn } from './gist/reference.js';
 import type { LineRole } from './hand.js';
 import { headingSaid, NO_ROLES, sectionOfRole, withSaid, type Roles } from './roles.js';
 import { beginsInRing, isInstruction, mayInstruct, wordsBeforeWork } from './unlabelled.js';
-import { cardinal } from '../vocabulary/numbers.js';
+import { moreIn } from './making.js';
 import { Yarns } from './yarns.js';
 
 /** The parts of a text with their rounds read, its sections, and all that is neither. */
@@ -99,9 +99,6 @@ const LONGEST_KIND = 24;
 const LONGEST_NAME = 40;
 /** What begins so names no piece. */
 const TELLS_HOW = /^\W{0,3}(?:start|begin|with|in|using|use|work|from|now|then|make|change|switch)(?!\p{L})/iu;
-/** "Make three more.", "then two more of the same", "Make a second one." behind the rounds of a piece. */
-const MORE =
-  /(?<!\p{L})(?:(?:make|crochet|do|work)\s+(?:another\s+)?(?:(\p{L}{3,5}|\d{1,2})\s+more|a second(?: one)?|another(?: one)?)|(?:then|and)\s+(\p{L}{3,5}|\d{1,2})\s+more(?:\s+(?:of (?:them|these|the same)|the same|like it)))\s*(?:[.!);]|$|,)/imu;
 const LONGEST_CODA = 400;
 
 /** Finds parts and rounds, in one pass over the lines. */
@@ -201,12 +198,7 @@ class Outliner {
     const next = this.#parts[this.#parts.indexOf(draft) + 1];
     const from = draft.stretches.at(-1)?.rounds.at(-1)?.span.from ?? draft.heading.to;
     const to = Math.min(next?.heading.from ?? Infinity, from + LONGEST_CODA);
-    const match = MORE.exec(this.#source.text.slice(from, to));
-    if (!match) return 0;
-    const said = match[1] ?? match[2];
-    if (said === undefined) return 1;
-    const value = /^\d/.test(said) ? Number(said) : cardinal(said.toLowerCase());
-    return value !== null && value <= 12 ? value : 0;
+    return moreIn(this.#source.text.slice(from, to));
   }
 
   #line(index: number): void {
@@ -592,8 +584,17 @@ class Outliner {
 
   /** The count that is read in the words, or the figure in its place in the layout: "1 inc 6" ends on no count. */
   #statedIn({ stated: field, bodyFrom }: OpenRound, { stated }: Instruction): StatedCount | null {
-    if (!field || (stated && !this.#isAmount(stated.span, bodyFrom))) return stated;
+    if (!field || (stated && !this.#isAmount(stated.span, bodyFrom) && !this.#isStep(stated, field))) return stated;
     return { total: field.value, ...this.#kindOf(field) };
+  }
+
+  /** "9, 6(1, i), 9 …… 36": a bare figure before the one in its place, and another one, is so many stitches. */
+  #isStep({ span, total }: StatedCount, field: Figure): boolean {
+    return (
+      total !== field.value &&
+      span.to <= field.span.from &&
+      /^\W*\d+$/.test(this.#source.text.slice(span.from, span.to))
+    );
   }
 
   /** Whether a figure stands right behind a stitch or a shaping, another figure, or a sign: "inc1 6", "inc · 6". */

@@ -1,4 +1,5 @@
 import type { Lexicon, Meaning } from '../lexicon.js';
+import { namesPart } from '../headings.js';
 import type { Token } from '../lexer.js';
 import { changeAt } from './change.js';
 import type { Item, ItemKind } from './item.js';
@@ -99,6 +100,7 @@ const PHRASES: readonly ((words: Words, at: number) => Phrase | null)[] = [
     const around = tokens[at]?.word === 'once' ? lexicon.at(tokens, at + 1) : null;
     return around?.meaning.is === 'around' ? { item: { is: 'around' }, next: at + 1 + around.length } : null;
   },
+  thatPiece,
   // "every other one"
   ({ tokens, before }, at) =>
     tokens[at]?.word === 'other' && before === 'each' && tokens[at - 1]?.word !== 'per'
@@ -173,6 +175,20 @@ function afterEvery({ tokens, lexicon }: Words, at: number): Phrase | null {
   const one = tokens[figure + 1]?.word === 'one' ? 1 : 0;
   return { item: { is: 'behind', plain: token.value }, next: figure + 1 + one };
 }
+
+/** "*5 dc in next* this is ear one, 3 sc", "…, that's the left ear,": which of the pieces it is. */
+function thatPiece({ tokens }: Words, at: number): Phrase | null {
+  const said = /^(?:this|that|here)$/.test(tokens[at]?.word ?? '') && tokens[at + 1]?.word === 'is' ? at + 2 : at;
+  const names = tokens.findIndex(({ word }, i) => i >= said && i < said + LONGEST_NAME && namesPart(word));
+  if (names < 0 || (said === at && names > at)) return null;
+  const numbered = tokens[names + 1]?.kind === 'number';
+  const next = numbered ? names + 2 : names + 1;
+  const ends = tokens[next] === undefined || tokens[next].kind === 'mark';
+  return ends && (numbered || said > at) ? { item: null, next } : null;
+}
+
+/** "the left ear" */
+const LONGEST_NAME = 3;
 
 /** "x5 plain", "5x straight", "plain x 4": so many rounds. */
 function plainSoOften({ tokens, before }: Words, at: number): Phrase | null {

@@ -68,6 +68,7 @@ export class Taking {
   #rounds: Told | null = null;
   /** Every figure says how many go into one stitch; null as long as nobody asked. */
   #inOne: boolean | null = null;
+  #holds: boolean | null = null;
   /** A clause without a figure may say how often. */
   #idle = false;
   readonly #passed: Span[] = [];
@@ -412,10 +413,16 @@ export class Taking {
       return one.next;
     }
     // "*(sc, sc in the same st), sc*", "(every 2nd doubled)": a bracket in another, or round all, only holds together.
-    const holds = !behind && (line.depth > 0 || (at === 0 && next === this.#items.length));
+    const whole = line.depth > 0 || (at === 0 && next === this.#items.length);
+    const holds = !behind && (whole || this.#bracketsOnce());
     if (holds) this.#hold(body, spanOf(this.#items, at, next), line);
     else line.push({ kind: 'repeat', body, amount: behind?.amount ?? null, span: spanOf(this.#items, at, next) });
     return next;
+  }
+
+  /** Brackets that say no times may only hold together, throughout. */
+  #bracketsOnce(): boolean {
+    return (this.#holds ??= this.#chooser.either(['open', 'once']) === 'once');
   }
 
   #hold(body: readonly Step[], span: Span, line: Line): void {

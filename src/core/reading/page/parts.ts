@@ -142,10 +142,14 @@ const NAME_AND_NUMBER = /^(\p{L}{3,}(?:\s\p{L}{3,})?)\s+(two|three|four|six|eigh
 /** "4 mm", "50 g": how large or heavy something is, and not how many. */
 const MEASURE = /\d+(?:[.,]\d+)?\s?(?:mm|cm|m|g|grams?|oz|ounces?|yds?|yards?|in|inch(?:es)?|ply|strands?)(?!\p{L})/giu;
 
+/** "two rounds each": no pieces. */
+const ROUNDS = /(?:\d+|\p{L}+) (?:rounds?|rows?|rnds?|rds?)(?!\p{L})/giu;
+
 /** "two of them", "(2)", "make 4", "x2" behind a name. */
 function madeIn(behind: string): number | null {
   for (const [word] of behind
     .replace(MEASURE, ' ')
+    .replace(ROUNDS, ' ')
     .replace(/\d+[.,]\d+/g, ' ')
     .matchAll(/\p{L}+|\d+/gu)) {
     const value = /^\d/.test(word)
