@@ -51,10 +51,13 @@ function slipsOf(text: string, { round }: CountedRound, known: ReadonlySet<numbe
   return [{ title: `${right} instead of ${written}`, edits }];
 }
 
+/** The numbers of the rounds of each part; one whose numbers go on from the part before has those, too. */
 function numbersByPart(rounds: CountedPattern['rounds']): Map<Part, Set<number>> {
   const known = new Map<Part, Set<number>>();
+  let before = new Set<number>();
   for (const { part, round } of rounds) {
-    const numbers = known.get(part) ?? new Set();
+    const numbers = known.get(part) ?? new Set(round.from > 1 && before.has(round.from - 1) ? before : []);
+    before = numbers;
     for (const number of round.numbers) numbers.add(number);
     known.set(part, numbers);
   }

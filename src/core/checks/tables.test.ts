@@ -190,6 +190,20 @@ const TABLES: Readonly<
           'Rnd 7: dec x 6 (6)',
         ],
       },
+      // The numbers go on from part to part, and so do the loops that are left.
+      {
+        body: [
+          ...BODY.slice(0, 3),
+          'Rnd 4: FLO (sc 2, inc) x 6 (24)',
+          'Fasten off.',
+          '',
+          'NECK',
+          'Rnd 5: in the back loops left free in Rnd 4: 18 sc (18)',
+          'Rnd 6: (sc 1, dec) x 6 (12)',
+          'Stuff.',
+          'Rnd 7: dec x 6 (6)',
+        ],
+      },
     ],
   },
   'notation/bracket': {

@@ -74,7 +74,10 @@ function ownGround(round: Round, { inStretch, before, earlier }: Among): Ground 
   if (joined !== null) return { kind: 'edge', length: joined };
   const free = round.steps.find((step) => step.kind === 'free-loops');
   if (!free) return null;
-  const rounds = free.part === undefined ? [...before, ...inStretch] : roundsOfPiece(free.part, earlier);
+  const rounds =
+    free.part === undefined
+      ? roundsWith(free.round, [...before, ...inStretch], earlier)
+      : roundsOfPiece(free.part, earlier);
   return { kind: 'edge', length: freeLoopCount(rounds, free.round, free.loops) };
 }
 
@@ -111,6 +114,16 @@ function extended(
   const uses = fixedSize(round.steps)?.into ?? 0;
   const below = before?.carried ?? null;
   return !ring && round.labelled && below !== null && uses > along && uses <= along + below ? along + below : null;
+}
+
+/** The rounds of this piece, or where its numbers go on from others those of the last one that has a round. */
+function roundsWith(
+  number: number | null,
+  own: readonly CountedRound[],
+  earlier: readonly (readonly CountedRound[])[],
+): readonly CountedRound[] {
+  if (roundNumbered(own, number) || own[0]?.round.from === 1) return own;
+  return earlier.slice(-NEAR_PARTS).findLast((rounds) => roundNumbered(rounds, number)) ?? own;
 }
 
 /** The rounds of the piece before this one that a text calls so. */

@@ -26,7 +26,7 @@ export function moreIn(text: string): number {
 }
 
 function isPiece(word: string): boolean {
-  return /^(?:one|piece|half|side)$/i.test(word) || namesPart(word);
+  return /^(?:one|piece)$/i.test(word) || namesPart(word);
 }
 
 function valueOf(said = ''): number {

@@ -144,7 +144,10 @@ function endOfCount(reader: Reader, from: number, certain: boolean): { figures: 
     }
   }
   const each = meaningAt(reader, i, 'each');
-  const after = each ? pass(reader, each.next, 'round-word', 'row-word', 'times') : i;
+  // "through both sides, 6 across"
+  const flat = reader.steps.some((step) => step.kind === 'work' && step.place.kind === 'both-layers');
+  const across = flat ? pass(reader, i, 'around') : i;
+  const after = each ? pass(reader, each.next, 'round-word', 'row-word', 'times') : across;
   const last = tokenAt(reader, after);
   const closed =
     last === null || last.kind === 'mark' || last.kind === 'open' || meaningAt(reader, after, 'and') !== null;

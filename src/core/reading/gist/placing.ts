@@ -79,7 +79,7 @@ export class Placing {
 }
 
 /** A stitch, and from where on. */
-const FROM = /^\p{L}+\s+(?:\p{L}+\s+)?from(?!\p{L})/iu;
+const FROM = /^\p{L}+\s+(?:\p{L}+\s+){0,2}from(?!\p{L})/iu;
 /** "over", "across" behind a stitch. */
 const OVER = /(?<!\p{L})(?:over|across)(?!\p{L})/iu;
 

@@ -683,6 +683,15 @@ export class Taking {
     return { ...target, ranks: [], place: { kind: 'chain-from-hook', k: rank } };
   }
 
+  /** "ch 9, sl st back from the 2nd": words may stand before the stitch of the chain; null where none does. */
+  #alongChain(at: number, line: Line): Target | null {
+    const words = this.#row.afterWords(at);
+    const target = words > at ? this.#onChain(this.#row.target(words), line) : null;
+    if (target?.place?.kind !== 'chain-from-hook') return null;
+    this.#passWords(at, words);
+    return target;
+  }
+
   /** The index behind words of place, where the stitch that goes there stands. */
   #behindPlace({ next, place }: Target): number {
     const i = this.#row.afterWords(this.#row.is(next, 'gets') ? next + 1 : next);
@@ -866,7 +875,7 @@ export class Taking {
 
   /** Puts so many of a stitch where the words say. */
   #place({ start, shape }: Stitch, count: number | null, i: number, line: Line, leading?: Target): number {
-    const target = leading ?? this.#onChain(this.#row.target(i), line);
+    const target = leading ?? this.#alongChain(i, line) ?? this.#onChain(this.#row.target(i), line);
     const next = leading ? i : Math.max(target.next, i);
     const span = spanOf(this.#items, start, next);
     if (!leading && this.#goesForAll(target, next, line)) {
@@ -874,11 +883,23 @@ export class Taking {
       line.wrap(FILL, span);
       return next;
     }
+    const pairs = count === null && isWhole(target) ? this.#byTogether(next) : null;
+    if (pairs) {
+      line.push(work({ ...shape, over: pairs.over }, FILL, EDGE, spanOf(this.#items, start, pairs.next)));
+      return pairs.next;
+    }
     const source = target.count === null ? null : this.#row.source(next);
     if (this.#tellsBoth(target, line)) line.takeFrom(line.length - 1);
     for (const step of this.#placing.placed(shape, count, target, span))
       line.push(step.kind === 'work' && source ? { ...step, source: source.name } : step);
     return source?.next ?? next;
+  }
+
+  /** "(sc all sts) together in pairs": so many of them as one. */
+  #byTogether(at: number): { over: number; next: number } | null {
+    const by = this.#row.is(at + 1, 'in') ? at + 2 : at + 1;
+    const item = this.#row.is(at, 'together') ? this.#row.at(by) : undefined;
+    return item?.is === 'tool' && item.per < item.over ? { over: item.over, next: by + 1 } : null;
   }
 
   /** "sc inc all": all of what has been told, and not the last step alone. */

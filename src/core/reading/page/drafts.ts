@@ -4,7 +4,7 @@ import type { Label } from '../labels.js';
 import { tokenize, type Token } from '../lexer.js';
 import type { Lexicon } from '../lexicon.js';
 import { extent, type Layout } from './extent.js';
-import { endSign, labelAt, labelled } from './labelled.js';
+import { endSign, labelAt, labelled, unnumbered } from './labelled.js';
 import { alike, type Place, type Series } from './series.js';
 import { countOfRounds, SENTENCE } from './unlabelled.js';
 
@@ -99,22 +99,30 @@ function between(before: Label, after: Label, words: Span, line: number): Draft 
   return { label: labelled(text, numeral, at, false), line, words: [words], uncounted: true };
 }
 
-/** A round in running text, and the rounds that are missing behind it where its last sentence tells them. */
+/** A round in running text, and what its last sentences tell besides: the rounds that are missing behind it, or a flat closing. */
 function parted(text: string, draft: Draft, next: Draft | undefined): Draft[] {
   const last = draft.words.at(-1);
+  if (!last) return [draft];
   const missing = next ? missingBetween(draft.label, next.label) : 0;
-  if (!next || !last || missing === 0) return [draft];
   for (const { 0: sentence, index } of text.slice(last.from, last.to).matchAll(SENTENCE)) {
-    if (index === 0 || countOfRounds(sentence) !== missing) continue;
-    const from = last.from + index;
-    const own = { ...last, to: from - (/\s*$/.exec(text.slice(last.from, from))?.[0].length ?? 0) };
-    const words = { from, to: from + sentence.trimEnd().length };
-    return [
-      { ...draft, words: [...draft.words.slice(0, -1), own] },
-      between(draft.label, next.label, words, draft.line),
-    ];
+    const words = { from: last.from + index, to: last.from + index + sentence.trimEnd().length };
+    const spoken =
+      next && missing > 0 && countOfRounds(sentence) === missing
+        ? between(draft.label, next.label, words, draft.line)
+        : closing(sentence, words, draft.line);
+    if (index === 0 || !spoken) continue;
+    const own = { from: last.from, to: last.from + text.slice(last.from, words.from).trimEnd().length };
+    return [{ ...draft, words: [...draft.words.slice(0, -1), own] }, spoken];
   }
   return [draft];
+}
+
+/** "Flatten and sc through both sides, 6 across." */
+const FLATTENS = /^(?:(?:then|now|finally),? )?(?:flatten|fold|press|pinch)(?!\p{L}).*\d/iu;
+
+function closing(sentence: string, words: Span, line: number): Draft | null {
+  if (!FLATTENS.test(sentence)) return null;
+  return { label: unnumbered('closing', { from: words.from, to: words.from }), line, words: [words] };
 }
 
 /** Where words begin a piece: a ring, a loop of yarn, a chain that is worked into from the hook; -1 where none do. */

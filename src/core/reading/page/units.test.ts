@@ -147,6 +147,36 @@ describe('rounds without a label of the series', () => {
     expect(numbers.at(-1)).toBe(rounds);
   });
 
+  it.each([
+    [
+      'numbers and ordinals, with rounds that are told between them',
+      'Start with a ring, 6 sc into it, on the second round inc in each, 12. Third: sc, inc, 18. Then three rounds without anything. Round 7: sc, dec, 12. Eighth plain. Ninth: dec all around, 6.\n',
+      ['1', '2', '3', '4-6', '7', '8', '9'],
+    ],
+    [
+      'ordinals of a sentence each',
+      'First round: 6 sc in a ring. Second: two in each, 12. Third: sc, inc, 18. 4th: plain. 5th: sc, dec, 12. Sixth: plain.\n',
+      ['1', '2', '3', '4', '5', '6'],
+    ],
+    [
+      'a flat closing at the end',
+      'Round 1: 6 sc in a ring. Round 2: two in each, 12. Round 3: plain. Round 4: plain. Flatten and sc through both sides, 6 across.\n',
+      ['1', '2', '3', '4', '0'],
+    ],
+    [
+      'a second piece without any number',
+      'Round 1: 6 sc in a ring. Round 2: inc in each, 12. Round 3: plain. Round 4: dec all around, 6.\n\nWings. 5 sc in the ring. Double every stitch (10). Then two plain rounds. Then one plain.\n',
+      ['1', '2', '3', '4', '1', '2', '3-4', '5'],
+    ],
+    [
+      'lines of nothing but plain',
+      'mr w/ 6 sc\n+6: 12 (inc) x6\nplain\n+6: 18 (sc, inc) x6\nplain x 4\nsc around\n-6: 12 (sc, dec) x6\n',
+      ['1', '2', '3', '4', '5-8', '9', '10'],
+    ],
+  ])('%s', (_, text, numbers) => {
+    expect(told(text).map((unit) => unit.split(' ')[0])).toEqual(numbers);
+  });
+
   it('what speaks of rounds and eyes is none', () => {
     const text = '6sc MR\n6inc=12\n(1sc,1inc)6=18\n18sc\n18sc\neyes go on row 4. stuff as you go\n(1sc,1dec)6=12\n';
     expect(told(text)).toHaveLength(6);

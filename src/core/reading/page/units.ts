@@ -58,8 +58,8 @@ function linesOf(source: SourceText, { from, to }: Span): number[] {
   return Array.from({ length: lineIndexAt(source, Math.max(from, to - 1)) - first + 1 }, (_, i) => first + i);
 }
 
-/** "Nose, in pink. Round one. …": the name of a piece in the line of its first round. */
-const LEADS_PIECE = /^\W*(\p{L}[^.:;\d]{2,40})[.:]\s+$/u;
+/** "Nose, in pink. Round one. …", "Wing (2) - Round 1 …": the name of a piece in the line of its first round. */
+const LEADS_PIECE = /^\W*(\p{L}[^.:;\d]{2,40}?(?:\s\([^()]{1,12}\))?)(?:[.:]|\s[-–—])\s+$/u;
 
 function withPiece(source: SourceText, unit: Unit): Unit {
   const { label } = unit;
