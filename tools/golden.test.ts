@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { FOLDERS, INSTRUCTIONS, instructionsNow, keptReadings, readingsIn } from './golden.js';
+import { FOLDERS, INSTRUCTIONS, instructionsNow, keptReadings, PRACTICE, practiceNow, readingsIn } from './golden.js';
 import { readFileSync } from 'node:fs';
 
 /** Whoever changes a reading on purpose writes them anew, and looks at the diff: npm run golden */
@@ -20,4 +20,8 @@ describe.each(FOLDERS)('what the patterns in %s are read as', (folder) => {
 
 it('what the examples of the forms are read as has not changed', () => {
   expect(instructionsNow().split('\n')).toEqual(readFileSync(INSTRUCTIONS, 'utf8').split('\n'));
+});
+
+it('what is given to practise on has not changed', () => {
+  expect(practiceNow().split('\n')).toEqual(readFileSync(PRACTICE, 'utf8').split('\n'));
 });

@@ -9,7 +9,22 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { instructionsRead } from './instructions.js';
 import { withSlips } from './slips.js';
-import { checkPattern, convertTerms, learnt, styleOf, termsEvidence, type Checked } from '../src/core/index.js';
+import {
+  checkPattern,
+  compareDrafts,
+  convertTerms,
+  editionOf,
+  learnt,
+  LEVELS,
+  NO_SETTINGS,
+  pictureOf,
+  practice,
+  SCHOOLS,
+  styleOf,
+  termsEvidence,
+  turning,
+  type Checked,
+} from '../src/core/index.js';
 
 /** The demo, patterns in unusual hands, in ordinary ones, and those that were read last. */
 export const FOLDERS = ['demo', 'corpus/odd', 'corpus', 'corpus/aside'] as const;
@@ -20,10 +35,16 @@ const HURRIES = 2;
 
 export const goldenFile = (folder: string): string => path.join('corpus', 'golden', `${folder.replace('/', '-')}.txt`);
 
-/** Four letters that change with anything in a value. */
+/** Four letters that change with anything in a value; of its figures as many as any machine agrees on. */
 function signOf(value: unknown): string {
-  return createHash('sha256').update(JSON.stringify(value)).digest('hex').slice(0, 4);
+  const told = JSON.stringify(value, (_, one: unknown) => (typeof one === 'number' ? Number(one.toPrecision(9)) : one));
+  return createHash('sha256').update(told).digest('hex').slice(0, 4);
 }
+
+const DYES = ['#9c5b3c', '#d9b98c', '#5f7a61'];
+
+/** A making that is set otherwise than in most texts: a coarse hook and yarn, and a toy of half a metre. */
+const COARSE = { ...NO_SETTINGS, hook: 6, weight: 5, eyes: 18, ball: 200, target: 50 };
 
 /** All that is told of a pattern besides its rounds and findings, by what it is. */
 function toldOf(checked: Checked, text: string): Readonly<Record<string, unknown>> {
@@ -44,6 +65,17 @@ function madeOf(checked: Checked, text: string): Readonly<Record<string, unknown
   };
 }
 
+/** What else is made of a pattern that is read as most are: its shape, an edition, its course at the bench, the next draft. */
+function drawnFrom(checked: Checked, text: string): Readonly<Record<string, unknown>> {
+  const shape = checked.shape(NO_SETTINGS);
+  return {
+    shape: [shape, pictureOf(shape, DYES, (part) => part % 2 === 1), checked.shape(COARSE)],
+    edition: editionOf(text, { terms: 'auto', name: 'Sample' }),
+    course: checked.course('Sample'),
+    compared: compareDrafts({ text }, { text: withSlips(text, 1) }),
+  };
+}
+
 /** How a round is explained, and what a count that is one too few on the hook may come from. */
 function accountOf(checked: Checked, round: number, made: number | null): readonly unknown[] {
   return [checked.account(round), made === null ? [] : checked.slips(round, made - 1)];
@@ -53,7 +85,7 @@ function accountOf(checked: Checked, round: number, made: number | null): readon
  * The rounds and findings of a pattern, one a line, and, where it is asked for as a `whole`, signs of how each round is
  * explained and of all else that is told of it and made of it.
  */
-function readingOf(text: string, file: string, whole: boolean): string {
+function readingOf(text: string, file: string, whole: boolean, drawn: boolean): string {
   const checked = checkPattern(text, file);
   const { terms, parts, findings } = checked.report;
   let number = 0;
@@ -70,7 +102,11 @@ function readingOf(text: string, file: string, whole: boolean): string {
     ...findings.map(({ line, column, rule, severity }) => `! ${line}:${column} ${severity} ${rule}`),
     ...(whole
       ? [
-          Object.entries({ ...toldOf(checked, text), ...madeOf(checked, text) })
+          Object.entries({
+            ...toldOf(checked, text),
+            ...madeOf(checked, text),
+            ...(drawn ? drawnFrom(checked, text) : {}),
+          })
             .map(([what, told]) => `${what} #${signOf(told)}`)
             .join(' '),
         ]
@@ -94,11 +130,12 @@ export function readingsIn(folder: string): Map<string, string> {
     .filter((file) => file.endsWith('.txt'))
     .sort();
   const whole = folder !== 'corpus/aside';
+  const drawn = folder === 'demo' || folder === 'corpus';
   return new Map(
     files.map((file) => {
       const text = readFileSync(path.join(folder, file), 'utf8');
       const hurried = Array.from({ length: whole ? HURRIES : 0 }, (_, i) => hurriedOf(text, file, i + 1));
-      return [file, [readingOf(text, file, whole), ...hurried].join('\n')];
+      return [file, [readingOf(text, file, whole, drawn), ...hurried].join('\n')];
     }),
   );
 }
@@ -107,6 +144,22 @@ export function readingsIn(folder: string): Map<string, string> {
 export function keptReadings(folder: string): Map<string, string> {
   const kept = readFileSync(goldenFile(folder), 'utf8').split(/^== /m).slice(1);
   return new Map(kept.map((one) => [one.slice(0, one.indexOf('\n')), one.slice(one.indexOf('\n') + 1).trimEnd()]));
+}
+
+export const PRACTICE = path.join('corpus', 'golden', 'practice.txt');
+const PRACTICES = 2;
+
+/** What is given to practise on by chance: of each level and way of writing some, in both vocabularies. */
+export function practiceNow(): string {
+  const lines = LEVELS.flatMap((level) =>
+    SCHOOLS.flatMap((school) =>
+      Array.from({ length: PRACTICES }, (_, i) => {
+        const wanted = { level, school, terms: i % 2 === 0 ? 'us' : 'uk', seed: i + 1 } as const;
+        return `${level} ${school} ${wanted.terms} ${wanted.seed} #${signOf(practice(wanted))} #${signOf(turning(wanted))}`;
+      }),
+    ),
+  );
+  return `${lines.join('\n')}\n`;
 }
 
 export const INSTRUCTIONS = path.join('corpus', 'golden', 'instructions.txt');
@@ -123,6 +176,7 @@ function wholeOf(file: string): string {
     {
       ...toldOf(checked, text),
       ...madeOf(checked, text),
+      ...drawnFrom(checked, text),
       accounts: rounds.map(({ made }, round) => accountOf(checked, round, made)),
     },
     null,
@@ -135,6 +189,7 @@ if (process.argv[1] === fileURLToPath(import.meta.url)) {
   if (file !== undefined) console.log(wholeOf(file));
   else {
     writeFileSync(INSTRUCTIONS, instructionsNow());
+    writeFileSync(PRACTICE, practiceNow());
     for (const folder of FOLDERS) {
       const readings = [...readingsIn(folder)].map(([name, reading]) => `== ${name}\n${reading}\n`);
       writeFileSync(goldenFile(folder), readings.join('\n'));
