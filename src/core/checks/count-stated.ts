@@ -1,5 +1,6 @@
 import type { CountedRound } from '../counting/counted.js';
 import { comparableKinds } from '../counting/kinds.js';
+import { beginningAtFault } from './begun.js';
 import type { Found, Rule } from './rule.js';
 
 export const countStated: Rule = {
@@ -12,11 +13,14 @@ export const countStated: Rule = {
   },
   passing:
     'US terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 6 (18)\nRnd 4: (sc 2, inc) x 6 (24)\n',
-  *check({ rounds }): Iterable<Found> {
+  *check({ rounds, pattern }): Iterable<Found> {
     for (const [i, counted] of rounds.entries()) {
       const { stated } = counted.round;
       const { made, into, edge } = counted.outcome;
       if (!stated || made === null || made === stated.total || !comparable(counted)) continue;
+      const begun = beginningAtFault(pattern.source.text, rounds, i);
+      if (begun) yield begun;
+      if (begun) continue;
       const uses = into !== null && into === edge ? `uses all ${edge} and ` : '';
       const witness = witnessFor(counted, rounds[i + 1]);
       const right = counted.blame === 'instruction' ? stated.total : made;

@@ -1,3 +1,4 @@
+import { beginningAtFault } from './begun.js';
 import type { Found, Rule } from './rule.js';
 import { are, beside } from './wording.js';
 
@@ -10,10 +11,13 @@ export const countUnder: Rule = {
     says: ['10 of 12', '2 are'],
   },
   passing: 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 6 (18)\n',
-  *check({ rounds }): Iterable<Found> {
-    for (const counted of rounds) {
+  *check({ rounds, pattern }): Iterable<Found> {
+    for (const [i, counted] of rounds.entries()) {
       for (const misfit of counted.outcome.misfits) {
         if (misfit.kind !== 'under') continue;
+        const begun = beginningAtFault(pattern.source.text, rounds, i);
+        if (begun) yield begun;
+        if (begun) continue;
         const left = misfit.edge - misfit.into;
         yield {
           span: counted.round.span,

@@ -208,3 +208,42 @@ describe.each(Object.entries(TEXTS))('%s, in other hands', (rule, { speaks, sile
     expect(said(text)).toEqual([]);
   });
 });
+
+describe('a figure of the round that begins a piece', () => {
+  const after = 'Rnd 2: inc in each st (12)\nRnd 3: (sc 1, inc) x 6 (18)\nRnd 4: sc around (18)\nFasten off.\n';
+  const namedIn = (text: string) =>
+    checkText(us(`BALL\n${text}`), 'ball.txt')
+      .findings.filter(({ rule }) => rule.startsWith('count/'))
+      .map(({ line, message }) => `${line}: ${message}`);
+
+  it.each([
+    [`Rnd 1: mr 7\n${after}`, '4: Makes 7. On 6 stitches Rnd 2 comes out at 12, as it states.'],
+    [`Rnd 1: 5 sc in MR\n${after}`, '4: Makes 5. On 6 stitches Rnd 2 comes out at 12, as it states.'],
+    [
+      `Rnd 1: 5 sc in MR\n${after.replace('inc in each st', 'inc x 6')}`,
+      '4: Makes 5. On 6 stitches Rnd 2 comes out at 12, as it states.',
+    ],
+    [
+      `Rnd 1: 7 sc in MR\n${after.replace('inc in each st', 'inc x 6')}`,
+      '4: Makes 7. On 6 stitches Rnd 2 comes out at 12, as it states.',
+    ],
+    [
+      `1. mr 8\n${after.replace(/Rnd (\d):/g, '$1.')}`,
+      '4: Makes 8. On 6 stitches round 2 comes out at 12, as it states.',
+    ],
+  ])('is named where the next rounds bear each other out: %j', (text, named) => {
+    expect(namedIn(text)).toEqual([named]);
+  });
+
+  it.each([
+    // It says so twice.
+    [`Rnd 1: 7 sc in MR (7)\n${after}`, 5],
+    // Nothing bears out the round behind it.
+    ['Rnd 1: mr 7\nRnd 2: inc in each st (12)\nFasten off.\n', 5],
+    [`Rnd 1: mr 6\n${after.replace('(12)', '(13)')}`, 5],
+  ])('is not named where anything else may be wrong: %j', (text, line) => {
+    const named = namedIn(text);
+    expect(named).toHaveLength(1);
+    expect(named[0]).toMatch(new RegExp(`^${line}: `));
+  });
+});

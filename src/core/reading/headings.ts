@@ -15,10 +15,10 @@ export interface Heading {
 }
 
 const MAKE =
-  /(?<![\p{L}\d])(?:make\s+(?:another\s+)?(\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve)|(?:crochet|work|knit)\s+(\d+|one|two|three|four|five|six)(?=\s*(?:[),.:]|$))|(\d+)\s+(?:per|on each)\s+(?:side|arm|leg|foot|hand|end)|(?:you\s+)?need\s+(?:to\s+make\s+)?(\d+|one|two|three|four|five|six|seven|eight)(?:\s+of\s+(?:them|these))?|(\d+|one|two|three|four|five|six)\s+(?:pieces?|parts?|details?|pcs?\.?|of\s+(?:them|these)|alike|times)|(both)\s+(?:alike|the\s+same)|(?<=,\s)(two|three|four|five|six)(?=:?$)|(?:make\s+)?(a pair)(?:\s+of(?:\s+(?:them|these))?)?|[x×*]\s?(\d+)(?!\*)|(\d+)\s?[x×])(?![\p{L}])[^)]{0,40}\)?/iu;
+  /(?<![\p{L}\d])(?:make\s+(?:another\s+)?(\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve)|(?:crochet|work|knit|prepare)\s+(\d+|one|two|three|four|five|six)(?=\s*(?:[),.:]|$))|(\d+)\s+(?:per|on each)\s+(?:side|arm|leg|foot|hand|end)|(?:you\s+)?need\s+(?:to\s+make\s+)?(\d+|one|two|three|four|five|six|seven|eight)(?:\s+of\s+(?:them|these))?|(\d+|one|two|three|four|five|six)\s+(?:pieces?|parts?|details?|pcs?\.?|of\s+(?:them|these)|alike|times)|(both)\s+(?:alike|the\s+same)|(?<=,\s)(two|three|four|five|six)(?=:?$)|(?:make\s+)?(a pair)(?:\s+of(?:\s+(?:them|these))?)?|[x×*]\s?(\d+)(?!\*)|(\d+)\s?[x×])(?![\p{L}])[^)]{0,40}\)?/iu;
 /** A quick look before the long one. */
 const MAY_SAY_MAKE =
-  /make|crochet|work|knit|need|piece|part|detail|pcs|alike|both|, (?:two|three|four|five|six):?$|times|a pair|of the|\d per|on each|[x×*]\s?\d|\d\s?[x×]/i;
+  /make|crochet|work|knit|prepare|need|piece|part|detail|pcs|alike|both|, (?:two|three|four|five|six):?$|times|a pair|of the|\d per|on each|[x×*]\s?\d|\d\s?[x×]/i;
 const DECOR_LINE = /^\s*([~=*_#+•·\-–—]{1,6})\s*(.*?)\s*\1?\s*$/u;
 
 /** Reads how many are to be made from a heading: "(make 2)", "– make two", "x2", "(2 pcs.)". */
@@ -312,6 +312,11 @@ export function partInLine(line: string): Heading | null {
   return { ...named(match[1], 0), rest: line.slice(match[0].length) };
 }
 
+/** What begins so tells the maker to do something. */
+const ORDERS =
+  /^(?:stuff|fill|fasten|cut|close|turn|join|beg[iu]n|start|repeat|finish|sew|make|work|crochet|continue|weave|break|pull|place|change|note)(?!\p{L})/iu;
+/** "Torso.", "Head (flat panels, make six).": in the line of the first round. */
+const NAME_RUN_IN = /^(\p{Lu}[\p{L}'’-]{1,20}(?: [\p{L}'’-]{1,20}){0,2}(?: \([^()]{1,40}\))?)\.$/u;
 /** "Nose, in pink." */
 const NAME_AND_COLOUR = /^(\p{Lu}[\p{L} ]{1,20}), (?:in|with) [^.,:\d]{2,20}\.$/u;
 
@@ -321,7 +326,7 @@ const OF_A_ROUND = /(?<!\p{L})(?:rows?|rounds?|rnds?|rds?)\s\d/iu;
 /** A heading that stands before the first label on the same line: "Head: work with Cocoa. R1: …", "Arm (make 2) – R1: …". */
 export function headingBeforeLabel(words: string): Heading | null {
   const text = withoutNumber(words.trim().replace(/^[^\p{L}\d]+/u, ''));
-  const told = NAME_AND_COLOUR.exec(text)?.[1];
+  const told = NAME_AND_COLOUR.exec(text)?.[1] ?? (ORDERS.test(text) ? undefined : NAME_RUN_IN.exec(text)?.[1]);
   if (told) return { ...named(told, 0), rest: '' };
   const match =
     /^([\p{L}\d][\p{L}\d '’&-]{1,30}?(?:\s*\([^()\n:]{1,40}\)?|\s*[x×]\s?\d+|(?:,[^,:.\n]{1,20}){1,2}(?=:))?)(?:\*\*|__)?\s*[:–—-]\s*/u.exec(

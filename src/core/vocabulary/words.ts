@@ -481,6 +481,7 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
       'starting',
       'beginning',
       'continue',
+      'cont',
       'start',
       'begin',
       'with',

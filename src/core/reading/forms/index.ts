@@ -11,7 +11,7 @@ import { ring } from './ring.js';
 import { leave, skip } from './skip.js';
 import { alternate, repeatBefore, repeatVerb, star, timesBehind } from './star.js';
 import { countSentence, stated } from './stated.js';
-import { placeFirst, work } from './work.js';
+import { pieceFirst, placeFirst, work } from './work.js';
 
 /** All forms of an instruction, in the order in which they are tried at each place. */
 export const FORMS: readonly InstructionForm[] = [
@@ -30,6 +30,7 @@ export const FORMS: readonly InstructionForm[] = [
   picot,
   skip,
   leave,
+  pieceFirst,
   placeFirst,
   work,
   ring,

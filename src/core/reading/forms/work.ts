@@ -4,7 +4,7 @@ import { isTimesSign, amountAfter } from '../amount.js';
 import { isPlainAround, spreadEvenly } from '../evenly.js';
 import { inEveryNth } from '../every.js';
 import { amountAfterTool, amountBefore, readTool, type Tool } from '../tool.js';
-import { placementAfter, type Placement } from '../placement.js';
+import { placementAfter, type Placement, pieceNamed } from '../placement.js';
 import {
   isBoundary,
   isWord,
@@ -337,6 +337,31 @@ function fillsUp(step: Step): boolean {
 function fillsAll(step: Step): boolean {
   return (step.kind === 'work' || step.kind === 'repeat') && step.amount?.kind === 'fill' && step.amount.leave === 0;
 }
+
+/**
+ * The piece said before what is worked along it.
+ *
+ * `on 2nd lobe sc 18`   `over the first leg: 12 sc`   `around left leg, sc 20`
+ *  ^                     ^                              ^
+ */
+export const pieceFirst: InstructionForm = {
+  name: 'piece-first',
+  begins: ['in', 'around', 'unknown', 'work'],
+  examples: ['on 2nd lobe sc 18, on 1st lobe sc 18', 'over the first leg: 12 sc, ch 2, over the second leg: 12 sc'],
+  read(reader, at) {
+    // "continue on the first leg, sc 12"
+    const on = pass(reader, at, 'work');
+    if (!isWord(reader, on, 'on', 'over', 'along', 'around', 'across')) return null;
+    const piece = pieceNamed(reader, on + 1);
+    // "on the other side 9 sc" goes along this piece, and in "on side 9 sc" the figure is of the stitches.
+    if (piece && /(?:side|edge|end|half)$|\d$/.test(piece.name)) return null;
+    const begins = piece && (isWord(reader, piece.next, ',', ':') ? piece.next + 1 : piece.next);
+    const read = begins ? readWork(reader, begins) : null;
+    if (!piece || !read || read.work.place.kind !== 'edge' || read.work.amount.kind !== 'times') return null;
+    reader.steps.push({ ...read.work, source: piece.name, span: spanBetween(reader, at, read.next) });
+    return read.next;
+  },
+};
 
 /**
  * The place said before what goes there.

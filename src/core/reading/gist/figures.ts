@@ -6,6 +6,8 @@ import type { Run } from './run.js';
 import { EDGE, FAILS, FILL, numberIn, often, PLAIN, work } from './shapes.js';
 import type { Stitches } from './stitches.js';
 
+/** So many go into one stitch at most, where a figure alone says how many. */
+const MOST_IN_ONE = 3;
 /** Takes a bracket, with the figure before it; the index behind it. */
 type Bracket = (at: number, before: number | null, line: Line) => number;
 
@@ -44,7 +46,14 @@ export class Figures {
   /** "2x all round", "1 + 2x": a sign with nothing before it to be done so often says how many go into one. */
   inOneBySign(at: number, line: Line): number | null {
     const value = numberIn(this.#run.row.at(at));
-    if (value === null || value < 2 || value > 3 || !this.#run.row.signAt(at + 1) || !this.#run.nameless) return null;
+    if (value === null || value < 2 || !this.#run.row.signAt(at + 1) || !this.#run.nameless) return null;
+    // "24x": where that is all, so many of the stitch that the sign is drawn for.
+    if (value > MOST_IN_ONE && at === 0 && this.#run.ends(at + 2, 'open', 'total') && line.length === 0) {
+      if (!this.#run.chooser.goesSoFar('a figure times nothing', 'so many stitches')) return null;
+      line.push(work(PLAIN, often(value), EDGE, spanOf(this.#run.items, at, at + 2)));
+      return at + 2;
+    }
+    if (value > MOST_IN_ONE) return null;
     const nothing = !line.works || this.#run.row.is(at - 1, 'and');
     if (!nothing || !this.#run.ends(at + 2, 'around', 'each', 'break', 'close')) return null;
     if (!this.#run.chooser.goesSoFar('a figure times nothing', 'so many in one')) return null;
@@ -180,7 +189,7 @@ export class Figures {
     return true;
   }
 
-  /** "2 inc 6", "2 inc ×6", "2 inc": two plain ones and an increase, six times or to the end, where no plain stitch is named. */
+  /** "2 inc 6", "2 inc ×6", "2 inc around": two plain ones and an increase, six times or to the end, where no plain stitch is named. */
   #plainAndShaping(at: number, tool: number, line: Line): number | null {
     const [count, shape] = [numberIn(this.#run.row.at(at)), this.#run.row.at(tool)];
     if (!this.#run.nameless || shape?.is !== 'tool' || shape.per === shape.over || count === null) return null;
@@ -189,14 +198,16 @@ export class Figures {
     const next = times === null ? tool + 1 : figure + 1;
     const ends =
       times === null
-        ? line.depth + line.length === 0 && this.#run.ends(next, 'open', 'total')
+        ? line.depth + line.length === 0 && this.#run.ends(next, 'open', 'total', 'around')
         : this.#run.ends(next, 'break', 'close', 'open', 'total');
     if (!ends) return null;
     if (this.#run.chooser.choose('a figure before a shaping', ['of it', 'plain stitches']) === 'of it') return null;
     line.push(work(PLAIN, often(count), EDGE, spanOf(this.#run.items, at, at + 1)));
     line.push(work(shape, once, EDGE, spanOf(this.#run.items, tool, tool + 1)));
     if (times !== null) line.wrap(often(times), spanOf(this.#run.items, tool + 1, next));
-    return next;
+    if (!this.#run.row.is(next, 'around')) return next;
+    line.wrap(FILL, spanOf(this.#run.items, next, next + 1));
+    return next + 1;
   }
 
   /** "makes 18", "= 18": the count. */

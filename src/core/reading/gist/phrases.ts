@@ -101,9 +101,12 @@ const PHRASES: readonly ((words: Words, at: number) => Phrase | null)[] = [
     return around?.meaning.is === 'around' ? { item: { is: 'around' }, next: at + 1 + around.length } : null;
   },
   thatPiece,
-  // "every other one"
+  // "every other one", and not "each of the other two"
   ({ tokens, before }, at) =>
-    tokens[at]?.word === 'other' && before === 'each' && tokens[at - 1]?.word !== 'per'
+    tokens[at]?.word === 'other' &&
+    before === 'each' &&
+    tokens[at - 1]?.word !== 'per' &&
+    !((tokens[at + 1]?.value ?? 0) > 1)
       ? { item: { is: 'number', value: 2, ordinal: true, glued: false }, next: at + 1 }
       : null,
   // "every 3rd and 4th joined": of stitches, and no end of a round.

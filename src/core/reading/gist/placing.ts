@@ -23,7 +23,7 @@ export class Placing {
     const { place, ranks, each, around, count: stitches } = target;
     if (place) return this.#inPlace(tool, perEach, count, target, span);
     const nth = whichOf(target, tool);
-    if (nth > 1) return [everyNth(perEach, nth, ranks[1], span)];
+    if (nth > 1) return [everyNth(perEach, nth + this.#asOne(perEach, target), ranks[1], span)];
     if (around || (each && stitches === null)) return [this.#allAround(tool, perEach, count, target, span)];
     if (stitches !== null && isPlaced(target)) return [this.#inSoMany(tool, perEach, stitches, each, span)];
     if (this.#glued(perEach !== tool, span, target)) return [work(perEach, once, EDGE, span)];
@@ -35,6 +35,13 @@ export class Placing {
     const bare = several && !same && !next1 && !last && !inside && ranks.length === 0;
     if (!bare || !/^\d\p{L}/u.test(this.#text.slice(from, from + 2))) return false;
     return (this.#inOneWord ??= this.#chooser.goesSoFar('a figure written to its stitch', 'so many in one'));
+  }
+
+  /** "dec every 3rd": so many stitches are counted as they are worked in, or as they are made, where two are one. */
+  #asOne({ over }: Shape, { ranks, after }: Target): number {
+    if (over === 1 || ranks.length !== 1 || after !== null) return 0;
+    const way = this.#chooser.choose('a decrease every so many', ['of those worked in', 'of those made']);
+    return way === 'of those made' ? over - 1 : 0;
   }
 
   #inPlace(tool: Shape, perEach: Shape, count: number | null, { place, count: stitches }: Target, span: Span): Step[] {

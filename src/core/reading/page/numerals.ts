@@ -19,6 +19,7 @@ const ROMAN_VALUES: Readonly<Record<string, number>> = { i: 1, v: 5, x: 10, l: 5
 const TO = /[)\]}°.]?(?:[-–—]|\.{2,3}|…|[ \t]{1,2}(?:to|till|until|through|thru|and|&|à|bis|til)[ \t]{1,2})[([]?/iuy;
 const TO_AT_START =
   /[)\]}°./]?[ \t]{0,2}(?:[-–—]|\.{2,3}|…|to|through|thru|and|&|à|bis|til(?!\p{L}))(?:[ \t]the)?[ \t]{0,2}[([#]?/iuy;
+const PLUS = /[ \t]{0,2}\+[ \t]{0,2}/uy;
 /** "R5–R9": the word before the first number may stand before the second one as well. */
 const WORD_BEFORE = /\p{L}{1,6}\.?[ \t]?$/u;
 
@@ -41,15 +42,25 @@ export function numeralsIn(text: string, { from, to }: Span, labels = true): Num
 
 /** A numeral with what it goes up to, where a range begins with it. */
 function ranged(words: string, single: Numeral, atStart: boolean): Numeral {
-  const joint = atStart ? TO_AT_START : TO;
-  joint.lastIndex = single.to;
-  if (!joint.test(words)) return single;
-  const word = WORD_BEFORE.exec(words.slice(0, single.from))?.[0] ?? '';
-  const from = joint.lastIndex + (words.startsWith(word, joint.lastIndex) ? word.length : 0);
+  const from = behindJoint(words, single, atStart);
+  if (from === null) return single;
   const [start, end] = alikeIn(single, next(words, from));
   if (end?.from !== from || end.kind !== start.kind || end.first <= start.last) return single;
   const apart = /\s/.test(words.slice(start.to, end.from));
   return { ...start, to: end.to, last: end.first, ...(apart ? { single: start } : {}) };
+}
+
+/** Where the second number of a range may begin, behind what joins it to the first. */
+function behindJoint(words: string, single: Numeral, atStart: boolean): number | null {
+  const word = WORD_BEFORE.exec(words.slice(0, single.from))?.[0] ?? '';
+  PLUS.lastIndex = single.to;
+  // "R6 + R7": only where the word stands twice.
+  if (atStart && word !== '' && PLUS.test(words) && words.startsWith(word, PLUS.lastIndex))
+    return PLUS.lastIndex + word.length;
+  const joint = atStart ? TO_AT_START : TO;
+  joint.lastIndex = single.to;
+  if (!joint.test(words)) return null;
+  return joint.lastIndex + (words.startsWith(word, joint.lastIndex) ? word.length : 0);
 }
 
 /** "i-iii", "iv-v": a small letter is a Roman number beside one. */

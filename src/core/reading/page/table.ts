@@ -25,7 +25,8 @@ export interface Columns {
 const FEWEST_ROWS = 6;
 /** So many words and signs of a cell are looked at. */
 const MOST_WORDS = 40;
-const DELIMITERS: readonly RegExp[] = [/\t/g, /;/g, /\|/g, /,(?! )/g, / {2,}/g];
+/** What parts the cells of a row; each may stand in quotation marks. */
+const DELIMITERS: readonly RegExp[] = [/"[,;]"/g, /\t/g, /;/g, /\|/g, /,(?! )/g, / {2,}/g];
 const DITTO = /^(?:["”“〃]|''|ditto|do\.?|-"-|—"—)$/iu;
 
 /** The tables that most lines of a text may be rows of, with what their columns may hold, the likeliest first. */
@@ -62,7 +63,12 @@ function rowsBy(source: SourceText, delimiter: RegExp): Row[] {
 
 function cellsOf(line: string, offset: number, delimiter: RegExp): Span[] {
   // Spaces at the start of a line part nothing.
-  const begins = delimiter.source.startsWith(' ') ? line.length - line.trimStart().length : 0;
+  const quoted = delimiter.source.startsWith('"');
+  const begins = quoted
+    ? line.indexOf('"') + 1
+    : delimiter.source.startsWith(' ')
+      ? line.length - line.trimStart().length
+      : 0;
   const cells: Span[] = [];
   let from = begins;
   const push = (to: number) => {
@@ -75,7 +81,7 @@ function cellsOf(line: string, offset: number, delimiter: RegExp): Span[] {
     push(match.index);
     from = match.index + match[0].length;
   }
-  push(line.length);
+  push(quoted ? line.trimEnd().replace(/"$/, '').length : line.length);
   return cells;
 }
 
@@ -151,7 +157,9 @@ function isChange(cells: readonly string[]): boolean {
 }
 
 /** Words that stay from row to row and change where the numbers begin again. */
-function isPartColumn(cells: readonly string[], labels: readonly string[]): boolean {
+function isPartColumn(all: readonly string[], labels: readonly string[]): boolean {
+  // What stands alone in its row is a note.
+  const cells = all.filter((_, i) => (labels[i] ?? '') !== '');
   const named = cells.filter((cell) => /^\p{L}/u.test(cell) && !/^(?:ok|okay|yes|done|checked)$/i.test(cell));
   if (named.length < cells.length * 0.8 || new Set(named).size > cells.length / 3) return false;
   const changes = cells.filter((cell, i) => i > 0 && cell !== cells[i - 1]).length;
