@@ -1,8 +1,9 @@
 import type { CountedRound } from '../counting/counted.js';
+import type { Span } from '../text/source.js';
 import type { Found } from './rule.js';
 
-/** Rings and first rows of up to so many stitches are tried. */
-const LARGEST = 60;
+/** Rings and first rows of so many stitches are tried. */
+const SIZES: readonly number[] = Array.from({ length: 58 }, (_, i) => i + 3);
 
 /**
  * A finding on the round that a piece begins with, where its one figure is all that keeps the next from coming out: "mr 7"
@@ -11,28 +12,37 @@ const LARGEST = 60;
  * @returns null where anything else may be wrong as well.
  */
 export function beginningAtFault(text: string, rounds: readonly CountedRound[], at: number): Found | null {
-  const [before, counted, after] = [rounds[at - 1], rounds[at], rounds[at + 1]];
+  const [before, counted] = [rounds[at - 1], rounds[at]];
   const stated = counted?.round.stated?.total;
-  if (!before?.outcome.starts || stated === undefined || before.stretch !== counted?.stretch) return null;
-  const goesOn = after?.stretch === counted.stretch && after.verdict === 'agrees' && after.outcome.edge === stated;
-  if (!goesOn || toldTwice(text, before)) return null;
-  const needed = Array.from({ length: LARGEST - 2 }, (_, i) => i + 3).filter((edge) => comesOut(counted, edge, stated));
-  const [need, ...more] = needed;
-  if (need === undefined || more.length > 0 || need === before.outcome.made) return null;
+  if (!begins(before) || !counted || stated === undefined || before.stretch !== counted.stretch) return null;
+  const [figure, ...others] = figuresOf(text, before);
+  if (!goesOn(counted, rounds[at + 1], stated) || others.length > 0) return null;
+  const { made } = before.outcome;
+  const [need, ...more] = SIZES.filter((edge) => comesOut(counted, edge, stated));
+  if (need === undefined || more.length > 0 || need === made) return null;
   const { label, kind } = counted.round;
   const called = /^\d/.test(label) ? `${kind} ${label}` : label;
-  return {
-    span: before.round.span,
-    round: before,
-    message: `Makes ${before.outcome.made}. On ${need} stitches ${called} comes out at ${stated}, as it states.`,
-  };
+  const message = `Makes ${made}. On ${need} stitches ${called} comes out at ${stated}, as it states.`;
+  const edits = figure ? [{ span: figure, text: String(need) }] : [];
+  const fixes = edits.length > 0 ? [{ title: `${need} instead of ${made}`, edits }] : [];
+  return { span: before.round.span, round: before, message, fixes };
 }
 
-/** Whether more than one figure says how many stitches a round makes. */
-function toldTwice(text: string, { round, outcome }: CountedRound): boolean {
-  const words = text.slice(Math.min(round.labelSpan.to, round.span.to), round.span.to);
-  const figures = words.match(/\d+/g)?.filter((figure) => Number(figure) === outcome.made) ?? [];
-  return outcome.made === null || figures.length > 1;
+function begins(round: CountedRound | undefined): round is CountedRound {
+  return round?.outcome.starts === true && round.outcome.made !== null;
+}
+
+/** Whether the next round bears out what one states. */
+function goesOn({ stretch }: CountedRound, after: CountedRound | undefined, stated: number): boolean {
+  return after?.stretch === stretch && after.verdict === 'agrees' && after.outcome.edge === stated;
+}
+
+/** Where the words of a round say how many stitches it makes. */
+function figuresOf(text: string, { round, outcome }: CountedRound): Span[] {
+  const from = round.labelSpan.to;
+  return [...text.slice(from, Math.max(from, round.span.to)).matchAll(/(?<!\d)\d+/g)]
+    .filter(([figure]) => Number(figure) === outcome.made)
+    .map(({ 0: figure, index }) => ({ from: from + index, to: from + index + figure.length }));
 }
 
 function comesOut(counted: CountedRound, edge: number, stated: number): boolean {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { checkText } from '../index.js';
+import { checkPattern, checkText } from '../index.js';
 
 /** A piece that closes and holds stuffing, one that only closes, and one that stays open. */
 const HOLLOW =
@@ -233,6 +233,14 @@ describe('a figure of the round that begins a piece', () => {
     ],
   ])('is named where the next rounds bear each other out: %j', (text, named) => {
     expect(namedIn(text)).toEqual([named]);
+  });
+
+  it('has what it would have to be as its fix', () => {
+    const { findings } = checkPattern(us(`BALL\nRnd 1: mr 7\n${after}`), 'ball.txt').fixed();
+    expect(findings.find(({ rule }) => rule === 'count/stated')?.fixes[0]).toMatchObject({
+      title: '6 instead of 7',
+      edits: [{ text: '6' }],
+    });
   });
 
   it.each([
