@@ -8,6 +8,7 @@ import {
   namesPart,
   partInLine,
   sectionOf,
+  withoutNumber,
   type Heading,
 } from './headings.js';
 
@@ -173,5 +174,41 @@ describe('the sections of a pattern', () => {
     ['Yarn over and over the whole of the long road', null],
   ])('"%s" is %s', (name, section) => {
     expect(sectionOf(name)).toBe(section);
+  });
+});
+
+describe('a name and a full stop in the line of the first round', () => {
+  it.each([
+    ['Torso. ', 'Torso'],
+    ['Left arm. ', 'Left arm'],
+    ['Arm (prepare two). ', 'Arm ×2'],
+    ['Head (flat panels, prepare six). ', 'Head ×6'],
+    ['Ear (make 2). ', 'Ear ×2'],
+    ['Back of the shell. ', 'Back of the shell'],
+    ['Part: Wing. ', 'Wing'],
+    ['Stuff. ', null],
+    ['Fasten off. ', null],
+    ['Begin with Moss. ', null],
+    ['torso. ', null],
+    ['After row 7. ', null],
+    ['A piece that nobody would ever call by so many words. ', null],
+  ])('%s', (words, expected) => {
+    expect(told(headingBeforeLabel(words))).toBe(expected);
+  });
+});
+
+describe('what a line calls a piece by', () => {
+  it.each([
+    ['Part: Body', 'Body'],
+    ['piece = wing', 'wing'],
+    ['Part 2: Body', 'Body'],
+    ['Step two – Body', 'Body'],
+    ['II. Body', 'Body'],
+    ['body   yarn: taupe', 'body'],
+    ['part: wing (2)  colour: cream', 'wing (2)'],
+    ['Partridge', 'Partridge'],
+    ['Body: yarn', 'Body: yarn'],
+  ])('%s', (line, expected) => {
+    expect(withoutNumber(line)).toBe(expected);
   });
 });

@@ -316,7 +316,7 @@ export function partInLine(line: string): Heading | null {
 const ORDERS =
   /^(?:stuff|fill|fasten|cut|close|turn|join|beg[iu]n|start|repeat|finish|sew|make|work|crochet|continue|weave|break|pull|place|change|note)(?!\p{L})/iu;
 /** "Torso.", "Head (flat panels, make six).": in the line of the first round. */
-const NAME_RUN_IN = /^(\p{Lu}[\p{L}'’-]{1,20}(?: [\p{L}'’-]{1,20}){0,2}(?: \([^()]{1,40}\))?)\.$/u;
+const NAME_RUN_IN = /^(\p{Lu}[\p{L}'’-]{1,20}(?: [\p{L}'’-]{1,20}){0,3}(?: \([^()]{1,40}\))?)\.$/u;
 /** "Nose, in pink." */
 const NAME_AND_COLOUR = /^(\p{Lu}[\p{L} ]{1,20}), (?:in|with) [^.,:\d]{2,20}\.$/u;
 

@@ -169,6 +169,33 @@ describe('a number alone', () => {
   });
 });
 
+describe('a number between two that go on', () => {
+  const at = (line: string, ...around: readonly [string, string]) => {
+    const text = `${around[0]}\n${line}\n${around[1]}\n`;
+    const from = around[0].length + 1;
+    return labelsIn(text, { from, to: from + line.length }, { lexicon: US, bare: true }).map(({ numbers }) => numbers);
+  };
+
+  it.each([
+    ['(3) qc | zip, six times [18]', '(2) sc in each [12]', '(4) sc around [18]', [[3]]],
+    ['3. zip zip around', '2. sc around', '4. inc x 6', [[3]]],
+    ['3-5) glorp', '2) sc around', '6) dec x 6', [[3, 4, 5]]],
+    ['5: as it comes', '3-4: sc around', '6: dec x 6', [[5]]],
+  ])('is a label whatever stands behind it: %s', (line, above, below, numbers) => {
+    expect(at(line, above, below)).toEqual(numbers);
+  });
+
+  it.each([
+    ['in a list of other things', '2. Sew on the arms.', '1. Pin the head.', '3. Cut the yarn.'],
+    ['where no number goes before', '(3) qc around', 'BODY', '(4) sc around'],
+    ['where no number goes on', '(3) qc around', '(2) sc around', 'Stuff.'],
+    ['where another one does', '(3) qc around', '(2) sc around', '(5) sc around'],
+    ['in another dress', '3. qc around', '(2) sc around', '(4) sc around'],
+  ])('is none %s', (_, line, above, below) => {
+    expect(at(line, above, below)).toEqual([]);
+  });
+});
+
 describe('a label without a number', () => {
   it.each([
     ['Next round: sc around', 'Next round [+1] round | sc around'],

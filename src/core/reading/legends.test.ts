@@ -106,3 +106,33 @@ describe('a word that is explained is read so', () => {
     expect(third('x = times', '(sc, inc) x 6')).toBe('12 → 18');
   });
 });
+
+describe('a list of words behind the rounds', () => {
+  const figures = (...behind: readonly string[]) => {
+    const rounds = 'BALL\nRnd 1: 6 sc in MR (6)\nRnd 2: zip x 6 (12)\nRnd 3: (sc, zip) x 6 (18)\nFasten off.\n';
+    return decide(`US terms\n\n${rounds}\n${behind.join('\n')}\n`)
+      .rounds.slice(1)
+      .map(({ outcome }) => outcome.made);
+  };
+
+  it.each([
+    ['under its name', ['Abbreviations', 'zip = increase']],
+    ['under its name, below a blank line', ['ABBREVIATIONS', '', 'zip = increase']],
+    ['behind a colon', ['Key: sc = single crochet, zip = increase']],
+    ['with dashes', ['**Legend**', 'sc - single crochet', 'zip - increase']],
+    ['among others', ['Symbols:', 'sc = single crochet', 'st = stitch', 'zip = 2 sc in one stitch']],
+    ['behind other lists', ['Key', 'sc = single crochet', '', 'Glossary', 'zip = increase']],
+  ])('explains them: %s', (_, behind) => {
+    expect(figures(...behind)).toEqual([12, 18]);
+  });
+
+  it.each([
+    ['without a name', ['Some last words', 'zip = increase']],
+    ['below another paragraph', ['Abbreviations', 'sc = single crochet', '', 'zip = increase']],
+  ])('does not reach far: %s', (_, behind) => {
+    const counted = decide(
+      `US terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: zip x 6 (12)\nFasten off.\n\n${behind.join('\n')}\n`,
+    );
+    expect(counted.pattern.legend.map(({ term }) => term)).not.toContain('zip');
+  });
+});

@@ -101,3 +101,30 @@ describe('an amount in its line', () => {
     expect(amountIn(amount, line)).toEqual({ grams: null, metres: null, balls: null, ...expected });
   });
 });
+
+describe('what a band says of one ball', () => {
+  it.each([
+    ['100 g', 'Chalk (100 g / 200 m), 30 g', { grams: 30 }],
+    ['100 g', 'Chalk (100 g / 200 m)', {}],
+    ['50 g', 'Chalk 50 g, of balls of 100 g / 200 m', { grams: 50 }],
+    ['100 g', '100 g / 200 m, 30 g of Chalk and 40 g of Soot', {}],
+    ['200 m', 'Chalk (200 m / 100 g), 30 g', { grams: 30 }],
+  ])('is no amount of it: %s in %s', (amount, line, expected) => {
+    expect(amountIn(amount, line)).toEqual({ grams: null, metres: null, balls: null, ...expected });
+  });
+});
+
+describe('how thick a yarn is', () => {
+  it('goes by its class, and without one by the length of 100 g', () => {
+    expect(thicknessOf({ weight: null, metres: null })).toBe(thicknessOf({ weight: 3, metres: null }));
+    expect(thicknessOf({ weight: 3, metres: 50 })).toBe(thicknessOf({ weight: 3, metres: null }));
+    expect(thicknessOf({ weight: null, metres: 220 })).toBeCloseTo(25.4 / 13, 1);
+    expect(thicknessOf({ weight: null, metres: 880 })).toBeCloseTo(thicknessOf({ weight: null, metres: 220 }) / 2, 6);
+  });
+
+  it('grows with the class', () => {
+    const all = [0, 1, 2, 3, 4, 5, 6, 7].map((weight) => thicknessOf({ weight, metres: null }));
+    expect(all).toEqual([...all].sort((a, b) => a - b));
+    expect(new Set(all).size).toBe(all.length);
+  });
+});

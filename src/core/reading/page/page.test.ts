@@ -97,6 +97,34 @@ describe('tables', () => {
     expect(columns).toMatchObject({ label: 0, count: 1, work: 2, times: -1, part: -1 });
   });
 
+  it.each([
+    ['commas', '","'],
+    ['semicolons', '";"'],
+  ])('may stand in quotation marks, with %s between: notes stand in rows of their own', (_, between) => {
+    const rows = [
+      ['Part', 'Row', 'Instruction', 'Total'],
+      ['Bulb', '1', '6 sc in magic ring', '6'],
+      ['Bulb', '2', '[inc] x6', '12'],
+      ['Bulb', '3', '[sc, inc] x6', '18'],
+      ['Bulb', '4-5', 'sc in each', '18'],
+      ['Bulb', '6', '[sc, dec] x6', '12'],
+      ['Stuff the bulb.', '', '', ''],
+      ['Leaf', '1', '5 sc in magic ring', '5'],
+      ['Leaf', '2', '[inc] x5', '10'],
+    ];
+    const text = `US terms\n${rows.map((row) => `"${row.join(between)}"`).join('\n')}\n`;
+    expect(rounds(text)).toEqual([
+      '1-1 – → 6 (6)',
+      '2-2 6 → 12 (12)',
+      '3-3 12 → 18 (18)',
+      '4-5 18 → 18 (18)',
+      '6-6 18 → 12 (12)',
+      '1-1 – → 5 (5)',
+      '2-2 5 → 10 (10)',
+    ]);
+    expect(checkText(text, 'x').parts.map(({ name }) => name)).toEqual(['Bulb', 'Leaf']);
+  });
+
   it('may name the piece, say how often, and say "as above"', () => {
     const text = `US terms
 part;rnd;times;work;sts

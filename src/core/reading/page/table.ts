@@ -156,10 +156,12 @@ function isChange(cells: readonly string[]): boolean {
   return cells.filter((cell) => /^[+−–-]\s?\d{1,3}(?!\d)/.test(cell)).length >= 3;
 }
 
+const HEADS_LABELS = /^(?:\W*|(?:rows?|rnds?|rounds?|rds?|no|nr|number|part|step)\W?)$/iu;
+
 /** Words that stay from row to row and change where the numbers begin again. */
 function isPartColumn(all: readonly string[], labels: readonly string[]): boolean {
-  // What stands alone in its row is a note.
-  const cells = all.filter((_, i) => (labels[i] ?? '') !== '');
+  // What stands alone in its row is a note, and above the labels the name of the column.
+  const cells = all.filter((_, i) => !HEADS_LABELS.test(labels[i] ?? ''));
   const named = cells.filter((cell) => /^\p{L}/u.test(cell) && !/^(?:ok|okay|yes|done|checked)$/i.test(cell));
   if (named.length < cells.length * 0.8 || new Set(named).size > cells.length / 3) return false;
   const changes = cells.filter((cell, i) => i > 0 && cell !== cells[i - 1]).length;
