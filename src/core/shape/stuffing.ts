@@ -55,10 +55,13 @@ export function stuffed(meridian: Meridian): Point[] {
 const known = new Map<string, readonly Point[]>();
 const MOST_KNOWN = 500;
 
-function remembered(meridian: Meridian): readonly Point[] {
-  const { radii, steps, edges, startClosed, endClosed } = meridian;
-  const figures = (values: readonly number[]) => values.map((value) => value.toFixed(5)).join(' ');
-  const key = `${figures(radii)}|${figures(steps)}|${edges.join(' ')}|${startClosed} ${endClosed}`;
+/** Lengths are taken to so many decimals of the widest ring, so that what is found never depends on what was found before. */
+const DECIMALS = 5;
+
+function remembered({ radii, steps, ...ends }: Meridian): readonly Point[] {
+  const rounded = (values: readonly number[]) => values.map((value) => Number(value.toFixed(DECIMALS)));
+  const meridian = { ...ends, radii: rounded(radii), steps: rounded(steps) };
+  const key = JSON.stringify(meridian);
   const before = known.get(key);
   if (before) return before;
   const points = sought(meridian);
