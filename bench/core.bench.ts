@@ -10,7 +10,6 @@ import { runInNewContext } from 'node:vm';
 import {
   checkPattern,
   checkText,
-  compareTexts,
   convertTerms,
   inStyle,
   learnt,
@@ -19,6 +18,7 @@ import {
   styleOf,
   type Checked,
 } from '../src/core/index.js';
+import { compareTexts } from '../src/core/comparison.js';
 import { machine, processOf, ratios, tableOf, takenOf, times, writeSection, type Row, type Taken } from './measure.js';
 import { demoText, longRound, odd, piece, withFaults } from './texts.js';
 import { variedText } from './varied.js';

@@ -6,7 +6,8 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { checkText, compareTexts, convertTerms, type Comparison, type Report } from '../src/core/index.js';
+import { checkText, convertTerms, type Comparison, type Report } from '../src/core/index.js';
+import { compareTexts } from '../src/core/comparison.js';
 import { chances } from '../src/core/training/chances.js';
 
 /** A line of the later draft, and the round of the earlier one that it begins; null where it begins none. */

@@ -11,7 +11,6 @@ import { instructionsRead } from './instructions.js';
 import { withSlips } from './slips.js';
 import {
   checkPattern,
-  compareDrafts,
   convertTerms,
   editionOf,
   learnt,
@@ -25,6 +24,7 @@ import {
   turning,
   type Checked,
 } from '../src/core/index.js';
+import { compareDrafts } from '../src/core/comparison.js';
 
 /** The demo, patterns in unusual hands, in ordinary ones, and those that were read last. */
 export const FOLDERS = ['demo', 'corpus/odd', 'corpus', 'corpus/aside'] as const;

@@ -6,9 +6,6 @@ import { drawingOf } from './shape/drawing.js';
 import type { Shape } from './shape/schema.js';
 import type { ShapeSettings } from './shape/settings.js';
 import { shapeOf } from './shape/shape.js';
-import { compare } from './comparing/compare.js';
-import type { CheckedDraft } from './comparing/carried.js';
-import type { Comparison } from './comparing/schema.js';
 import { check, type RuleSettings } from './checks/registry.js';
 import { courseOf } from './bench/course.js';
 import type { Course } from './bench/schema.js';
@@ -69,7 +66,7 @@ export { proposedSchema, type Proposed } from './querying/proposed.js';
 export { splitReply, replyPieceSchema, type Reply, type ReplyPiece } from './querying/replies.js';
 export { follow, intoDraft, placeAt, placeSchema, type Held } from './querying/place.js';
 export { keyOf } from './text/key.js';
-export { carriedOver, findingsBetween, type Carried, type CheckedDraft } from './comparing/carried.js';
+export { carriedOver, type Carried, type CheckedDraft } from './comparing/carried.js';
 export { changedWords } from './comparing/words.js';
 export { changeSchema, comparisonSchema } from './comparing/schema.js';
 export type { Change, ComparedEntry, ComparedPart, Comparison } from './comparing/schema.js';
@@ -281,30 +278,4 @@ function courseOfPattern(counted: CountedPattern, name: string): Course {
 /** As `checkPattern`, for those who want the report alone. */
 export function checkText(text: string, file: string, options?: CheckOptions): Report {
   return checkPattern(text, file, options).report;
-}
-
-/** A text, and how it is to be read. */
-export type ReadText = Partial<CheckOptions> & { readonly text: string };
-
-/** Lays two drafts of a pattern side by side, round by round. Never throws, whatever the texts. */
-export function compareTexts(before: ReadText, after: ReadText): Comparison {
-  return compare(decide(before.text, { terms: 'auto', ...before }), decide(after.text, { terms: 'auto', ...after }));
-}
-
-/** Two drafts in step, each with what was found in it. */
-export interface ComparedDrafts {
-  readonly comparison: Comparison;
-  readonly before: CheckedDraft;
-  readonly after: CheckedDraft;
-}
-
-/** As `compareTexts`, with the reports of both. */
-export function compareDrafts(before: ReadText, after: ReadText): ComparedDrafts {
-  const read = (draft: ReadText) => {
-    const counted = decide(draft.text, { terms: 'auto', ...draft });
-    const report = reportOf('', counted, check(counted, draft.rules, draft.style));
-    return { counted, checked: { text: draft.text, report } };
-  };
-  const [old, now] = [read(before), read(after)];
-  return { comparison: compare(old.counted, now.counted), before: old.checked, after: now.checked };
 }

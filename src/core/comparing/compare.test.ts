@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { changedWords, compareTexts, comparisonSchema } from '../index.js';
+import { changedWords, comparisonSchema } from '../index.js';
+import { compareTexts } from '../comparison.js';
 import { align } from './align.js';
 
 const HEAD = `Head

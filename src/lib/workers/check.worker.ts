@@ -2,9 +2,7 @@ import { expose } from 'comlink';
 import * as z from 'zod/mini';
 import {
   checkPattern,
-  compareDrafts,
   convertTerms,
-  findingsBetween,
   handSchema,
   handWordSchema,
   houseStyleSchema,
@@ -107,7 +105,7 @@ export interface CheckWorker {
   /** What comes of a figure in the round at some words. */
   tried(asked: z.infer<typeof triedSchema>): Tried | null;
   earlier(text: string): EarlierRound[];
-  compare(asked: AskedComparison): ComparedTexts;
+  compare(asked: AskedComparison): Promise<ComparedTexts>;
   convert(asked: AskedConversion): Conversion;
   evidence(text: string): TermsEvidence;
   inStyle(asked: z.infer<typeof styleSchema>): Styled;
@@ -161,8 +159,9 @@ const worker: CheckWorker = {
     const { text, settings, ...options } = shapeSchema.parse(asked);
     return checkPattern(text, '', options).shape(settings);
   },
-  compare(asked) {
+  async compare(asked) {
     const { before, after, ...options } = compareSchema.parse(asked);
+    const { compareDrafts, findingsBetween } = await import('../../core/comparison.js');
     const drafts = compareDrafts({ ...options, text: before }, { ...options, text: after });
     return {
       comparison: drafts.comparison,

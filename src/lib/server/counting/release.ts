@@ -1,6 +1,5 @@
 import {
   checkPattern,
-  compareTexts,
   convertTerms,
   editionOf,
   inStyle,
@@ -14,6 +13,7 @@ import {
   type ReportRound,
   type Since,
 } from '../../../core/index.js';
+import { compareTexts } from '../../../core/comparison.js';
 import type { ErratumTried } from '../../release.js';
 
 type Terms = 'us' | 'uk';

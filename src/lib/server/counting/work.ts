@@ -3,7 +3,6 @@ import {
   carriedOver,
   checkPattern,
   checkText,
-  compareDrafts,
   convertTerms,
   intoDraft,
   learnt,
@@ -25,6 +24,7 @@ import {
   type RoundAccount,
   type StyleCount,
 } from '../../../core/index.js';
+import { compareDrafts } from '../../../core/comparison.js';
 import type { Summary, TermsWanted } from '../../patterns.js';
 import { corrected, released } from './release.js';
 import { TRAINING } from './training.js';
