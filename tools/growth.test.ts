@@ -27,6 +27,15 @@ const ONCE_HUNG: readonly (readonly [string, string])[] = [
   ['brackets in lines', brackets(500_000, '()[]{}<>\n')],
   ['a round that refers to all before it', START + repeated(800, (i) => `Rnd ${i + 2}: repeat Rnds 1-${i + 1}\n`)],
   ['a pattern that has lost its line breaks', repeated(3000, (i) => `Rnd ${i + 1}: sc around (6). `)],
+  ['ordinals in running text', repeated(30, (i) => `${repeated(60, (at) => `Round ${i * 60 + at + 1}: plain. `)}\n`)],
+  [
+    'lists of words behind the rounds',
+    START + repeated(5000, (i) => `Rnd ${i + 2}: sc around (6)\nKey: w${i} = increase\n\n`),
+  ],
+  [
+    'sentences without a number',
+    repeated(1500, () => 'Six sc in a ring. Two in each, 12. One plain. Two plain. Then sc around.\n'),
+  ],
   ['many pieces', repeated(3000, (i) => `PART ${i}\nRnd 1: 6 sc in MR (6)\n`)],
 ];
 /** On an idle machine none of them takes a tenth of this; milliseconds. */

@@ -102,6 +102,31 @@ describe('rounds that say they are like others', () => {
   });
 });
 
+describe('pieces that are named before what is worked along them', () => {
+  const legs = ['LEGS (make 2)', 'Rnd 1: 6 sc in MR', 'Rnd 2: inc around', '', 'BODY'];
+  it.each([
+    ['Rnd 1: on the first leg sc 12, on the second leg sc 12', 24],
+    ['Rnd 1: over the first leg: 12 sc, over the second leg: 12 sc', 24],
+    ['Rnd 1: around left leg, sc 12; around right leg, sc 12', 24],
+    ['Rnd 1: sc 12 on the first leg, then cont on second leg sc 12', 24],
+    ['Rnd 1: along the first leg 12 sc, ch 2, along the second leg 12 sc, 2 sc on ch', 26],
+  ])('%s', (round, made) => {
+    const { rounds } = countPattern(readPattern(`US terms\n\n${[...legs, round].join('\n')}\n`));
+    expect(rounds.at(-1)?.round.unread).toEqual([]);
+    expect(rounds.at(-1)?.outcome.made).toBe(made);
+  });
+});
+
+describe('loops that an earlier part has left free', () => {
+  const part = ['CAP', 'Rnd 1: 6 sc in MR', 'Rnd 2: inc around', 'Rnd 3: FLO inc around', ''];
+  it.each([
+    [[...part, 'NECK', 'Rnd 4: in the back loops left free in Rnd 3: 12 sc', 'Rnd 5: sc around'], '6, 12, 24, 12, 12'],
+    [[...part, 'NECK', 'Rnd 4: sc around', 'Rnd 5: sc around'], '6, 12, 24, 24, 24'],
+  ] as const)('are found where the numbers go on: %j', (lines, expected) => {
+    expect(counts(lines)).toBe(expected);
+  });
+});
+
 describe('rounds told together', () => {
   it.each([
     [['Rnd 1: 6 sc in MR', 'Rnd 2: inc around', 'Rnds 3-5: sc around (12)', 'Rnd 6: dec around'], '6, 12, 12, 6'],

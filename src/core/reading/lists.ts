@@ -8,6 +8,8 @@ import { NO_ROLES, type Roles } from './roles.js';
 const FAR = 40_000;
 /** No list of words is longer; lines. */
 const LONGEST = 60;
+/** Nor has a text more of them behind its rounds. */
+const MOST = 8;
 const FIRST_ROUND = /^[ \t>*_-]*(?:rnd|round|rd|row|r)\.?\s?[12]\b/imu;
 /** "Abbreviations", "**Key**", "legend: x sc, v inc": what leads a list of words, which can stand behind the rounds as well. */
 const LEADS = new RegExp(
@@ -15,20 +17,23 @@ const LEADS = new RegExp(
   'gimu',
 );
 
-/** The pattern's own abbreviations: entries before the first round, in a list behind it, and in lines that are said to be such. */
-export function legendOf(source: SourceText, { lines }: Roles = NO_ROLES): LegendEntry[] {
-  const [before, ...behind] = listsIn(source);
-  const said = [...lines].filter(([from, role]) => role === 'abbreviations' && from >= before.to);
-  return [
-    ...legendIn(source.text, before.from, before.to),
-    ...behind.flatMap(({ from, to }) => legendIn(source.text, from, to)),
-    ...said.flatMap(([from]) => legendIn(source.text, from, lineSpan(source, lineIndexAt(source, from)).to)),
-  ];
+/** The words that a text explains. */
+export interface Explained {
+  /** Its own abbreviations: entries before the first round, in a list behind it, and in lines that are said to be such. */
+  readonly legend: LegendEntry[];
+  /** What is told of words in other ways; see `toldIn`. */
+  readonly told: LegendEntry[];
 }
 
-/** What is told of words in other ways; see `toldIn`. */
-export function wordsTold(source: SourceText): LegendEntry[] {
-  return listsIn(source).flatMap(({ from, to }) => toldIn(source, from, to));
+/** What a text explains of its words, wherever it does. */
+export function explainedIn(source: SourceText, { lines }: Roles = NO_ROLES): Explained {
+  const lists = listsIn(source);
+  const said = [...lines].filter(([from, role]) => role === 'abbreviations' && from >= lists[0].to);
+  const legend = [
+    ...lists.flatMap(({ from, to }) => legendIn(source.text, from, to)),
+    ...said.flatMap(([from]) => legendIn(source.text, from, lineSpan(source, lineIndexAt(source, from)).to)),
+  ];
+  return { legend, told: lists.flatMap(({ from, to }) => toldIn(source, from, to)) };
 }
 
 /** Where words may be explained: all before the first round, and each list behind it, as far as no line is blank. */
@@ -47,6 +52,7 @@ function listsIn(source: SourceText): [Span, ...Span[]] {
     const last = Math.min(first + LONGEST, source.lineStarts.length);
     while (line < last && !isBlank(source, line)) line += 1;
     if (line > first) lists.push({ from, to: lineSpan(source, line - 1).to });
+    if (lists.length === MOST) break;
   }
   return [{ from: 0, to: end }, ...lists];
 }

@@ -13,7 +13,7 @@ import { rolesIn, type Roles } from './roles.js';
 import type { Sense } from '../vocabulary/senses.js';
 import { definedBy } from './legend.js';
 import { Memory } from './memory.js';
-import { legendOf, wordsTold } from './lists.js';
+import { explainedIn } from './lists.js';
 import { outlineOf } from './outline.js';
 
 export interface ReadOptions {
@@ -125,12 +125,11 @@ function groundOf(
 ): Ground {
   const source = sourceText(text, memory.remember);
   const terms = detectTerms(text, wanted);
-  const legend = legendOf(source, roles);
+  const { legend, told } = explainedIn(source, roles);
   const compact = writesLetters(
     text,
     legend.map(({ term }) => term),
   );
-  const told = wordsTold(source);
   const own = definedBy([...legend, ...told], terms.used, compact, source.remember);
   const explained = new Set(own.map(({ term }) => term));
   return {

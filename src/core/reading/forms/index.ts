@@ -3,6 +3,7 @@ import { bracket } from './bracket.js';
 import { chain, picot } from './chain.js';
 import { colour } from './colour.js';
 import { join } from './join.js';
+import { pieceFirst, placeFirst } from './placed.js';
 import { plain } from './plain.js';
 import { firstChain, layers, loops, otherSide, turn } from './markers.js';
 import { freeLoops, reference, roundSpan } from './reference.js';
@@ -11,7 +12,7 @@ import { ring } from './ring.js';
 import { leave, skip } from './skip.js';
 import { alternate, repeatBefore, repeatVerb, star, timesBehind } from './star.js';
 import { countSentence, stated } from './stated.js';
-import { pieceFirst, placeFirst, work } from './work.js';
+import { work } from './work.js';
 
 /** All forms of an instruction, in the order in which they are tried at each place. */
 export const FORMS: readonly InstructionForm[] = [

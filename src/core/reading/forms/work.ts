@@ -4,7 +4,7 @@ import { isTimesSign, amountAfter } from '../amount.js';
 import { isPlainAround, spreadEvenly } from '../evenly.js';
 import { inEveryNth } from '../every.js';
 import { amountAfterTool, amountBefore, readTool, type Tool } from '../tool.js';
-import { placementAfter, type Placement, pieceNamed } from '../placement.js';
+import { placementAfter, type Placement } from '../placement.js';
 import {
   isBoundary,
   isWord,
@@ -161,7 +161,7 @@ interface ReadWork {
 }
 
 /** Reads one step of work; null where none stands. Chains are read by a form of their own. */
-function readWork(reader: Reader, at: number): ReadWork | null {
+export function readWork(reader: Reader, at: number): ReadWork | null {
   // "work 6 sc", "make 2 dc": the verb adds nothing where an amount or a stitch follows.
   const amount = amountBefore(reader, pass(reader, at, 'work'));
   const before = { ...amount, next: passColour(reader, amount) };
@@ -337,83 +337,3 @@ function fillsUp(step: Step): boolean {
 function fillsAll(step: Step): boolean {
   return (step.kind === 'work' || step.kind === 'repeat') && step.amount?.kind === 'fill' && step.amount.leave === 0;
 }
-
-/**
- * The piece said before what is worked along it.
- *
- * `on 2nd lobe sc 18`   `over the first leg: 12 sc`   `around left leg, sc 20`
- *  ^                     ^                              ^
- */
-export const pieceFirst: InstructionForm = {
-  name: 'piece-first',
-  begins: ['in', 'around', 'unknown', 'work'],
-  examples: ['on 2nd lobe sc 18, on 1st lobe sc 18', 'over the first leg: 12 sc, ch 2, over the second leg: 12 sc'],
-  read(reader, at) {
-    // "continue on the first leg, sc 12"
-    const on = pass(reader, at, 'work');
-    if (!isWord(reader, on, 'on', 'over', 'along', 'around', 'across')) return null;
-    const piece = pieceNamed(reader, on + 1);
-    // "on the other side 9 sc" goes along this piece, and in "on side 9 sc" the figure is of the stitches.
-    if (piece && /(?:side|edge|end|half)$|\d$/.test(piece.name)) return null;
-    const begins = piece && (isWord(reader, piece.next, ',', ':') ? piece.next + 1 : piece.next);
-    const read = begins ? readWork(reader, begins) : null;
-    if (!piece || !read || read.work.place.kind !== 'edge' || read.work.amount.kind !== 'times') return null;
-    reader.steps.push({ ...read.work, source: piece.name, span: spanBetween(reader, at, read.next) });
-    return read.next;
-  },
-};
-
-/**
- * The place said before what goes there.
- *
- * `in the next st work hdc, dc, hdc`   `into the ring: 6 sc`   `in 2nd ch from hook make 6 sc`
- *  ^                                    ^                       ^
- */
-export const placeFirst: InstructionForm = {
-  name: 'place-first',
-  begins: ['in'],
-  examples: ['in next st work (hdc, dc, hdc), sc 5', 'in each st make 2 sc'],
-  read(reader, at) {
-    const placement = placementAfter(reader, at);
-    if (!placement || placement.together || placement.loopsOnly) return null;
-    // "from the 2nd ch work sl st, sc, hdc": one in each from there on.
-    if (isWord(reader, at, 'from') && placement.place.kind === 'chain-from-hook') return null;
-    const verb = pass(reader, isWord(reader, placement.next, ',', ':') ? placement.next + 1 : placement.next, 'work');
-    // Without a verb "in next st, 2 sc" can't be told from two steps.
-    if (verb === placement.next || reader.tokens[verb - 1]?.kind === 'mark') return null;
-    const members: Work[] = [];
-    let i = verb;
-    const open = tokenAt(reader, verb)?.kind === 'open' ? (reader.partner[verb] ?? -1) : -1;
-    const end = open > 0 ? open : reader.end;
-    if (open > 0) i += 1;
-    while (i < end) {
-      const read = readWork(reader, i);
-      if (!read || read.work.place.kind !== 'edge' || read.work.amount.kind !== 'times' || read.next > end) break;
-      members.push(read.work);
-      i = read.next;
-      // A comma goes on with the same stitch; anything else ends it.
-      const comma = pass(reader, isWord(reader, i, ',') ? i + 1 : i, 'and');
-      if (comma === i || !readWork(reader, comma)) break;
-      i = comma;
-    }
-    // "make a ring and into it work: ch 1, 8 sc": the ring has been told already.
-    if (members.length === 0 && placement.place.kind === 'ring' && reader.steps.at(-1)?.kind === 'ring') return verb;
-    if (members.length === 0 || (open > 0 && i !== open)) return null;
-    const next = pass(reader, open > 0 ? open + 1 : i, 'each');
-    const span = spanBetween(reader, at, next);
-    const only = members[0];
-    if (placement.loops && placement.loops !== 'both')
-      reader.steps.push({ kind: 'loops', loops: placement.loops, span });
-    if (members.length === 1 && only && only.per === 1 && only.over === 1 && only.amount.kind === 'times') {
-      const inRing = placement.place.kind === 'ring';
-      reader.steps.push({
-        ...only,
-        per: inRing ? 1 : only.amount.times,
-        amount: inRing ? only.amount : placement.amount,
-        place: placement.place,
-        span,
-      });
-    } else reader.steps.push({ kind: 'group', members, amount: placement.amount, place: placement.place, span });
-    return next;
-  },
-};

@@ -193,10 +193,11 @@ function hasPrefix(text: string, places: readonly Place[]): boolean {
 /** Whether the labels stand behind their instructions: a line of several ends with one then. */
 function standsBehind(text: string, places: readonly Place[], labels: readonly Label[]): boolean {
   const letters = (from: number, to: number) => text.slice(from, Math.max(from, to)).match(/\p{L}/gu)?.length ?? 0;
+  const lastIn = new Map(places.map(({ line }, i) => [line, i]));
   const behind = places.filter(({ start, end, line }, i) => {
     const span = labels[i]?.span;
     if (!span) return false;
-    const last = places.findLastIndex((place) => place.line === line);
+    const last = lastIn.get(line) ?? i;
     const several = last > i || places[i - 1]?.line === line;
     if (several) return letters(labels[last]?.span.to ?? end, end) <= 2 && letters(start, span.from) > 0;
     return letters(start, span.from) > letters(span.to, end) + 2;

@@ -8,7 +8,7 @@ import { unitsInTable } from './rows.js';
 import { seriesOf } from './series.js';
 import { tablesIn } from './table.js';
 import type { Unit, Units } from './unit.js';
-import { clausesIn, sentencesIn, unnumberedIn, type Unnumbered } from './unlabelled.js';
+import { clausesIn, sentencesIn, unnumberedIn, type Stretch, type Unnumbered } from './unlabelled.js';
 
 const MOST_COUNT_FIELDS = 3;
 const MOST_LINES = 3000;
@@ -24,13 +24,13 @@ const FEWEST_SENTENCES = 3;
 export function unitsOf(source: SourceText, lexicon: Lexicon): Units[] {
   if (source.lineStarts.length > MOST_LINES) return [];
   const ways: Unit[][] = tablesIn(source, lexicon).map((columns) => unitsInTable(source, columns));
+  const sentences = sentencesIn(source);
   for (const series of seriesOf(source))
     for (const units of waysOf(source, lexicon, draftsOf(source, lexicon, series)))
-      ways.push([...units, ...inParagraphs(source, lexicon, units)]);
+      ways.push([...units, ...inParagraphs(source, lexicon, sentences, units)]);
   ways.push(...unnumberedOf(source, lexicon, unnumberedIn(source, lexicon)));
   // Sentences are rounds only where neither numbers nor lines are.
   if (ways.length === 0) {
-    const sentences = sentencesIn(source);
     const clauses = clausesIn(source, lexicon, sentences);
     for (const stretches of clauses.length > sentences.length ? [clauses, sentences] : [sentences])
       ways.push(...unnumberedOf(source, lexicon, unnumberedIn(source, lexicon, stretches)));
@@ -41,11 +41,16 @@ export function unitsOf(source: SourceText, lexicon: Lexicon): Units[] {
 }
 
 /** Pieces that are told in sentences without a number, in paragraphs of their own beside those that have numbers. */
-function inParagraphs(source: SourceText, lexicon: Lexicon, units: readonly Unit[]): Unit[] {
-  const taken = new Set(units.flatMap(({ span }) => linesOf(source, span)));
-  const sentences = sentencesIn(source).filter(({ line }) => !taken.has(line));
+function inParagraphs(
+  source: SourceText,
+  lexicon: Lexicon,
+  sentences: readonly Stretch[],
+  units: readonly Unit[],
+): Unit[] {
   if (sentences.length < FEWEST_SENTENCES) return [];
-  const found = unnumberedIn(source, lexicon, sentences, FEWEST_SENTENCES);
+  const taken = new Set(units.flatMap(({ span }) => linesOf(source, span)));
+  const free = sentences.filter(({ line }) => !taken.has(line));
+  const found = unnumberedIn(source, lexicon, free, FEWEST_SENTENCES);
   const told = found.filter(({ line }) => {
     const inLine = found.filter((one) => one.line === line);
     return inLine.length >= FEWEST_SENTENCES && inLine[0]?.starts === true;
