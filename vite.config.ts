@@ -7,8 +7,8 @@ const HOUSE =
 
 /** Tests of what computes and keeps nothing: they can share its modules, and need no one's process. */
 const PURE = ['src/core/**/*.test.ts', 'tools/**/*.test.ts'];
-/** It puts another module in the place of one. */
-const REPLACING = 'src/core/reading/memory.test.ts';
+/** One puts another module in the place of one; the other measures its process, which must be no one else's. */
+const APART = ['src/core/reading/memory.test.ts', 'tools/growth.test.ts'];
 
 export default defineConfig({
   plugins: [letters, sveltekit()],
@@ -34,13 +34,13 @@ export default defineConfig({
       {
         extends: true,
         // The core keeps nothing between calls but what it may keep: its modules are loaded once for all of its tests.
-        test: { name: 'core', include: PURE, exclude: [REPLACING], isolate: false, pool: 'threads' },
+        test: { name: 'core', include: PURE, exclude: APART, isolate: false, pool: 'threads' },
       },
       {
         extends: true,
         test: {
           name: 'rest',
-          include: ['src/{lib,cli,routes}/**/*.test.ts', 'scripts/**/*.test.ts', REPLACING],
+          include: ['src/{lib,cli,routes}/**/*.test.ts', 'scripts/**/*.test.ts', ...APART],
           exclude: ['**/*.browser.test.ts'],
           globalSetup: 'scripts/before-tests.mjs',
         },

@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bearsCheck, hostileText } from '../../tools/hostile.js';
-import { spent } from '../../tools/spent.js';
 import { checkText } from './index.js';
 
 /** A round as a tree: what is worked, in which order; printed below in several hands. */
@@ -175,42 +174,5 @@ describe.each(HANDS.map((hand) => [hand.name, hand] as const))('any round, writt
 describe('any text at all', () => {
   it('gives a valid report and valid accounts, whose places lie inside the text', () => {
     fc.assert(fc.property(hostileText, bearsCheck), { numRuns: 800 });
-  });
-});
-
-describe('time grows with the text, not with its square', () => {
-  /** Best of three, so that a pause of the machine doesn't count. */
-  function time(text: string): number {
-    let best = Infinity;
-    for (let i = 0; i < 3; i += 1) {
-      best = Math.min(
-        best,
-        spent(() => checkText(text, 'x')),
-      );
-    }
-    return best;
-  }
-
-  it.each<[string, (n: number) => string]>([
-    ['rounds', (n) => Array.from({ length: n }, (_, i) => `Rnd ${i + 1}: sc around (6)`).join('\n')],
-    ['one long line', (n) => `Rnd 1: ${'sc 3, inc, '.repeat(n * 4)}`],
-    ['open brackets', (n) => `Rnd 1: ${'('.repeat(n * 4)}`],
-    ['nested brackets', (n) => `Rnd 1: ${'('.repeat(n * 4)}sc${')'.repeat(n * 4)}`],
-    ['stars', (n) => `Rnd 1: ${'* '.repeat(n * 4)}sc`],
-    ['labels in a line', (n) => 'Rnd 1 '.repeat(n * 2)],
-    ['headings', (n) => 'Head\nstart ch loops of \n'.repeat(n)],
-    ['references', (n) => Array.from({ length: n }, (_, i) => `Rnd ${i + 1}: rep Rnd ${i}`).join('\n')],
-    ['prose', (n) => 'It was a dark night; the rain fell in torrents. '.repeat(n * 4)],
-    ['digits', (n) => '1'.repeat(n * 20)],
-    ['until', (n) => `Rnd 1: ${'sc until '.repeat(n)}`],
-    ['unknown words', (n) => `Rnd 1: ${'frob glorp '.repeat(n * 2)}`],
-  ])('%s', (_, make) => {
-    time(make(100));
-    // Four times the text: about 4 where it is linear, 16 where it is not. Measured anew where the
-    // machine was busy with something else; what is not linear fails each time.
-    const grows = () => time(make(2400)) / (time(make(600)) + 2);
-    let least = grows();
-    for (let tries = 0; tries < 3 && least >= 9; tries += 1) least = Math.min(least, grows());
-    expect(least).toBeLessThan(9);
   });
 });
