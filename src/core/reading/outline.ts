@@ -1,32 +1,23 @@
-import type { StatedCount } from '../pattern/instruction.js';
-import type {
-  Instruction,
-  Part,
-  Passage,
-  PieceStart,
-  Round,
-  RoundReference,
-  Section,
-  Stretch,
-} from '../pattern/pattern.js';
+import type { Instruction, Part, Passage, Round, RoundReference, Section } from '../pattern/pattern.js';
 import { lineIndexAt, lineSpan, type SourceText, type Span } from '../text/source.js';
 import type { SectionKind } from '../vocabulary/sections.js';
 import type { InstructionReader } from './again.js';
-import { headingBeforeLabel, partInLine, sectionOf, type Heading } from './headings.js';
-import { beginsInstruction, contentStart, labelsIn, type Label } from './labels.js';
-import { NO_UNITS, type Figure, type Unit, type Units } from './page/unit.js';
-import { instructionOf } from './page/columns.js';
-import { tokenize } from './lexer.js';
-import type { Lexicon } from './lexicon.js';
-import { COUNT_AT_END, IN_RING, Lookahead } from './lookahead.js';
-import { chainStartIn, freeLoopsIn } from './starts.js';
-import { nameIn, SO_MANY_OF_THEM } from './page/parts.js';
 import { NO_INSTRUCTION } from './gist/gist.js';
 import { referenceIn } from './gist/reference.js';
 import type { LineRole } from './hand.js';
+import { headingBeforeLabel, partInLine, sectionOf, type Heading } from './headings.js';
+import { beginsInstruction, contentStart, labelsIn, type Label } from './labels.js';
+import { tokenize } from './lexer.js';
+import type { Lexicon } from './lexicon.js';
+import { COUNT_AT_END, IN_RING, Lookahead } from './lookahead.js';
+import { instructionOf } from './page/columns.js';
+import { nameIn, SO_MANY_OF_THEM } from './page/parts.js';
+import { NO_UNITS, type Unit, type Units } from './page/unit.js';
+import { Pieces, type Beginning, type PartDraft } from './pieces.js';
 import { headingSaid, NO_ROLES, sectionOfRole, withSaid, type Roles } from './roles.js';
+import { firstWords, roundOf, type OpenRound } from './rounds.js';
+import { chainStartIn, freeLoopsIn } from './starts.js';
 import { beginsInRing, isInstruction, mayInstruct, wordsBeforeWork } from './unlabelled.js';
-import { moreIn } from './making.js';
 import { Yarns } from './yarns.js';
 
 /** The parts of a text with their rounds read, its sections, and all that is neither. */
@@ -38,30 +29,12 @@ export interface Outline {
 }
 
 type Draft<T> = { -readonly [K in keyof T]: T[K] };
-interface PartDraft extends Omit<Draft<Part>, 'stretches'> {
-  stretches: StretchDraft[];
-  level: number;
-}
-interface StretchDraft extends Omit<Draft<Stretch>, 'rounds'> {
-  rounds: Round[];
-  series: string;
-}
 interface PassageDraft {
   readonly span: Span;
   readonly section: SectionKind | null;
   part: PartDraft | null;
   readonly after: Round | null;
 }
-interface OpenRound {
-  readonly label: Label | null;
-  readonly from: number;
-  readonly bodyFrom: number;
-  to: number;
-  /** A count that stands outside of the instruction. */
-  readonly stated?: Figure | null;
-  readonly unit?: Unit;
-}
-
 /** What the second line of an instruction can begin with: "in each st", "around", "times". */
 const CONNECTING: ReadonlySet<string> = new Set([
   'in',
@@ -95,11 +68,9 @@ const TAKES_SHARE =
 const DIVIDES = /(?<!\p{L})(?:shape (?:the )?(?:neck|armhole|shoulder)|skip|miss|divid|split|separat|unworked)/iu;
 const LEAD = /^[^\p{L}\d]{0,4}(\p{L}[\p{L} '’-]{1,28}?)\s*(?:[:.]\s*[*_]{1,2}|[*_]{1,2}\s*[:.–—-]|:)(?=\s)/u;
 
-const LONGEST_KIND = 24;
 const LONGEST_NAME = 40;
 /** What begins so names no piece. */
 const TELLS_HOW = /^\W{0,3}(?:start|begin|with|in|using|use|work|from|now|then|make|change|switch)(?!\p{L})/iu;
-const LONGEST_CODA = 400;
 
 /** Finds parts and rounds, in one pass over the lines. */
 export function outlineOf(
@@ -119,12 +90,10 @@ class Outliner {
   /** The units that begin in a line, and the lines that one goes on in. */
   readonly #unitsIn = new Map<number, Unit[]>();
   readonly #covered = new Set<number>();
-  readonly #parts: PartDraft[] = [];
+  readonly #pieces = new Pieces();
   #section: SectionKind | 'part' | null = null;
   #pending: { heading: Heading; span: Span } | null = null;
   #title: string | null = null;
-  #part: PartDraft | null = null;
-  #stretch: StretchDraft | null = null;
   #open: OpenRound | null = null;
   /** Prose since the last round: where starts, free loops and names of edgings are told. */
   #prose: Span | null = null;
@@ -159,27 +128,8 @@ class Outliner {
     const count = this.#source.lineStarts.length;
     for (let line = 0; line < count; line += 1) this.#line(line);
     this.#close();
-    const finished = new Map<PartDraft, Part>();
-    for (const draft of this.#parts) {
-      const stretches = draft.stretches
-        .filter(({ rounds }) => rounds.length > 0)
-        .map(({ name, start, into, divided, rounds }) => ({
-          name,
-          start,
-          into,
-          divided,
-          // A table may grow from the bottom.
-          rounds: this.#units.upwards ? rounds.sort((a, b) => a.from - b.from) : rounds,
-        }));
-      if (stretches.length === 0) continue;
-      finished.set(draft, {
-        name: draft.name,
-        make: draft.make + (draft.saysMake ? 0 : this.#moreOf(draft)),
-        saysMake: draft.saysMake,
-        heading: draft.heading,
-        stretches,
-      });
-    }
+    // A table may grow from the bottom.
+    const finished = this.#pieces.finished(this.#source, this.#units.upwards);
     return {
       title: this.#roles.title ?? this.#title,
       parts: [...finished.values()],
@@ -191,14 +141,6 @@ class Outliner {
         after,
       })),
     };
-  }
-
-  /** How many more of a piece are to be made, as it says behind its rounds. */
-  #moreOf(draft: PartDraft): number {
-    const next = this.#parts[this.#parts.indexOf(draft) + 1];
-    const from = draft.stretches.at(-1)?.rounds.at(-1)?.span.from ?? draft.heading.to;
-    const to = Math.min(next?.heading.from ?? Infinity, from + LONGEST_CODA);
-    return moreIn(this.#source.text.slice(from, to));
   }
 
   #line(index: number): void {
@@ -236,7 +178,7 @@ class Outliner {
     }
     this.#inlineSection(index, text, span);
     if (this.#likeOther(span, text)) return;
-    const begun = this.#units.units.length === 0 || this.#part !== null;
+    const begun = this.#units.units.length === 0 || this.#pieces.part !== null;
     if (begun && (this.#unlabelled(index, span, text) || this.#pieceInLine(index, span, text))) return;
     this.#addProse(span);
   }
@@ -308,8 +250,8 @@ class Outliner {
   #likeOther(line: Span, text: string): boolean {
     if (this.#units.units.length === 0 || !this.#pending || text.length > 120) return false;
     const reference = referenceIn(this.#source.text, line);
-    const stem = reference?.part?.split(' ').at(-1)?.replace(/s$/, '');
-    const like = stem === undefined ? undefined : this.#parts.findLast(({ name }) => name.toLowerCase().includes(stem));
+    const noun = reference?.part?.split(' ').at(-1);
+    const like = noun === undefined ? undefined : this.#pieces.named(noun);
     if (!reference || !like) return false;
     const all = like.stretches.flatMap(({ rounds }) => rounds.flatMap(({ numbers }) => numbers));
     const [first, last] = [reference.rounds[0] ?? all[0], reference.rounds.at(-1) ?? all.at(-1)];
@@ -327,7 +269,7 @@ class Outliner {
     };
     this.#begin(label);
     const reading = { ...NO_INSTRUCTION, reference: { ...reference, rounds: numbers } };
-    this.#stretch?.rounds.push(this.#roundOf({ label, from: line.from, bodyFrom: line.from, to: line.to }, reading));
+    this.#add({ label, from: line.from, bodyFrom: line.from, to: line.to }, reading);
     return true;
   }
 
@@ -370,7 +312,7 @@ class Outliner {
     const second = label.from === 2 || label.next !== undefined;
     if (
       second &&
-      (heading !== null || this.#part === null || this.#pending !== null) &&
+      (heading !== null || this.#pieces.part === null || this.#pending !== null) &&
       this.#firstRound(lead, heading)
     )
       return;
@@ -408,7 +350,7 @@ class Outliner {
 
   /** "Next 3 rnds" goes on from the last number. */
   #numbered(label: Label, count: number): Label {
-    const last = this.#stretch?.rounds.findLast(({ labelled }) => labelled)?.to ?? 0;
+    const last = this.#pieces.stretch?.rounds.findLast(({ labelled }) => labelled)?.to ?? 0;
     const numbers = Array.from({ length: Math.min(count, 2000) }, (_, i) => last + 1 + i);
     return { ...label, from: last + 1, to: last + numbers.length, numbers };
   }
@@ -416,55 +358,45 @@ class Outliner {
   /** Finds the part and the stretch that a round belongs to, and makes them where it is the first. */
   #begin(label: Label | null): void {
     const prose = this.#prose;
-    this.#flat = null;
     const words = prose ? this.#source.text.slice(prose.from, Math.min(prose.to, prose.from + 1200)) : '';
-    const into = prose ? freeLoopsIn(words, prose.from) : null;
-    const start = prose ? chainStartIn(words, this.#lexicon.compact, prose.from) : null;
-    if (prose && MAY_FOLD.test(words) && THROUGH_BOTH.test(words)) this.#flat = prose;
-    const last = this.#stretch?.rounds.at(-1);
+    const { stretch, lastRound: last } = this.#pieces;
     const restarts =
-      label !== null &&
-      label.from > 0 &&
+      label?.from === 1 &&
       last !== undefined &&
-      label.from === 1 &&
       last.to >= 1 &&
-      this.#stretch?.rounds.some((round) => round.labelled && round.from === 1);
-    const series = label?.series ?? '';
+      stretch?.rounds.some((round) => round.labelled && round.from === 1) === true;
     const named = this.#pending ?? (restarts && prose ? this.#told(words, prose) : null);
-    if (named) {
-      const under =
-        named.heading.level > 0 &&
-        this.#part &&
-        named.heading.level > this.#part.level &&
-        this.#part.level > 0 &&
-        this.#part.stretches.length > 0;
-      if (under) this.#newStretch(named.heading.name, start, into, series);
-      else this.#newPart(named.heading, named.span, start, into);
-    } else if (!this.#part) {
-      const at = { from: label?.span.from ?? 0, to: label?.span.from ?? 0 };
-      this.#newPart(
-        {
-          name: this.#title && this.#title.length < 60 ? this.#title : 'Pattern',
-          make: 1,
-          saysMake: false,
-          section: null,
-          level: 0,
-          rest: '',
-        },
-        at,
-        start,
-        into,
-      );
-    } else if (restarts || (label && series !== (this.#stretch?.series ?? ''))) {
-      this.#newStretch(LEAD.exec(words)?.[1]?.trim() ?? leadOf(lastLine(words)), start, into, series);
-    } else if (label === null || label.from === 0) {
-      if (into) this.#newStretch(LEAD.exec(words)?.[1]?.trim() ?? null, start, into, series);
-      else if (start && this.#stretch && this.#stretch.rounds.length === 0) this.#stretch.start = start;
-    } else if (start && this.#stretch && this.#stretch.rounds.length === 0) this.#stretch.start = start;
-    else if (last && TAKES_SHARE.test(words)) this.#newStretch(null, start, into, series);
+    const beginning: Beginning = {
+      name: null,
+      start: prose && chainStartIn(words, this.#lexicon.compact, prose.from),
+      into: prose && freeLoopsIn(words, prose.from),
+      divided: prose !== null && DIVIDES.test(this.#source.text.slice(prose.from, prose.to)),
+      series: label?.series ?? '',
+    };
+    if (named && this.#isUnder(named.heading)) this.#pieces.divide({ ...beginning, name: named.heading.name });
+    else if (named) this.#newPart(named.heading, named.span, beginning);
+    else if (!stretch) this.#newPart(this.#unnamed(), spanAt(label?.span.from ?? 0), beginning);
+    else if (restarts || (label && beginning.series !== stretch.series))
+      this.#pieces.divide({ ...beginning, name: leadOf(words) ?? leadOf(lastLine(words)) });
+    else if (beginning.into && !label?.from) this.#pieces.divide({ ...beginning, name: leadOf(words) });
+    else if (beginning.start && stretch.rounds.length === 0) this.#pieces.startIn(beginning.start);
+    else if (label?.from && last && TAKES_SHARE.test(words)) this.#pieces.divide(beginning);
+    this.#flat = prose && MAY_FOLD.test(words) && THROUGH_BOTH.test(words) ? prose : null;
     this.#pending = null;
     this.#prose = null;
     this.#section = 'part';
+  }
+
+  /** A heading within the part before, which has rounds already. */
+  #isUnder({ level }: Heading): boolean {
+    const { part } = this.#pieces;
+    return part !== null && level > part.level && part.level > 0 && part.stretches.length > 0;
+  }
+
+  /** What rounds without a heading are named by. */
+  #unnamed(): Heading {
+    const name = this.#title && this.#title.length < 60 ? this.#title : 'Pattern';
+    return { name, make: 1, saysMake: false, section: null, level: 0, rest: '' };
   }
 
   /** "now the flippers, black, two of them": a piece that is named in passing, with how many are made of it. */
@@ -474,30 +406,15 @@ class Outliner {
     return heading?.saysMake && heading.section === null ? { heading: { ...heading, rest: '' }, span } : null;
   }
 
-  #newPart(heading: Heading, span: Span, start: PieceStart | null, into: Stretch['into']): void {
-    this.#part = {
-      name: heading.name || 'Pattern',
-      make: heading.make,
-      saysMake: heading.saysMake,
-      heading: span,
-      stretches: [],
-      level: heading.level,
-    };
-    this.#parts.push(this.#part);
+  #newPart(heading: Heading, span: Span, beginning: Beginning): void {
+    const chains = chainStartIn(heading.rest, this.#lexicon.compact, span.to - heading.rest.length);
+    const part = this.#pieces.begin(heading, span, { ...beginning, start: beginning.start ?? chains, series: '' });
     // What stood between the heading and the first round is of this part.
     for (let i = this.#passages.length - 1; i >= 0; i -= 1) {
       const passage = this.#passages[i];
       if (!passage || passage.section || passage.span.from < span.from || passage.after) break;
-      passage.part = this.#part;
+      passage.part = part;
     }
-    const fromHeading = start ?? chainStartIn(heading.rest, this.#lexicon.compact, span.to - heading.rest.length);
-    this.#newStretch(null, fromHeading, into, '');
-  }
-
-  #newStretch(name: string | null, start: PieceStart | null, into: Stretch['into'], series: string): void {
-    const divided = this.#prose !== null && DIVIDES.test(this.#source.text.slice(this.#prose.from, this.#prose.to));
-    this.#stretch = { name, start, into, divided, rounds: [], series };
-    this.#part?.stretches.push(this.#stretch);
   }
 
   #continues(index: number, text: string): boolean {
@@ -528,7 +445,7 @@ class Outliner {
 
   #close(): void {
     const open = this.#open;
-    if (!open || !this.#stretch) return;
+    if (!open || !this.#pieces.part) return;
     this.#open = null;
     const body = this.#source.text.slice(open.bodyFrom, open.to);
     const fold = MAY_FOLD.test(body) && !open.unit ? FOLDED.exec(body) : null;
@@ -543,76 +460,13 @@ class Outliner {
 
   #push(open: OpenRound): void {
     const read = this.#instructions.read(this.#source.text, { from: open.bodyFrom, to: open.to });
-    const reading = open.unit ? instructionOf(open.unit, read, this.#stretch?.start ?? null) : read;
-    this.#stretch?.rounds.push(this.#roundOf(open, reading));
+    this.#add(open, open.unit ? instructionOf(open.unit, read, this.#pieces.stretch?.start ?? null) : read);
   }
 
-  #roundOf(open: OpenRound, reading: Instruction): Round {
-    const { label } = open;
-    const to = endOfWords(this.#source.text, open.from, open.to);
-    // An oval is turned to its other side, and goes on in rounds.
-    const turned =
-      reading.steps.some(({ kind }) => kind === 'turn') && !reading.steps.some(({ kind }) => kind === 'other-side');
-    const inRows = this.#stretch?.rounds.at(-1)?.kind === 'row';
-    return {
-      label: (label && oneSpaced(label.text)) ?? firstWords(this.#source.text.slice(open.from, to)),
-      kind:
-        label?.kind ??
-        ((turned || inRows) && label?.kind !== 'round' && (label?.series ?? '') === '' && label !== null
-          ? 'row'
-          : 'round'),
-      labelled: label !== null,
-      from: label?.from ?? 0,
-      to: label?.to ?? 0,
-      numbers: label?.numbers ?? [],
-      labelSpan: label?.span ?? { from: open.from, to: open.from },
-      span: { from: open.from, to },
-      bodyFrom: open.bodyFrom,
-      steps: this.#flat ? [{ kind: 'flat', span: this.#flat }, ...reading.steps] : reading.steps,
-      reference: this.#named(reading.reference),
-      stated: this.#statedIn(open, reading),
-      statedRounds: reading.statedRounds,
-      unread: reading.unread,
-      brackets: reading.brackets,
-      ...(reading.tabular ? { tabular: true as const } : {}),
-      ...(reading.doubt ? { doubt: reading.doubt } : {}),
-      ...(reading.idle ? { idle: reading.idle } : {}),
-      foreign: reading.foreign,
-      remarks: reading.remarks,
-    };
-  }
-
-  /** The count that is read in the words, or the figure in its place in the layout: "1 inc 6" ends on no count. */
-  #statedIn({ stated: field, bodyFrom }: OpenRound, { stated }: Instruction): StatedCount | null {
-    if (!field || (stated && !this.#isAmount(stated.span, bodyFrom) && !this.#isStep(stated, field))) return stated;
-    return { total: field.value, ...this.#kindOf(field) };
-  }
-
-  /** "9, 6(1, i), 9 …… 36": a bare figure before the one in its place, and another one, is so many stitches. */
-  #isStep({ span, total }: StatedCount, field: Figure): boolean {
-    return (
-      total !== field.value &&
-      span.to <= field.span.from &&
-      /^\W*\d+$/.test(this.#source.text.slice(span.from, span.to))
-    );
-  }
-
-  /** Whether a figure stands right behind a stitch or a shaping, another figure, or a sign: "inc1 6", "inc · 6". */
-  #isAmount({ from }: Span, bodyFrom: number): boolean {
-    if (/(?:\d[ \t]|[·∙•])[ \t]*$/u.test(this.#source.text.slice(Math.max(bodyFrom, from - 4), from))) return true;
-    const word = /\p{L}+(?=[ \t]?$)/u.exec(this.#source.text.slice(Math.max(bodyFrom, from - LONGEST_KIND), from))?.[0];
-    if (word === undefined) return false;
-    const meaning = this.#lexicon.at(tokenize(word, { from: 0, to: word.length }), 0)?.meaning.is;
-    return meaning === 'increase' || meaning === 'decrease' || meaning === 'stitch' || meaning === 'shaping';
-  }
-
-  /** "24 sc": the stitch that a count of its own field names. */
-  #kindOf({ value, span }: Figure): Pick<StatedCount, 'span' | 'breakdown'> {
-    const tokens = tokenize(this.#source.text, { from: span.to, to: span.to + LONGEST_KIND }, 3);
-    const named = /^[ \t]?\p{L}/u.test(this.#source.text.slice(span.to, span.to + 2))
-      ? this.#lexicon.at(tokens, 0)?.meaning
-      : undefined;
-    return { span, breakdown: named?.is === 'stitch' ? [{ count: value, stitch: named.stitch }] : [] };
+  #add(open: OpenRound, read: Instruction): void {
+    const reading = { ...read, reference: this.#named(read.reference) };
+    const before = { last: this.#pieces.lastRound, flat: this.#flat };
+    this.#pieces.add(roundOf(this.#source.text, this.#lexicon, open, reading, before));
   }
 
   #heading(read: Heading, span: Span): void {
@@ -640,7 +494,7 @@ class Outliner {
     // "Yarn color: grey" between the name of a piece and its first round.
     const next = kind === 'materials' && this.#pending ? this.#ahead.nextLabel(index) : null;
     if (next?.lines === 0 && next.label.from === 1) return;
-    if (match && kind && (kind === 'assembly' || !this.#part)) {
+    if (match && kind && (kind === 'assembly' || !this.#pieces.part)) {
       this.#close();
       this.#beginSection(kind, { from: span.from, to: span.from + match[0].length }, span);
     }
@@ -687,20 +541,16 @@ class Outliner {
     if (!reference || reference.part !== undefined || unread.length > 0) return false;
     if (steps.some(({ kind }) => kind === 'work' || kind === 'repeat')) return false;
     // The round before is still open.
-    const numbers = [...this.#numbersSoFar(), ...(this.#open?.label?.numbers ?? [])];
+    const numbers = [...this.#pieces.numbers(), ...(this.#open?.label?.numbers ?? [])];
     return reference.last === undefined
       ? reference.rounds.length > 0 && reference.rounds.every((number) => numbers.includes(number))
       : reference.last <= numbers.length;
   }
 
-  #numbersSoFar(): number[] {
-    return this.#stretch?.rounds.flatMap(({ numbers }) => numbers) ?? [];
-  }
-
   /** "The last two rows" by their numbers. */
   #named(reference: RoundReference | null): RoundReference | null {
     if (reference?.last === undefined) return reference;
-    return { ...reference, rounds: this.#numbersSoFar().slice(-reference.last) };
+    return { ...reference, rounds: this.#pieces.numbers().slice(-reference.last) };
   }
 
   /** Whether the round after a ring without a label is the second, or a first one that is worked on it. */
@@ -714,15 +564,14 @@ class Outliner {
   #likeEarlier({ reference, unread }: Instruction): boolean {
     const noun = reference?.part?.match(/\p{L}{3,}/gu)?.at(-1);
     if (noun === undefined || unread.length > 0 || this.#pending === null) return false;
-    const stem = noun.replace(/s$/, '');
-    return this.#parts.some(({ name }) => name.toLowerCase().includes(stem));
+    return this.#pieces.named(noun) !== undefined;
   }
 
   /** Whether a line that could be a heading only says the yarn: one has been seen already, or the rounds just go on. */
   #leadsYarn(name: string, line: number): boolean {
     if (!this.#yarns.isColour(name)) return false;
     const next = this.#ahead.nextLabel(line);
-    return this.#pending !== null || (this.#part !== null && next !== null && next.label.from !== 1);
+    return this.#pending !== null || (this.#pieces.part !== null && next !== null && next.label.from !== 1);
   }
 
   #addProse(span: Span): void {
@@ -735,8 +584,8 @@ class Outliner {
     this.#passages.push({
       span,
       section,
-      part: waits || section ? null : this.#part,
-      after: waits || section ? null : (this.#stretch?.rounds.at(-1) ?? null),
+      part: waits || section ? null : this.#pieces.part,
+      after: waits || section ? null : (this.#pieces.lastRound ?? null),
     });
     this.#prose = { from: this.#prose?.from ?? span.from, to: span.to };
   }
@@ -747,28 +596,8 @@ function isRound(role: LineRole | undefined): boolean {
   return role === undefined || role === 'round';
 }
 
-const MORE_SPACES = /\s\s|[^\S ]/;
-
-function oneSpaced(text: string): string {
-  return MORE_SPACES.test(text) ? text.replace(/\s+/g, ' ') : text;
-}
-
-/** Offset after the last character between two offsets that is no space. */
-function endOfWords(text: string, from: number, to: number): number {
-  let end = to;
-  while (end > from && text.charAt(end - 1).trim() === '') end -= 1;
-  return end;
-}
-
-function firstWords(text: string): string {
-  const words = text
-    .slice(0, 120)
-    .replace(/[*_#]/g, '')
-    .trim()
-    .split(/[\s:,.(]+/)
-    .slice(0, 3)
-    .join(' ');
-  return words.length > 28 ? `${words.slice(0, 27)}…` : words;
+function spanAt(at: number): Span {
+  return { from: at, to: at };
 }
 
 function lastLine(words: string): string {
@@ -780,6 +609,7 @@ function lastLine(words: string): string {
   );
 }
 
-function leadOf(line: string): string | null {
-  return LEAD.exec(`${line} `)?.[1]?.trim() ?? null;
+/** The name that words begin with. */
+function leadOf(words: string): string | null {
+  return LEAD.exec(`${words} `)?.[1]?.trim() ?? null;
 }
