@@ -1,4 +1,4 @@
-import type { Instruction, Part, Passage, Round, RoundReference, Section } from '../pattern/pattern.js';
+import type { Instruction, Part, Passage, RoundReference, Section } from '../pattern/pattern.js';
 import { lineIndexAt, lineSpan, type SourceText, type Span } from '../text/source.js';
 import type { SectionKind } from '../vocabulary/sections.js';
 import type { InstructionReader } from './again.js';
@@ -7,17 +7,18 @@ import { referenceIn } from './gist/reference.js';
 import type { LineRole } from './hand.js';
 import { headingBeforeLabel, partInLine, sectionOf, type Heading } from './headings.js';
 import { beginsInstruction, contentStart, labelsIn, type Label } from './labels.js';
-import { tokenize } from './lexer.js';
 import type { Lexicon } from './lexicon.js';
 import { COUNT_AT_END, IN_RING, Lookahead } from './lookahead.js';
 import { instructionOf } from './page/columns.js';
 import { nameIn, SO_MANY_OF_THEM } from './page/parts.js';
 import { NO_UNITS, type Unit, type Units } from './page/unit.js';
-import { Pieces, type Beginning, type PartDraft } from './pieces.js';
+import { Passages } from './passages.js';
+import { Pieces, type Beginning } from './pieces.js';
 import { headingSaid, NO_ROLES, sectionOfRole, withSaid, type Roles } from './roles.js';
 import { firstWords, roundOf, type OpenRound } from './rounds.js';
 import { chainStartIn, freeLoopsIn } from './starts.js';
 import { beginsInRing, isInstruction, mayInstruct, wordsBeforeWork } from './unlabelled.js';
+import { goesOnFrom } from './wrapped.js';
 import { Yarns } from './yarns.js';
 
 /** The parts of a text with their rounds read, its sections, and all that is neither. */
@@ -28,39 +29,10 @@ export interface Outline {
   readonly passages: readonly Passage[];
 }
 
-type Draft<T> = { -readonly [K in keyof T]: T[K] };
-interface PassageDraft {
-  readonly span: Span;
-  readonly section: SectionKind | null;
-  part: PartDraft | null;
-  readonly after: Round | null;
-}
-/** What the second line of an instruction can begin with: "in each st", "around", "times". */
-const CONNECTING: ReadonlySet<string> = new Set([
-  'in',
-  'each',
-  'around',
-  'next',
-  'last',
-  'same',
-  'times',
-  'repeat',
-  'and',
-  'together',
-  'stitch-word',
-  'loops',
-  'until',
-  'total',
-  'other-side',
-  'both-layers',
-]);
-const GOES_ON = /(?:[,;:(\[{*+&–—-]|(?<![\p{L}\d])(?:and|in|into|the|next|each|of|to|from|then|with|a|over))\s*$/iu;
 const MAY_FOLD = /fold|flatten|press|pinch/i;
 const FOLDED = /(?<=\d[^()[\]{}]{0,12}[)\]}])[.,;]?\s+(?=(?:now )?(?:fold|flatten|press|pinch)\s[^\n]{0,60}\d)/iu;
 const THROUGH_BOTH =
   /(?:fold|flatten|press|pinch)[^]{0,80}(?:through|both|two)\s+(?:both\s+|the\s+)?(?:layers|sides|thicknesses|edges)/iu;
-const ONLY_COUNT = /^\s*[([{<]\s*\d{1,4}\s*(?:sts?|stitches|sc|dc)?\s*[)\]}>]\.?\s*$/iu;
-const ENDS_ON_COUNT = /[([{<]\s*\d{1,4}\s*(?:sts?|stitches|sc|dc)?\s*[)\]}>]\.?\s*$/iu;
 const FIRST_RING = /^\W{0,4}0?1[.):]\s.*(?<!\p{L})(?:ring|circle|loop|mr)(?!\p{L})/iu;
 /** "Skip the first 15 st and join in st 16", "Divide for the legs". */
 const TAKES_SHARE =
@@ -105,8 +77,7 @@ class Outliner {
   readonly #yarns = new Yarns();
   readonly #ahead: Lookahead;
   readonly #instructions: InstructionReader;
-  readonly #sections: Draft<Section>[] = [];
-  readonly #passages: PassageDraft[] = [];
+  readonly #passages = new Passages();
 
   constructor(source: SourceText, instructions: InstructionReader, units: Units, roles: Roles) {
     this.#source = source;
@@ -133,13 +104,8 @@ class Outliner {
     return {
       title: this.#roles.title ?? this.#title,
       parts: [...finished.values()],
-      sections: this.#sections,
-      passages: this.#passages.map(({ span, section, part, after }) => ({
-        span,
-        section,
-        part: (part && finished.get(part)) ?? null,
-        after,
-      })),
+      sections: this.#passages.sections,
+      passages: this.#passages.finished(finished),
     };
   }
 
@@ -167,7 +133,7 @@ class Outliner {
       return;
     }
     this.#title ??= text.replace(/^[^\p{L}\d]+|[^\p{L}\d)!?]+$/gu, '');
-    if (this.#open && this.#continues(index, text)) {
+    if (this.#open && this.#continues(this.#open, index, text)) {
       this.#open.to = span.to;
       return;
     }
@@ -409,38 +375,15 @@ class Outliner {
   #newPart(heading: Heading, span: Span, beginning: Beginning): void {
     const chains = chainStartIn(heading.rest, this.#lexicon.compact, span.to - heading.rest.length);
     const part = this.#pieces.begin(heading, span, { ...beginning, start: beginning.start ?? chains, series: '' });
-    // What stood between the heading and the first round is of this part.
-    for (let i = this.#passages.length - 1; i >= 0; i -= 1) {
-      const passage = this.#passages[i];
-      if (!passage || passage.section || passage.span.from < span.from || passage.after) break;
-      passage.part = part;
-    }
+    this.#passages.claim(part);
   }
 
-  #continues(index: number, text: string): boolean {
-    const open = this.#open;
-    if (!open) return false;
-    const body = this.#source.text.slice(Math.max(open.bodyFrom, open.to - 160), open.to);
-    if (body.trim() === '')
-      return beginsInstruction(text, 0, text.length, this.#lexicon) || this.#ahead.lookOf(index) === null;
-    if (this.#source.messages && !ONLY_COUNT.test(text)) return GOES_ON.test(body);
-    // "(sc 1, inc)", and below it "(18)".
-    if (ONLY_COUNT.test(text) && !ENDS_ON_COUNT.test(body)) return true;
-    if (COUNT_AT_END.test(body)) return false;
-    if (GOES_ON.test(body)) return true;
-    const start = text.trimStart();
-    if (!/^[\p{Ll}\d(\[{<=–—*]/u.test(start)) return false;
-    // A line in small letters after a finished sentence, or after a short line, may be talk of its own.
-    const wrapped = !/[.!?]\s*$/u.test(body) && open.to - open.from > 50;
-    return wrapped || this.#goesOn(text) || /^[(\[{<=–—*\d]/u.test(start);
-  }
-
-  /** Whether a line begins with words that an instruction can begin or go on with. */
-  #goesOn(text: string): boolean {
-    const tokens = tokenize(text, { from: 0, to: Math.min(text.length, 40) });
-    const first = this.#lexicon.at(tokens, 0)?.meaning.is;
-    if (first !== undefined && CONNECTING.has(first)) return true;
-    return beginsInstruction(text, 0, text.length, this.#lexicon);
+  /** Whether a line goes on with the round above it. */
+  #continues({ from, bodyFrom, to }: OpenRound, index: number, line: string): boolean {
+    const words = this.#source.text.slice(Math.max(bodyFrom, to - 160), to);
+    if (words.trim() === '')
+      return beginsInstruction(line, 0, line.length, this.#lexicon) || this.#ahead.lookOf(index) === null;
+    return goesOnFrom({ words, length: to - from, isMessage: this.#source.messages === true }, line, this.#lexicon);
   }
 
   #close(): void {
@@ -502,7 +445,7 @@ class Outliner {
 
   #beginSection(kind: SectionKind, heading: Span, span: Span): void {
     this.#section = kind;
-    this.#sections.push({ kind, heading, span });
+    this.#passages.begin(kind, heading, span);
     if (kind === 'materials') this.#yarns.note(this.#source.text.slice(span.from, span.to));
   }
 
@@ -578,15 +521,9 @@ class Outliner {
     this.#close();
     const section = this.#section === 'part' ? null : this.#section;
     if (section === 'materials') this.#yarns.note(this.#source.text.slice(span.from, span.to));
-    const current = this.#sections.at(-1);
-    if (section && current?.kind === section) current.span = { from: current.span.from, to: span.to };
-    const waits = this.#pending !== null;
-    this.#passages.push({
-      span,
-      section,
-      part: waits || section ? null : this.#pieces.part,
-      after: waits || section ? null : (this.#pieces.lastRound ?? null),
-    });
+    const waits = section !== null || this.#pending !== null;
+    const { part, lastRound } = this.#pieces;
+    this.#passages.add(span, section, waits ? null : part, waits ? null : (lastRound ?? null));
     this.#prose = { from: this.#prose?.from ?? span.from, to: span.to };
   }
 }
