@@ -83,6 +83,7 @@ const TEXTS: Readonly<Record<string, { readonly speaks: readonly string[]; reado
     silent: [
       us(`BALL\n${HOLLOW.replace('Rnd 8', 'Stuff.\nRnd 8')}`),
       us(`BALL\nFill the ball as you go.\n${HOLLOW}`),
+      us(`BOTTOM\n${HOLLOW.replace('Rnd 8', 'Filling goes in.\nTOP\nRnd 8')}`),
       us(`BALL\n${HOLLOW.replace('Rnd 8', 'No stuffing is used.\nRnd 8')}`),
       us(`COIN\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 6 (18)\nFasten off.\n`),
     ],

@@ -59,8 +59,17 @@ function saidElsewhere({ events }: Document): boolean {
 
 /** Whether its rounds speak of stuffing in words that were passed over. */
 function speaksOfIt({ source, parts }: Pattern, part: Part): boolean {
-  const next = parts[parts.indexOf(part) + 1];
-  return STUFFING.test(source.text.slice(part.heading.from, next?.heading.from));
+  const at = parts.indexOf(part);
+  let first = at;
+  while (goesOn(parts[first - 1], parts[first])) first -= 1;
+  return STUFFING.test(source.text.slice(parts[first]?.heading.from, parts[at + 1]?.heading.from));
+}
+
+/** Whether the numbers of a part go on from the one before: they are one hollow. */
+function goesOn(before: Part | undefined, part: Part | undefined): boolean {
+  const first = part?.stretches[0]?.rounds[0];
+  const last = before?.stretches.at(-1)?.rounds.at(-1);
+  return first !== undefined && last !== undefined && last.to > 0 && first.from === last.to + 1;
 }
 
 const STUFFING = /stuff|fill|wadd|padd|fluff|kapok|pellets|plump|rembourr|vull|stopf|imbott|rellen|fyll|fyld/iu;

@@ -1,5 +1,6 @@
 import type { CountedRound } from '../counting/counted.js';
 import type { Outcome } from '../counting/outcome.js';
+import type { Step } from '../pattern/instruction.js';
 import type { Instruction, Round, RoundReference } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
 import { cardinal } from '../vocabulary/numbers.js';
@@ -159,7 +160,9 @@ export class Candidates {
           ...gist.words.filter((word) => this.frequent.has(word)).map((word) => senseOf(word, 'nothing')),
           ...gist.chosen,
         ],
-        passed: Math.max(0, gist.words.filter((word) => !this.frequent.has(word)).length - gist.talk),
+        passed:
+          Math.max(0, gist.words.filter((word) => !this.frequent.has(word)).length - gist.talk) +
+          (saysOtherRounds(round, instruction) ? 1 : 0),
         departs: read.departs,
         talks: false,
         on: remembered((edge) => counted.instead(instruction, edge ?? undefined)),
@@ -222,6 +225,11 @@ function senseOf(word: string, sense: Sense): Reason {
   return { what: `"${word}"`, ways: [sense], usual: sense === 'nothing', word: true };
 }
 
+/** Whether it says another number of rounds than its label has. */
+function saysOtherRounds({ labelled, numbers }: Round, { statedRounds }: Instruction): boolean {
+  return labelled && statedRounds !== null && numbers.length > 0 && statedRounds.count !== numbers.length;
+}
+
 /** The round without the words that were not understood, where none of them can bear on its count. */
 function withoutTalk(text: string, { round }: CountedRound): { instruction: Instruction; words: number } | null {
   const { unread, steps, reference, stated, statedRounds, brackets, foreign, remarks } = round;
@@ -238,7 +246,7 @@ function withoutTalk(text: string, { round }: CountedRound): { instruction: Inst
   return {
     instruction: {
       unread: [],
-      steps,
+      steps: steps.filter((step) => !isSpokenOf(step, unread)),
       reference,
       stated,
       statedRounds,
@@ -249,6 +257,16 @@ function withoutTalk(text: string, { round }: CountedRound): { instruction: Inst
     },
     words: unread.length,
   };
+}
+
+/** "…, UK doubles mind": a stitch without a figure, amid words that were not understood. */
+function isSpokenOf(step: Step, unread: Round['unread']): boolean {
+  if (step.kind !== 'work' || !step.bare) return false;
+  const { from, to } = step.span;
+  return (
+    unread.some(({ span }) => span.to <= from && span.to >= from - 1) &&
+    unread.some(({ span }) => span.from >= to && span.from <= to + 1)
+  );
 }
 
 /** Words that an instruction never holds for nothing. */

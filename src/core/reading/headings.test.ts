@@ -63,6 +63,9 @@ describe('a line that looks like a heading wherever it stands', () => {
     // numbers of parts
     ['PART TWO: THE BODY', 'Body'],
     ['Step 2 – BODY', 'Body'],
+    // rows of a table
+    ['| **EARS (make 2)** | | |', 'Ears ×2'],
+    ['| sc around | 6 | |', null],
     ['II. BODY', 'Body'],
     // sentences
     ['Now make 2 of them and sew them on.', null],
@@ -87,6 +90,7 @@ describe('a line that is a heading where rounds follow', () => {
     ['2 arms:', 'Arms ×2'],
     ['Ears (2, brown)', 'Ears ×2'],
     ['Wings (2)', 'Wings ×2'],
+    ['| Wings (2) | | |', 'Wings ×2'],
     ['First, the body', 'body'],
     ['And then his ears', 'ears'],
     ['Head — use shade A', 'Head'],

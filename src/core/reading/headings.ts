@@ -69,7 +69,7 @@ const SECTIONS: ReadonlyMap<string, SectionKind> = new Map(
  * sides, capitals, or a number to make. Null where the line could as well be a sentence.
  */
 export function headingByLook(line: string): Heading | null {
-  const text = withoutNumber(line.trim());
+  const text = withoutNumber(onlyCell(line).trim());
   if (text.length === 0 || text.length > 90) return null;
   const told = text.length < 50 && text.includes('. ') ? MAKE_SAID.exec(text) : null;
   if (told?.[1]) return { ...named(text, 0), name: told[1] };
@@ -91,6 +91,12 @@ export function headingByLook(line: string): Heading | null {
   const heading = named(text, 0);
   // "18 x 2 rows" names nothing.
   return /\p{L}/u.test(heading.name) ? heading : null;
+}
+
+/** "| EARS | | |": of a row of a table what its only filled cell holds, and any other line as it is. */
+export function onlyCell(line: string): string {
+  const filled = line.includes('|') ? line.split('|').filter((cell) => cell.trim() !== '') : [];
+  return filled.length === 1 ? (filled[0] ?? line) : line;
 }
 
 /** Too long for a name with a number to make, or ended like a sentence, and without a colon that a name could stand before. */
@@ -237,7 +243,7 @@ const SAYS_OF_ALL =
 
 /** A short line that could be a heading if rounds follow: "Head", "First leg", "Body:". */
 export function headingByPlace(line: string): Heading | null {
-  const text = withoutNumber(withoutSymbols(line.trim()).replace(/^(?:\*\*|__)|(?:\*\*|__)$/g, ''));
+  const text = withoutNumber(withoutSymbols(onlyCell(line).trim()).replace(/^(?:\*\*|__)|(?:\*\*|__)$/g, ''));
   const counted = FIGURE_BEFORE.exec(text);
   const pieces = counted?.[2] ? headingByPlace(counted[2]) : null;
   if (pieces && counted) {

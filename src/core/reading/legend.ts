@@ -52,11 +52,39 @@ export function toldIn({ text, remember }: SourceText, from: number, to: number)
   let at = from;
   for (const line of text.slice(from, to).split('\n')) {
     if (line.length < 2000)
-      for (const { span, ...told } of remember(line, toldInLine))
-        entries.push({ ...told, span: { from: at + span.from, to: at + span.to } });
+      for (const { span, term, meaning } of remember(line, toldInLine))
+        for (const name of [term, ...signsCalled(term, text)])
+          entries.push({ term: name, meaning, span: { from: at + span.from, to: at + span.to } });
     at += line.length + 1;
   }
   return entries;
+}
+
+/** What signs are called in words, with the characters that are typed for them. */
+const SIGNS_CALLED: readonly (readonly [RegExp, readonly string[]])[] = [
+  [/^plus(?:es)?(?: (?:signs?|marks?))?$/i, ['+', '＋']],
+  [/^minus(?:es)?(?: (?:signs?|marks?))?$/i, ['−', '-', '–']],
+  [/^(?:dash(?:es)?|hyphens?|strokes?)$/i, ['–', '-', '—', '−']],
+  [/^(?:cross(?:es)?|times signs?)$/i, ['×', '✕', '✗', '✖']],
+  [/^(?:stars?|asterisks?)$/i, ['*', '★', '☆', '✶', '✱']],
+  [/^(?:forward )?slash(?:es)?$/i, ['/']],
+  [/^(?:dots?|bullets?)$/i, ['·', '•', '∙', '●']],
+  [/^(?:circles?|rings?)$/i, ['○', '◯', '●']],
+  [/^triangles?$/i, ['△', '▲', '∆', '▽', '▼']],
+  [/^squares?$/i, ['□', '■']],
+  [/^(?:ticks?|check ?marks?)$/i, ['✓', '✔']],
+  [/^arrows?$/i, ['→', '↑', '↓', '↗', '↘']],
+  [/^carets?$/i, ['^']],
+  [/^(?:hash(?:es)?|hash signs?)$/i, ['#']],
+  [/^(?:tildes?|squiggles?)$/i, ['~']],
+  [/^(?:ampersands?|and signs?)$/i, ['&']],
+];
+
+/** "A plus sign means …": the sign itself, as the text writes it. */
+function signsCalled(term: string, text: string): string[] {
+  const called = SIGNS_CALLED.find(([name]) => name.test(term));
+  const sign = called && called[1].find((one) => text.includes(one));
+  return sign === undefined ? [] : [sign];
 }
 
 function toldInLine(line: string): LegendEntry[] {

@@ -1,5 +1,13 @@
 import { lineIndexAt, lineSpan, type SourceText } from '../text/source.js';
-import { headingByLook, headingByPlace, headingOfPart, headingWithLead, namesPart, type Heading } from './headings.js';
+import {
+  headingByLook,
+  headingByPlace,
+  headingOfPart,
+  headingWithLead,
+  namesPart,
+  onlyCell,
+  type Heading,
+} from './headings.js';
 import type { Units } from './page/unit.js';
 import { beginsInstruction, labelsIn, type Label } from './labels.js';
 import type { Lexicon } from './lexicon.js';
@@ -10,7 +18,7 @@ const SEVERAL = /[(\[]\s*(?:[x×]\s?\d+|\d+\s?[x×])\s*[)\]]\s*:?\s*$/iu;
 /** The stitches of a first round that has no label. */
 export const IN_RING = /\d[^.]{0,30}(?<!\p{L})(?:ring|circle|loop|mr)(?!\p{L})/iu;
 /** "Rnd | Instruction | Sts": the names of columns. */
-const HEADS_TABLE = /^[^#|]*\|[^|]*\p{L}[^|]*\||^\p{L}[^\t]*\t[^\t]*\p{L}[^\t]*\t/u;
+export const HEADS_TABLE = /^[^#|]*\|[^|]*\p{L}[^|]*\||^\p{L}[^\t]*\t[^\t]*\p{L}[^\t]*\t/u;
 /** A line that ends with its count: the instruction is complete. */
 export const COUNT_AT_END =
   /(?:[.,;|]\s+\d{1,4}|\/\s?\d{1,4}|[([{<]\s*[^()[\]{}<>\n]{0,60}?\d[^()[\]{}<>\n]{0,40}[)\]}>]|(?:[=–—→]|->)\s*\d+\s*\p{L}*|-\s+\d+(?:\s*\p{L}+)?|\d+\s*(?:sts?|stitch(?:es)?))[\s.*_|]*$/u;
@@ -70,7 +78,8 @@ export class Lookahead {
   headingAt(index: number, text: string, blankAbove: boolean): Heading | null {
     // "part: wing" needs no blank line to be one.
     const afterBlank = blankAbove || SAYS_PART.test(text);
-    if (STATES_TERMS.test(text) || (/[|\t]/.test(text) && HEADS_TABLE.test(text))) return null;
+    if (STATES_TERMS.test(text) || (/[|\t]/.test(text) && HEADS_TABLE.test(text) && onlyCell(text) === text))
+      return null;
     const look = this.lookOf(index);
     const ordered = look?.section === null && look.level === 0 && (look.saysMake ? FINISHES : ORDERS).test(text);
     // "EYES x 2" with rounds below is a piece, and no list of what is needed.

@@ -24,6 +24,7 @@ describe('how many more of a piece are made, by what stands behind its rounds', 
     ['Fasten off.\nMake 2.', 1],
     ['Make four', 3],
     ['Make 2 of these.', 1],
+    ['Make two of those, naturally.', 1],
     ['Make 1.', 0],
   ])('%s → %i', (text, more) => {
     expect(moreIn(text)).toBe(more);

@@ -11,7 +11,8 @@ const ONE_MORE =
 const AGAIN =
   /(?<!\p{L})(?:repeat|(?:do|work|crochet) the same)\s+for\s+(?:the\s+)?(?:second|other)(?:\s+(\p{L}+))?(?!\p{L})/iu;
 /** "Make 2." in a line of its own: of all that has been told. */
-const IN_ALL = /^\W*make\s+(\p{L}{3,5}|\d{1,2})(?:\s+(?:of (?:them|these)|in all|altogether))?\s*[.!]?\s*$/imu;
+const IN_ALL =
+  /^\W*make\s+(\p{L}{3,5}|\d{1,2})(?:\s+(?:of (?:them|these|those)|in all|altogether))?(?:,\s\p{L}+)?\s*[.!]?\s*$/imu;
 const MOST = 12;
 
 /** How many more of a piece are made, by what stands behind its rounds; 0 where nothing is said of it. */

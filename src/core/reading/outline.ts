@@ -8,7 +8,7 @@ import type { LineRole } from './hand.js';
 import { headingBeforeLabel, partInLine, sectionOf, type Heading } from './headings.js';
 import { beginsInstruction, contentStart, labelsIn, type Label } from './labels.js';
 import type { Lexicon } from './lexicon.js';
-import { COUNT_AT_END, IN_RING, Lookahead } from './lookahead.js';
+import { COUNT_AT_END, HEADS_TABLE, IN_RING, Lookahead } from './lookahead.js';
 import { instructionOf } from './page/columns.js';
 import { nameIn, SO_MANY_OF_THEM } from './page/parts.js';
 import { NO_UNITS, type Unit, type Units } from './page/unit.js';
@@ -37,6 +37,8 @@ const FIRST_RING = /^\W{0,4}0?1[.):]\s.*(?<!\p{L})(?:ring|circle|loop|mr)(?!\p{L
 /** "Skip the first 15 st and join in st 16", "Divide for the legs". */
 const TAKES_SHARE =
   /(?<!\p{L})(?:skip|miss)\s(?:\p{Ll}+\s){0,2}\d|(?<!\p{L})(?:divide|split|shape (?:the )?(?:neck|armholes?|shoulders?))(?!\p{L})/iu;
+/** Yarn is joined anew: what follows is worked where it says, though its numbers go on. */
+const JOINS = /(?<!\p{L})(?:re)?(?:join|attach)(?!\p{L})/iu;
 const DIVIDES = /(?<!\p{L})(?:shape (?:the )?(?:neck|armhole|shoulder)|skip|miss|divid|split|separat|unworked)/iu;
 const LEAD = /^[^\p{L}\d]{0,4}(\p{L}[\p{L} '’-]{1,28}?)\s*(?:[:.]\s*[*_]{1,2}|[*_]{1,2}\s*[:.–—-]|:)(?=\s)/u;
 
@@ -132,7 +134,7 @@ class Outliner {
       this.#labels(labels, span);
       return;
     }
-    this.#title ??= text.replace(/^[^\p{L}\d]+|[^\p{L}\d)!?]+$/gu, '');
+    if (!HEADS_TABLE.test(text)) this.#title ??= text.replace(/^[^\p{L}\d]+|[^\p{L}\d)!?]+$/gu, '');
     if (this.#open && this.#continues(this.#open, index, text)) {
       this.#open.to = span.to;
       return;
@@ -344,7 +346,8 @@ class Outliner {
     else if (!stretch) this.#newPart(this.#unnamed(), spanAt(label?.span.from ?? 0), beginning);
     else if (restarts || (label && beginning.series !== stretch.series))
       this.#pieces.divide({ ...beginning, name: leadOf(words) ?? leadOf(lastLine(words)) });
-    else if (beginning.into && !label?.from) this.#pieces.divide({ ...beginning, name: leadOf(words) });
+    else if (beginning.into && (!label?.from || JOINS.test(words)))
+      this.#pieces.divide({ ...beginning, name: leadOf(words) });
     else if (beginning.start && stretch.rounds.length === 0) this.#pieces.startIn(beginning.start);
     else if (label?.from && last && TAKES_SHARE.test(words)) this.#pieces.divide(beginning);
     this.#flat = prose && MAY_FOLD.test(words) && THROUGH_BOTH.test(words) ? prose : null;

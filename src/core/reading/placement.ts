@@ -401,10 +401,12 @@ function spaceNamed(reader: Reader, at: number): number | null {
  */
 function surfaceNamed(reader: Reader, at: number): number | null {
   const even = pass(reader, at, 'evenly');
-  const way = meaningAt(reader, even, 'around', 'in');
+  const way = meaningAt(reader, even, 'around', 'in') ?? (isWord(reader, even, 'round') ? { next: even + 1 } : null);
   if (!way || meaningAt(reader, even, 'other-side', 'both-layers')) return null;
   for (let i = way.next; i < way.next + 5; i += 1) {
     const token = tokenAt(reader, i);
+    // "all 4 sides"
+    if (token?.kind === 'number' && isWord(reader, i + 1, ...SURFACES)) continue;
     if (token?.kind !== 'word' || meaningAt(reader, i, 'other-side', 'both-layers', 'stitch', 'stitch-word', 'until'))
       return null;
     if (!isWord(reader, i, ...SURFACES)) continue;

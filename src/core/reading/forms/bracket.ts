@@ -1,4 +1,4 @@
-import { once, type Amount, type ColourMarker, type Step, type Work } from '../../pattern/instruction.js';
+import type { Amount, ColourMarker, Step, Work } from '../../pattern/instruction.js';
 import { amountAfter, isTimesSign } from '../amount.js';
 import { countIn } from '../count.js';
 import { placementAfter } from '../placement.js';
@@ -12,6 +12,7 @@ import {
   type InstructionForm,
   type Reader,
 } from '../reader.js';
+import { chainsInOne } from './chain.js';
 import { colourIn, colourStep } from './colour.js';
 
 /** Brackets inside brackets are read to this depth; what lies deeper is left unread. */
@@ -165,17 +166,8 @@ function worksOf(steps: readonly Step[]): Work[] | null {
   const members: Work[] = [];
   for (const step of steps) {
     if (step.kind === 'work') members.push(step);
-    else if (step.kind === 'chain') {
-      members.push({
-        kind: 'work',
-        stitch: 'chain',
-        per: step.count,
-        over: 1,
-        amount: once,
-        place: { kind: 'same' },
-        span: step.span,
-      });
-    } else if (step.kind !== 'colour' && step.kind !== 'picot') return null;
+    else if (step.kind === 'chain') members.push(chainsInOne(step.count, step.span));
+    else if (step.kind !== 'colour' && step.kind !== 'picot') return null;
   }
   return members.length > 0 ? members : null;
 }

@@ -1,4 +1,5 @@
-import type { Chain } from '../../pattern/instruction.js';
+import { once, type Chain, type Work } from '../../pattern/instruction.js';
+import type { Span } from '../../text/source.js';
 import { isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
 
 /**
@@ -12,33 +13,41 @@ export const chain: InstructionForm = {
   begins: ['stitch', 'number', 'work'],
   examples: ['ch 3', '12K', 'chain 2', 'ch 3 (counts as dc), dc 5', 'ch 1 (does not count), sc around'],
   read(reader, at) {
-    let i = pass(reader, at, 'work');
-    let count: number | null = null;
-    const before = tokenAt(reader, i);
-    if (before?.kind === 'number') {
-      count = before.value;
-      i = pass(reader, i + 1, 'more');
-    }
-    const word = meaningAt(reader, i, 'stitch');
-    if (word?.meaning.stitch !== 'chain') return null;
-    i = word.next;
-    const after = tokenAt(reader, i);
-    if (count === null && after?.kind === 'number') {
-      count = after.value;
-      i += 1;
-    }
-    const says = countsAfter(reader, i);
-    if (says) i = says.next;
+    const read = chainsAt(reader, at);
+    if (!read) return null;
+    const says = countsAfter(reader, read.next);
+    const next = says?.next ?? read.next;
     const step: Chain = {
       kind: 'chain',
-      count: count ?? 1,
+      count: read.count,
       counts: says?.counts ?? null,
-      span: spanBetween(reader, at, i),
+      span: spanBetween(reader, at, next),
     };
     reader.steps.push(step);
-    return i;
+    return next;
   },
 };
+
+/** How many chains are told at a token; null where none are. */
+export function chainsAt(reader: Reader, at: number): { count: number; next: number } | null {
+  let i = pass(reader, at, 'work');
+  let count: number | null = null;
+  const before = tokenAt(reader, i);
+  if (before?.kind === 'number') {
+    count = before.value;
+    i = pass(reader, i + 1, 'more');
+  }
+  const word = meaningAt(reader, i, 'stitch');
+  if (word?.meaning.stitch !== 'chain') return null;
+  const after = tokenAt(reader, word.next);
+  if (count !== null || after?.kind !== 'number') return { count: count ?? 1, next: word.next };
+  return { count: after.value, next: word.next + 1 };
+}
+
+/** Chains among stitches that go into one. */
+export function chainsInOne(count: number, span: Span): Work {
+  return { kind: 'work', stitch: 'chain', per: count, over: 1, amount: once, place: { kind: 'same' }, span };
+}
 
 /** `sc 2, picot, sc 2`: a point beside the edge, and no part of it. */
 export const picot: InstructionForm = {

@@ -1,6 +1,7 @@
 import type { Work } from '../../pattern/instruction.js';
 import { pieceNamed, placementAfter } from '../placement.js';
-import { isWord, pass, spanBetween, tokenAt, type InstructionForm } from '../reader.js';
+import { isWord, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
+import { chainsAt, chainsInOne } from './chain.js';
 import { readWork } from './work.js';
 
 /**
@@ -37,30 +38,24 @@ export const pieceFirst: InstructionForm = {
 export const placeFirst: InstructionForm = {
   name: 'place-first',
   begins: ['in'],
-  examples: ['in next st work (hdc, dc, hdc), sc 5', 'in each st make 2 sc'],
+  examples: [
+    'in next st work (hdc, dc, hdc), sc 5',
+    'in each st make 2 sc',
+    'in next 3 sts: 2 sc',
+    'in each st: sl st, ch 3, sl st in same st',
+  ],
   read(reader, at) {
     const placement = placementAfter(reader, at);
     if (!placement || placement.together || placement.loopsOnly) return null;
     // "from the 2nd ch work sl st, sc, hdc": one in each from there on.
     if (isWord(reader, at, 'from') && placement.place.kind === 'chain-from-hook') return null;
-    const verb = pass(reader, isWord(reader, placement.next, ',', ':') ? placement.next + 1 : placement.next, 'work');
-    // Without a verb "in next st, 2 sc" can't be told from two steps.
-    if (verb === placement.next || reader.tokens[verb - 1]?.kind === 'mark') return null;
-    const members: Work[] = [];
-    let i = verb;
+    const colon = isWord(reader, placement.next, ':');
+    const mark = colon || isWord(reader, placement.next, ',') ? placement.next + 1 : placement.next;
+    const verb = pass(reader, mark, 'work');
+    // Without a verb or a colon "in next st, 2 sc" can't be told from two steps.
+    if (verb === mark && !colon) return null;
     const open = tokenAt(reader, verb)?.kind === 'open' ? (reader.partner[verb] ?? -1) : -1;
-    const end = open > 0 ? open : reader.end;
-    if (open > 0) i += 1;
-    while (i < end) {
-      const read = readWork(reader, i);
-      if (!read || read.work.place.kind !== 'edge' || read.work.amount.kind !== 'times' || read.next > end) break;
-      members.push(read.work);
-      i = read.next;
-      // A comma goes on with the same stitch; anything else ends it.
-      const comma = pass(reader, isWord(reader, i, ',') ? i + 1 : i, 'and');
-      if (comma === i || !readWork(reader, comma)) break;
-      i = comma;
-    }
+    const { members, next: i } = membersFrom(reader, open > 0 ? verb + 1 : verb, open > 0 ? open : reader.end);
     // "make a ring and into it work: ch 1, 8 sc": the ring has been told already.
     if (members.length === 0 && placement.place.kind === 'ring' && reader.steps.at(-1)?.kind === 'ring') return verb;
     if (members.length === 0 || (open > 0 && i !== open)) return null;
@@ -71,8 +66,9 @@ export const placeFirst: InstructionForm = {
       reader.steps.push({ kind: 'loops', loops: placement.loops, span });
     if (members.length === 1 && only && only.per === 1 && only.over === 1 && only.amount.kind === 'times') {
       const inRing = placement.place.kind === 'ring';
+      const { bare: _, ...told } = only;
       reader.steps.push({
-        ...only,
+        ...told,
         per: inRing ? 1 : only.amount.times,
         amount: inRing ? only.amount : placement.amount,
         place: placement.place,
@@ -82,3 +78,30 @@ export const placeFirst: InstructionForm = {
     return next;
   },
 };
+
+/** Stitches and chains with commas between, as far as they go into one; they need not be any. */
+function membersFrom(reader: Reader, from: number, end: number): { members: Work[]; next: number } {
+  const members: Work[] = [];
+  let [at, next] = [from, from];
+  while (at < end) {
+    const read = memberAt(reader, at, members.length > 0);
+    if (!read || read.next > end) break;
+    members.push(read.work);
+    next = read.next;
+    // A comma goes on with the same stitch; anything else ends it.
+    at = pass(reader, isWord(reader, next, ',') ? next + 1 : next, 'and');
+    if (at === next) break;
+  }
+  return { members, next };
+}
+
+/** @param again whether others went there before it: "sl st, ch 5, sl st in the same stitch" */
+function memberAt(reader: Reader, at: number, again: boolean): { work: Work; next: number } | null {
+  const chains = again ? chainsAt(reader, at) : null;
+  if (chains) return { work: chainsInOne(chains.count, spanBetween(reader, at, chains.next)), next: chains.next };
+  const read = readWork(reader, at);
+  if (read?.work.amount.kind !== 'times') return null;
+  const { place } = read.work;
+  if (place.kind === 'edge') return read;
+  return again && place.kind === 'same' ? { ...read, work: { ...read.work, place: { kind: 'edge' } } } : null;
+}

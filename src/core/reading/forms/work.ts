@@ -174,10 +174,11 @@ export function readWork(reader: Reader, at: number): ReadWork | null {
   const amounts = after.amount !== null || before.amount !== null;
   const side = amounts || meaningAt(reader, after.next, 'other-side') ? otherSideAfter(reader, after.next) : null;
   if (side !== null) reader.steps.push({ kind: 'other-side', span: spanBetween(reader, after.next, side) });
-  const placement = side === null ? placementAfter(reader, after.next) : null;
-  let i = side ?? placement?.next ?? after.next;
-
   const said = { before: tool.takesAmount ? null : before.amount, after: after.amount };
+  const along = side === null ? alongChain(reader, after.next, said.before ?? said.after ?? 1) : null;
+  const placement = (side ?? along) === null ? placementAfter(reader, after.next) : null;
+  let i = side ?? along ?? placement?.next ?? after.next;
+
   let { each, total, shared } = sharing(tool, said, placement);
   // "inc, repeat around" repeats more than the increase; that is for another form.
   // "sc through both sides, 15 times"
@@ -238,6 +239,17 @@ function otherSideAfter(reader: Reader, at: number): number | null {
   const chain = meaningAt(reader, side.next, 'stitch', 'chain-word');
   const next = chain ? chain.next : side.next;
   return isBoundary(reader, next) || tokenAt(reader, next)?.kind === 'open' ? next : null;
+}
+
+/** "10 sc from 2nd ch": so many along the chain, the first of them there; of a chain of two all go into one. */
+function alongChain(reader: Reader, at: number, count: number): number | null {
+  if (!isWord(reader, at, 'from') || count < 2) return null;
+  const placed = placementAfter(reader, at);
+  const chain = reader.steps.at(-1);
+  if (placed?.place.kind !== 'chain-from-hook' || (chain?.kind === 'chain' && chain.count <= placed.place.k))
+    return null;
+  reader.steps.push({ kind: 'first-chain', k: placed.place.k, span: spanBetween(reader, at, placed.next) });
+  return placed.next;
 }
 
 const EDGE: Place = { kind: 'edge' };

@@ -8,6 +8,9 @@ import type { Stitches } from './stitches.js';
 
 /** So many go into one stitch at most, where a figure alone says how many. */
 const MOST_IN_ONE = 3;
+/** What may stand behind a shaping that a plain figure is told with, in a bracket and outside of any. */
+const INNER_ENDS = ['close'] as const;
+const OUTER_ENDS = ['open', 'total', 'around'] as const;
 /** Takes a bracket, with the figure before it; the index behind it. */
 type Bracket = (at: number, before: number | null, line: Line) => number;
 
@@ -189,7 +192,7 @@ export class Figures {
     return true;
   }
 
-  /** "2 inc 6", "2 inc ×6", "2 inc around": two plain ones and an increase, six times or to the end, where no plain stitch is named. */
+  /** "2 inc 6", "2 inc ×6", "2 inc around", "(2 inc) six times": two plain ones and an increase, six times or to the end, where no plain stitch is named. */
   #plainAndShaping(at: number, tool: number, line: Line): number | null {
     const [count, shape] = [numberIn(this.#run.row.at(at)), this.#run.row.at(tool)];
     if (!this.#run.nameless || shape?.is !== 'tool' || shape.per === shape.over || count === null) return null;
@@ -197,9 +200,9 @@ export class Figures {
     const times = numberIn(this.#run.row.at(figure));
     const next = times === null ? tool + 1 : figure + 1;
     const ends =
-      times === null
-        ? line.depth + line.length === 0 && this.#run.ends(next, 'open', 'total', 'around')
-        : this.#run.ends(next, 'break', 'close', 'open', 'total');
+      times !== null
+        ? this.#run.ends(next, 'break', 'close', 'open', 'total')
+        : line.length === 0 && this.#run.ends(next, ...(line.depth > 0 ? INNER_ENDS : OUTER_ENDS));
     if (!ends) return null;
     if (this.#run.chooser.choose('a figure before a shaping', ['of it', 'plain stitches']) === 'of it') return null;
     line.push(work(PLAIN, often(count), EDGE, spanOf(this.#run.items, at, at + 1)));

@@ -67,6 +67,7 @@ describe('the gist of an instruction, in whatever order a hand puts it', () => {
     ['2 sc worked together', {}, '1/2 x 1'],
     ['just go round four times', {}, '1/1 x fill'],
     ['*(sc, sc in same st), sc 2*; 2x', {}, '((1/1 x 1, 1/1 x 1 same) x 1, 1/1 x 2) x 2'],
+    ['(2 up) six times', { up: 'increase' }, '(2/1 x 2) x 6'],
     ['(every 2nd doubled)', {}, '(1/1 x 1, 2/1 x 1) x fill'],
     ['every other one takes two', {}, '(1/1 x 1, 2/1 x 1) x fill'],
     ['every 3rd and 4th joined', {}, '(1/1 x 2, 1/2 x 1) x fill'],

@@ -18,7 +18,7 @@ export type ItemKind =
   /** "each gets two": what stands before it is worked into. */
   | { readonly is: 'gets' }
   /** Nothing is shaped in it, or in so many rounds. */
-  | { readonly is: 'plain'; readonly rounds?: number }
+  | { readonly is: 'plain'; readonly rounds?: number; readonly orStitches?: boolean }
   /** So many stitches more, or fewer, spread over the round. */
   | { readonly is: 'change'; readonly by: number }
   /** One in each of all that are left. */

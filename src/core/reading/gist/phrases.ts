@@ -226,12 +226,12 @@ function perStitch({ tokens, lexicon }: Words, at: number): Phrase | null {
   return per ? { item: { is: 'each' }, next: at + 1 } : null;
 }
 
-/** "then one plain" by itself: a round. */
+/** "then one plain" by itself: a round; "24 plain" may be so many stitches. */
 function onePlain({ tokens }: Words, at: number): Phrase | null {
   const [figure, plain] = tokens.slice(at);
   const only = at === tokens.length - 2 && tokens.slice(0, at).every(({ word }) => LEADS_ON.test(word));
   if (!only || figure?.kind !== 'number' || !PLAIN_ROUND.test(plain?.word ?? '')) return null;
-  return { item: { is: 'plain', rounds: figure.value }, next: at + 2 };
+  return { item: { is: 'plain', rounds: figure.value, orStitches: figure.value > 2 }, next: at + 2 };
 }
 
 const LEADS_ON = /^(?:then|now|and|next|finally|work|do)$/;

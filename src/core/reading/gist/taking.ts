@@ -253,7 +253,13 @@ export class Taking {
   #wholeRound(item: Item, span: Span, line: Line): void {
     if (item.is === 'change') this.#change(item.by, span, line);
     if (item.is === 'plain' && line.works) return;
-    if (item.is === 'plain' && item.rounds !== undefined) this.#run.rounds = { value: item.rounds, span };
+    if (item.is === 'plain' && item.rounds !== undefined) {
+      // "24 plain" is so many stitches, too.
+      const stitches = item.orStitches === true && this.#run.chooser.either(['rounds', 'stitches']) === 'stitches';
+      if (stitches) line.push(work(PLAIN, often(item.rounds), EDGE, span));
+      else this.#run.rounds = { value: item.rounds, span };
+      if (stitches) return;
+    }
     if (item.is === 'plain' || item.is === 'rest') line.push(work(PLAIN, FILL, EDGE, span));
   }
 

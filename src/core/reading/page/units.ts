@@ -4,6 +4,7 @@ import type { Lexicon } from '../lexicon.js';
 import { draftsOf, type Draft } from './drafts.js';
 import { countFields, edgeField, unitOf } from './fields.js';
 import { headingsBetween } from './parts.js';
+import { BEGINS_PIECE } from './ownNumbers.js';
 import { unitsInTable } from './rows.js';
 import { seriesOf } from './series.js';
 import { tablesIn } from './table.js';
@@ -70,7 +71,8 @@ function withPiece(source: SourceText, unit: Unit): Unit {
   const { label } = unit;
   if (unit.part !== undefined || label.from !== 1 || label.span.to === label.span.from) return unit;
   const line = lineSpan(source, lineIndexAt(source, label.span.from));
-  const name = LEADS_PIECE.exec(source.text.slice(line.from, label.span.from))?.[1];
+  const said = BEGINS_PIECE.exec(source.text.slice(label.span.from, label.span.to));
+  const name = said?.[1] ?? LEADS_PIECE.exec(source.text.slice(line.from, label.span.from))?.[1];
   // "the stalk is white."
   return name === undefined ? unit : { ...unit, part: name.replace(/\s(?:is|are)\s.*$/iu, '') };
 }
@@ -91,7 +93,8 @@ function withoutGaps(units: readonly Unit[], isNone: (index: number) => boolean)
   let missing = 0;
   return units.flatMap((unit, i): Unit[] => {
     const { label } = unit;
-    if (label.from === 1) missing = 0;
+    // A number that the words themselves say stays what it is.
+    if (label.from === 1 || label.span.to > label.span.from) missing = 0;
     if (isNone(i)) {
       missing += label.numbers.length;
       return [];

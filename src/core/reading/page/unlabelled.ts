@@ -5,6 +5,7 @@ import type { Label } from '../labels.js';
 import { tokenize, type Token } from '../lexer.js';
 import type { Lexicon, Meaning } from '../lexicon.js';
 import { numeralsIn } from './numerals.js';
+import { ownNumbers } from './ownNumbers.js';
 
 /** A line that may be a round although no number says so, with the number that its place gives it. */
 export interface Unnumbered {
@@ -50,6 +51,9 @@ const ROUND_SO_OFTEN =
 /** "plain", "then two plain rounds", "one straight" */
 const PLAIN_ONLY =
   /^\W*(?:(?:then|now|and|next|another|work|crochet|do)\W+)*(?:(?:\d{1,3}|one|two|three|four|five|six|seven|eight|nine|ten|twelve)\s+)?(?:more\s+)?(?:plain|straight|even|unchanged)(?:\s+(?:rounds?|rows?|rnds?|rds?|ones?))?\W*$/iu;
+/** "six rounds without any shaping" */
+const UNSHAPED =
+  /(?<!\p{L})(?:without|no) (?:any |more |further )?(?:shaping|changes?|increas\p{L}+|decreas\p{L}+)(?!\p{L})/iu;
 const WHOLE: ReadonlySet<Meaning['is']> = new Set(['each', 'around', 'evenly']);
 const FLAT = /(?<!\p{L})(?:both|two) (?:layers|sides|edges)/iu;
 
@@ -129,19 +133,25 @@ export function unnumberedIn(
   if (source.lineStarts.length > MOST_LINES) return [];
   const found: Unnumbered[] = [];
   let number = 0;
-  for (const { line, from, to } of stretches) {
+  for (const { line, from, to } of stretches.filter((one) => !isBlank(source, one))) {
     const text = source.text.slice(from, Math.min(to, from + LONGEST));
-    if (text.trim() === '') continue;
-    const looks = lookAt(text, lexicon);
+    const own = ownNumbers(text, number);
+    const told = text.slice(own.end);
+    const looks = lookAt(told, lexicon);
     if (looks.starts || (!looks.works && headingByLook(text.trim()))) number = 0;
-    if (!mayBeRound(text, looks)) continue;
-    const words = { from: from + text.length - text.trimStart().length, to };
-    const numbers = FLAT.test(text) ? [] : numbersOf(text, number + 1);
-    number = numbers.at(-1) ?? number;
-    const { starts } = looks;
-    found.push({ label: labelOf(words.from, numbers), line, words, stands: stands(text, lexicon, looks), starts });
+    if (!mayBeRound(told, looks)) continue;
+    const begins = text.length - text.trimStart().length;
+    const words = { from: from + Math.max(begins, own.end), to };
+    const numbers = FLAT.test(text) ? [] : (own.numbers ?? numbersOf(text, number + 1));
+    const label = labelOf({ from: from + begins, to: words.from }, numbers);
+    number = label.to || number;
+    found.push({ label, line, words, stands: own.stands || stands(told, lexicon, looks), starts: looks.starts });
   }
   return found.length < fewest ? [] : found;
+}
+
+function isBlank({ text }: SourceText, { from, to }: Span): boolean {
+  return text.slice(from, Math.min(to, from + LONGEST)).trim() === '';
 }
 
 /** Whether a line tells stitches in a way that a round may be told, or is like other rounds. */
@@ -179,7 +189,7 @@ function lookAt(text: string, lexicon: Lexicon): Looks {
   const meanings = new Set(tokens.map((_, i) => lexicon.at(tokens, i)?.meaning.is ?? 'nothing'));
   const figures = tokens.filter(({ kind }) => kind === 'number').length;
   const holds = (some: ReadonlySet<string>) => [...meanings].some((meaning) => some.has(meaning));
-  const whole = PLAIN_ONLY.test(text) || (holds(WHOLE) && isAllCrochet(tokens, lexicon));
+  const whole = saysPlain(text) || (holds(WHOLE) && isAllCrochet(tokens, lexicon));
   const many = SO_MANY.test(text) && (holds(EVEN) || figures > 1);
   const works =
     whole ||
@@ -192,12 +202,18 @@ function lookAt(text: string, lexicon: Lexicon): Looks {
   return { tokens, figures: figures > 0, works, starts: works && meanings.has('magic-ring'), refers, whole };
 }
 
+/** "two plain rounds", "six rounds without any shaping" */
+function saysPlain(text: string): boolean {
+  return PLAIN_ONLY.test(text) || (UNSHAPED.test(text) && SO_MANY.test(text));
+}
+
 /** Whether a line is a round also where no count is found in it. */
-function stands(text: string, lexicon: Lexicon, { tokens, works, starts, refers, whole }: Looks): boolean {
+function stands(text: string, lexicon: Lexicon, { tokens, figures, works, starts, refers, whole }: Looks): boolean {
   return (
     starts ||
     refers ||
     whole ||
+    (figures && FLAT.test(text)) ||
     ROUNDS_ON.test(text) ||
     FOR_ROUNDS.test(text) ||
     tellsCount(text, lexicon) ||
@@ -294,8 +310,8 @@ function range(from: number, to: number): number[] {
   return Array.from({ length: Math.max(0, Math.min(500, to - from + 1)) }, (_, i) => from + i);
 }
 
-function labelOf(at: number, numbers: readonly number[]): Label {
+function labelOf(span: Span, numbers: readonly number[]): Label {
   const [first = 0, last = first] = [numbers[0], numbers.at(-1)];
   const text = first === 0 ? 'closing' : first === last ? String(first) : `${first}–${last}`;
-  return { span: { from: at, to: at }, bodyFrom: at, text, from: first, to: last, numbers, kind: null, series: '' };
+  return { span, bodyFrom: span.to, text, from: first, to: last, numbers, kind: null, series: '' };
 }
