@@ -8,6 +8,7 @@ import {
   resultTable,
   sideBySide,
   roundsAlong,
+  stepSchema,
   type Course,
   type Step,
   type What,
@@ -164,6 +165,30 @@ describe('how far a tester is', () => {
     expect(progress.round(spot(0, 0, 0))).toMatchObject({ spent: 10_000, done: true });
     progress.take([step(3, { kind: 'time', spot: spot(0, 0, 0), spent: 60_000 })]);
     expect(progress.spent).toBe(60_000);
+  });
+
+  it('keeps how hard it was, and what was said at the end', () => {
+    const progress = new Progress(course, [
+      step(1, { kind: 'difficulty', of: 1 }),
+      step(2, { kind: 'size', part: null, height: 9.5, width: null }),
+    ]);
+    expect([progress.difficulty, progress.finished, progress.sizes.get(null)]).toEqual([
+      1,
+      null,
+      { height: 9.5, width: null },
+    ]);
+    const ended = new Progress(course, [step(1, { kind: 'finished', words: 'A joy.' })]);
+    expect(ended.finished?.words).toBe('A joy.');
+  });
+
+  it.each([
+    [1, true],
+    [5, true],
+    [0, false],
+    [6, false],
+    [1.5, false],
+  ])('takes %d for how hard it was: %s', (of, taken) => {
+    expect(stepSchema.safeParse(step(1, { kind: 'difficulty', of })).success).toBe(taken);
   });
 
   it('is not led astray by a round that is not there', () => {

@@ -84,8 +84,9 @@ function noteTalk(talk: readonly Talk[], listed: string, used: Used): void {
   }
   for (const one of inParts) {
     const name = one.text.length < 40 ? ALONE.exec(one.text)?.[1] : undefined;
-    const key = name?.toLowerCase() ?? '';
-    if (COLOUR_WORDS.has(key) || (key !== '' && hasWord(listed, key))) note(name, one);
+    if (name === undefined) continue;
+    const key = name.toLowerCase();
+    if (COLOUR_WORDS.has(key) || hasWord(listed, key)) note(name, one);
   }
 }
 

@@ -67,9 +67,7 @@ const MOST_COUNTS = 16;
  */
 export function mostPlausible(links: readonly Link[], edge: number | null): Explained[] {
   let states = new Map<number | null, Node | null>([[edge, null]]);
-  for (let i = 0; i < links.length; i += 1) {
-    const link = links[i];
-    if (!link) break;
+  for (const [i, link] of links.entries()) {
     const wanted = wantedAfter(links, i);
     const next = statesAfter(link, states, wanted);
     states = next.size > MOST_COUNTS ? cheapest(next) : next;

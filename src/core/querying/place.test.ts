@@ -27,6 +27,13 @@ describe('a place in a text that is edited', () => {
     expect(place?.to).toBeLessThanOrEqual(after.length);
   });
 
+  it('follows the one of two like words that it was made at', () => {
+    const twice = 'Rnd 1: inc, inc (4)\nRnd 2: inc, inc (8)\n';
+    const second = placeAt(twice, 12, 15);
+    const after = `${twice.slice(0, 12)}sc, then ${twice.slice(12)}`;
+    expect(follow([second], twice, after)).toEqual([placeAt(after, 21, 24)]);
+  });
+
   it('says what stands there now, and holds again when its words are back', () => {
     const altered = TEXT.replace('(12)', '(13)');
     const [place] = follow([at('(12)')], TEXT, altered);

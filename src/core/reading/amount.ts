@@ -1,5 +1,5 @@
 import type { Amount } from '../pattern/instruction.js';
-import { countIn } from './count.js';
+import { countInBracket } from './count.js';
 import { isBoundary, isWord, meaningAt, pass, tokenAt, type Reader } from './reader.js';
 
 export interface ReadAmount {
@@ -58,7 +58,7 @@ function counted(reader: Reader, at: number, afterRepeat: boolean): ReadAmount |
   if (word) {
     // "x" belongs to a number before it only where nothing is counted after it: "6x", not "6 x sc".
     const after = tokenAt(reader, word.next);
-    const opens = after?.kind === 'open' && !countIn(reader, word.next + 1, reader.partner[word.next] ?? -1);
+    const opens = after?.kind === 'open' && !countInBracket(reader, word.next);
     if (!afterRepeat && opens && isWord(reader, more, 'x', '×')) return null;
     // "5 more times" and "5 times more" are six in all.
     const later = pass(reader, word.next, 'more');
@@ -74,7 +74,7 @@ function counted(reader: Reader, at: number, afterRepeat: boolean): ReadAmount |
 /** "(sc, inc) 6 [18]", "(inc) 12, 12 sc": a figure behind a bracket is no count where one follows, or the round goes on. */
 function goesOn(reader: Reader, at: number): boolean {
   const token = tokenAt(reader, at);
-  if (token?.kind === 'open') return countIn(reader, at + 1, reader.partner[at] ?? -1) !== null;
+  if (token?.kind === 'open') return countInBracket(reader, at) !== null;
   if (token?.word !== ',') return false;
   const next = tokenAt(reader, at + 1)?.kind === 'number' ? at + 2 : at + 1;
   return (

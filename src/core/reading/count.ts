@@ -1,9 +1,15 @@
 import type { StatedCount } from '../pattern/instruction.js';
 import type { StitchId } from '../vocabulary/stitches.js';
-import { isWord, meaningAt, tokenAt, type Reader } from './reader.js';
+import { closeOf, isWord, meaningAt, tokenAt, type Reader } from './reader.js';
 
 const COUNTING: ReadonlySet<string> = new Set(['counting', 'including', 'incl']);
 type Counted = Omit<StatedCount, 'span'>;
+
+/** The count that a bracket holds; null where none opens at a token, or it holds something else. */
+export function countInBracket(reader: Reader, at: number): ReturnType<typeof countIn> {
+  const close = closeOf(reader, at);
+  return close === null ? null : countIn(reader, at + 1, close);
+}
 
 /**
  * A count, and nothing but a count, between two tokens: `18`  `18 sts`  `12 sc, 6 hdc`

@@ -1,3 +1,4 @@
+import { closeOf } from './reader.js';
 import type { Step, Work } from '../pattern/instruction.js';
 import type { BracketProblem, Instruction } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
@@ -228,10 +229,8 @@ class Sequence implements Reader {
     let i = at + 1;
     const first = this.tokens[at];
     if (first?.kind === 'open' || first?.kind === 'close') {
-      if (first.kind === 'open') {
-        const close = this.partner[at] ?? -1;
-        if (close > at && close < this.end) i = close + 1;
-      }
+      const close = closeOf(this, at);
+      if (close !== null && close < this.end) i = close + 1;
       // A bracket without a partner has been reported as such.
       if ((this.partner[at] ?? -1) < 0) return i;
     } else if (first?.kind === 'mark' && !/[\p{L}\p{N}$%#@^~]/u.test(first.word)) {

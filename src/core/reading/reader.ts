@@ -82,6 +82,12 @@ export function tokenAt(reader: Reader, at: number): Token | null {
   return at < reader.end ? (reader.tokens[at] ?? null) : null;
 }
 
+/** The index of the bracket that closes the one at a token; null where none opens there, or nothing closes it. */
+export function closeOf(reader: Reader, at: number): number | null {
+  const close = tokenAt(reader, at)?.kind === 'open' ? reader.partner[at] : undefined;
+  return close === undefined || close < 0 ? null : close;
+}
+
 export function isWord(reader: Reader, at: number, ...words: readonly string[]): boolean {
   const token = tokenAt(reader, at);
   return token !== null && words.includes(token.word);

@@ -1,7 +1,7 @@
 import { DECORATED, type StitchId } from '../vocabulary/stitches.js';
 import { isTimesSign } from './amount.js';
-import { countIn } from './count.js';
-import { isWord, meaningAt, pass, spanBetween, tokenAt, type Reader } from './reader.js';
+import { countInBracket } from './count.js';
+import { closeOf, isWord, meaningAt, pass, spanBetween, tokenAt, type Reader } from './reader.js';
 
 /** What is worked, before it is known how often and where: a stitch, an increase, a decrease. */
 export interface Tool {
@@ -125,9 +125,7 @@ function stitchUnnamed(reader: Reader, at: number, before: number | null): Tool 
 function beforeItsCount(reader: Reader, at: number, before: number): boolean {
   if (reader.depth > 0 || reader.steps.length > 0) return false;
   if (isWord(reader, at, '=')) return tokenAt(reader, at + 1)?.value === before && tokenAt(reader, at + 2) === null;
-  const close = tokenAt(reader, at)?.kind === 'open' ? (reader.partner[at] ?? -1) : -1;
-  if (close < 0) return false;
-  return countIn(reader, at + 1, close)?.total === before;
+  return countInBracket(reader, at)?.total === before;
 }
 
 function isOne(reader: Reader, at: number): boolean {
@@ -142,8 +140,7 @@ function besideShaping(reader: Reader, at: number): boolean {
     return meaningAt(reader, next, 'increase', 'decrease', 'shaping') !== null;
   }
   const last = reader.steps.at(-1);
-  const close = tokenAt(reader, at)?.kind === 'open' ? (reader.partner[at] ?? -1) : -1;
-  const count = isWord(reader, at, '=') || (close > 0 && countIn(reader, at + 1, close) !== null);
+  const count = isWord(reader, at, '=') || countInBracket(reader, at) !== null;
   const ends = at === reader.end || (reader.depth === 0 && count);
   return ends && last?.kind === 'work' && last.per !== last.over && reader.tokens[at - 2]?.word === ',';
 }
@@ -207,7 +204,7 @@ function passLegs(reader: Reader, at: number): number {
   const number = tokenAt(reader, open ? at + 1 : at);
   const legs = number?.kind === 'number' ? meaningAt(reader, open ? at + 2 : at + 1, 'stitch') : null;
   if (!legs || legs.meaning.stitch === 'chain') return at;
-  if (open) return (reader.partner[at] ?? -1) === legs.next ? legs.next + 1 : at;
+  if (open) return closeOf(reader, at) === legs.next ? legs.next + 1 : at;
   return legs.next;
 }
 

@@ -122,13 +122,13 @@ function numberOf(written: string): number | null {
   return /^\d/.test(written) ? Number(written.replace(',', '.')) : cardinal(written.toLowerCase());
 }
 
-function gramsOf(figure: string | undefined, unit: string | undefined): number | null {
-  if (figure === undefined || unit === undefined) return null;
+function gramsOf(figure: string | undefined, unit = ''): number | null {
+  if (figure === undefined) return null;
   return Number(figure.replace(',', '.')) * (/^o/i.test(unit) ? 28.35 : 1);
 }
 
-function metresOf(figure: string | undefined, unit: string | undefined): number | null {
-  if (figure === undefined || unit === undefined) return null;
+function metresOf(figure: string | undefined, unit = ''): number | null {
+  if (figure === undefined) return null;
   return Number(figure.replace(',', '.')) * (/^y/i.test(unit) ? 0.9144 : 1);
 }
 

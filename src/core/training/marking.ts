@@ -42,7 +42,6 @@ export function marked({ text, faults }: Pick<Practice, 'text' | 'faults'>, mark
 /** Whether nothing is wrong any more where a fault was, and nothing new, once a line reads as proposed. */
 function rights(text: string, before: Report, { lines }: PlantedFault, { line, proposal }: PencilMark): boolean {
   const all = text.split('\n');
-  if (all[line - 1]?.trim() === proposal.trim()) return false;
   all[line - 1] = proposal.trim().replace(/\s*\n\s*/g, ' ');
   const { report } = seen(all.join('\n'));
   const rest = faultsIn(report);

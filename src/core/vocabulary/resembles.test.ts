@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { resemblesTerm } from './resembles.js';
+import { resemblesTerm, termsNear } from './resembles.js';
 
 describe('a word that is a term but for one letter', () => {
   it.each([
@@ -45,4 +45,14 @@ describe('a word that is a term but for one letter', () => {
   ])('others are not: %s', (word) => {
     expect(resemblesTerm(word)).toBe(false);
   });
+});
+
+it.each([
+  ['arounx', ['around']],
+  ['aruond', ['around']],
+  ['aruoxd', []],
+  ['axoundx', []],
+  ['around', []],
+])('what %s may have been meant to be', (word, terms) => {
+  expect(termsNear(word)).toEqual(terms);
 });

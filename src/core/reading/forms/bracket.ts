@@ -3,6 +3,7 @@ import { amountAfter, isTimesSign } from '../amount.js';
 import { countIn } from '../count.js';
 import { placementAfter } from '../placement.js';
 import {
+  closeOf,
   isBoundary,
   isWord,
   meaningAt,
@@ -39,8 +40,8 @@ export const bracket: InstructionForm = {
       if (open === at + 1 && (isWord(reader, open, '×') || isTimesSign(reader, at))) open += 1;
       if (tokenAt(reader, open)?.kind === 'star') open += 1;
     }
-    const close = tokenAt(reader, open)?.kind === 'open' ? (reader.partner[open] ?? -1) : -1;
-    if (close < 0 || close >= reader.end) return null;
+    const close = closeOf(reader, open);
+    if (close === null || close >= reader.end) return null;
     if (before !== null && countIn(reader, open + 1, close)) return null;
     return readBracket(reader, at, open, close, before);
   },
@@ -144,7 +145,7 @@ function isAside(reader: Reader, open: number, close: number): boolean {
   for (let i = open + 1; i < close; i += 1) {
     const token = reader.tokens[i];
     if (!token) return false;
-    if (token.kind === 'open') i = Math.max(i, reader.partner[i] ?? i);
+    i = closeOf(reader, i) ?? i;
     const found = reader.lexicon.at(reader.tokens, i)?.meaning.is;
     if (found === 'other-side' || (found === 'loops' && close - open <= 5)) return false;
     if (found === 'counts' || found === 'counts-not') return true;

@@ -1,6 +1,15 @@
 import { once, type Chain, type Work } from '../../pattern/instruction.js';
 import type { Span } from '../../text/source.js';
-import { isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
+import {
+  closeOf,
+  isWord,
+  meaningAt,
+  pass,
+  spanBetween,
+  tokenAt,
+  type InstructionForm,
+  type Reader,
+} from '../reader.js';
 
 /**
  * A run of chains, with what the pattern says of it.
@@ -74,19 +83,14 @@ export const picot: InstructionForm = {
 
 /** "(counts as dc)", "(does not count as a stitch)", with or without brackets. */
 function countsAfter(reader: Reader, at: number): { counts: boolean; next: number } | null {
-  let i = at;
-  const open = tokenAt(reader, i);
-  const close = open?.kind === 'open' ? (reader.partner[i] ?? -1) : -1;
-  if (open?.kind === 'open') {
-    if (close < 0) return null;
-    i += 1;
-  }
-  if (isWord(reader, i, ',') && close < 0) i += 1;
+  const close = closeOf(reader, at);
+  let i = close === null ? at : at + 1;
+  if (isWord(reader, i, ',') && close === null) i += 1;
   if (isWord(reader, i, 'which', 'this', 'that', 'here')) i += 1;
   const says = meaningAt(reader, i, 'counts', 'counts-not');
   if (!says) return null;
   const counts = says.meaning.is === 'counts';
-  if (close >= 0) return { counts, next: close + 1 };
+  if (close !== null) return { counts, next: close + 1 };
   i = says.next;
   if (isWord(reader, i, 'as', 'here', 'now')) i += 1;
   if (tokenAt(reader, i)?.kind === 'number') i += 1;

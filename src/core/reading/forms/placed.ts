@@ -1,6 +1,6 @@
 import type { Work } from '../../pattern/instruction.js';
 import { pieceNamed, placementAfter } from '../placement.js';
-import { isWord, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
+import { closeOf, isWord, pass, spanBetween, type InstructionForm, type Reader } from '../reader.js';
 import { chainsAt, chainsInOne } from './chain.js';
 import { readWork } from './work.js';
 
@@ -54,12 +54,12 @@ export const placeFirst: InstructionForm = {
     const verb = pass(reader, mark, 'work');
     // Without a verb or a colon "in next st, 2 sc" can't be told from two steps.
     if (verb === mark && !colon) return null;
-    const open = tokenAt(reader, verb)?.kind === 'open' ? (reader.partner[verb] ?? -1) : -1;
-    const { members, next: i } = membersFrom(reader, open > 0 ? verb + 1 : verb, open > 0 ? open : reader.end);
+    const close = closeOf(reader, verb);
+    const { members, next: i } = membersFrom(reader, close === null ? verb : verb + 1, close ?? reader.end);
     // "make a ring and into it work: ch 1, 8 sc": the ring has been told already.
     if (members.length === 0 && placement.place.kind === 'ring' && reader.steps.at(-1)?.kind === 'ring') return verb;
-    if (members.length === 0 || (open > 0 && i !== open)) return null;
-    const next = pass(reader, open > 0 ? open + 1 : i, 'each');
+    if (members.length === 0 || (close !== null && i !== close)) return null;
+    const next = pass(reader, close === null ? i : close + 1, 'each');
     const span = spanBetween(reader, at, next);
     const only = members[0];
     if (placement.loops && placement.loops !== 'both')

@@ -2,6 +2,7 @@ import { NOT_NOW, REMARK_LEADS, WEAK_REMARK_LEADS } from '../../vocabulary/words
 import { countIn } from '../count.js';
 import { freeLoopsAt } from './reference.js';
 import {
+  closeOf,
   isWord,
   meaningAt,
   pass,
@@ -151,8 +152,8 @@ function endOfTalk(reader: Reader, at: number, talk: boolean): number | null {
       continue;
     }
     if (token.kind === 'open') {
-      const close = reader.partner[i] ?? -1;
-      if (close < 0 || countIn(reader, i + 1, close) || beginsCrochet(reader, i + 1)) break;
+      const close = closeOf(reader, i);
+      if (close === null || countIn(reader, i + 1, close) || beginsCrochet(reader, i + 1)) break;
       if (close < reader.end) i = close;
       continue;
     }

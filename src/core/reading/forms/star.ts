@@ -1,7 +1,8 @@
 import type { Amount } from '../../pattern/instruction.js';
 import { amountAfter, passTotal, type ReadAmount } from '../amount.js';
-import { countIn } from '../count.js';
+import { countInBracket, countIn } from '../count.js';
 import {
+  closeOf,
   isBoundary,
   isWord,
   meaningAt,
@@ -154,8 +155,8 @@ export const repeatVerb: InstructionForm = {
   read(reader, at) {
     const verb = meaningAt(reader, at, 'repeat');
     if (!verb) return null;
-    const close = tokenAt(reader, verb.next)?.kind === 'open' ? (reader.partner[verb.next] ?? -1) : -1;
-    if (close > 0 && amountAfter(reader, close + 1)) return verb.next;
+    const close = closeOf(reader, verb.next);
+    if (close !== null && amountAfter(reader, close + 1)) return verb.next;
     return amountFirst(reader, at);
   },
 };
@@ -171,7 +172,7 @@ function amountFirst(reader: Reader, at: number): number | null {
   // "repeat to the end: 18"
   if (tokenAt(reader, read.next + 1)?.kind === 'number' && isBoundary(reader, read.next + 2)) return null;
   let to = read.next + 1;
-  while (to < reader.end && !endsRepeated(reader, to)) to = Math.max(to + 1, (reader.partner[to] ?? -1) + 1);
+  while (to < reader.end && !endsRepeated(reader, to)) to = (closeOf(reader, to) ?? to) + 1;
   const { steps } = reader.sequence(read.next + 1, Math.min(to, reader.end), false);
   if (steps.length === 0) return null;
   reader.steps.push({ kind: 'repeat', body: steps, amount: read.amount, span: spanBetween(reader, at, to) });
@@ -186,7 +187,7 @@ function colonAt(reader: Reader, at: number): ReadAmount | null {
 /** The count, or the end of the sentence. */
 function endsRepeated(reader: Reader, at: number): boolean {
   const token = tokenAt(reader, at);
-  if (token?.kind === 'open') return countIn(reader, at + 1, reader.partner[at] ?? -1) !== null;
+  if (token?.kind === 'open') return countInBracket(reader, at) !== null;
   return isWord(reader, at, '=', ';') || (token?.word === '.' && isBoundary(reader, at + 1));
 }
 

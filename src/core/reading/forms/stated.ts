@@ -1,6 +1,6 @@
 import type { Step } from '../../pattern/instruction.js';
 import { REMARK_LEADS } from '../../vocabulary/words.js';
-import { countIn } from '../count.js';
+import { countInBracket, countIn } from '../count.js';
 import { isFabricStep } from './work.js';
 import { isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
 
@@ -121,8 +121,7 @@ function stitchesBeforeCount(reader: Reader, at: number): boolean {
   const stitch = tokenAt(reader, at)?.kind === 'number' ? meaningAt(reader, at + 1, 'stitch') : null;
   if (!stitch) return false;
   const open = isWord(reader, stitch.next, '.') ? stitch.next + 1 : stitch.next;
-  const close = tokenAt(reader, open)?.kind === 'open' ? (reader.partner[open] ?? -1) : -1;
-  return close > 0 && countIn(reader, open + 1, close) !== null;
+  return countInBracket(reader, open) !== null;
 }
 
 /** Where the figures end. Without a sign before them they must say that they count stitches. */
