@@ -7,7 +7,7 @@ import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { instructionsRead } from './instructions.js';
+import { instructionsRead, variedIn } from './instructions.js';
 import { withSlips } from './slips.js';
 import {
   checkPattern,
@@ -76,6 +76,13 @@ function drawnFrom(checked: Checked, text: string): Readonly<Record<string, unkn
   };
 }
 
+/** The words of the lines in which rounds begin, without their labels. */
+function linesOf({ report }: Checked, text: string): string[] {
+  const lines = text.split('\n');
+  const rounds = report.parts.flatMap((part) => part.rounds);
+  return rounds.map(({ line, column, label }) => (lines[line - 1] ?? '').slice(column - 1 + label.length));
+}
+
 /** How a round is explained, and what a count that is one too few on the hook may come from. */
 function accountOf(checked: Checked, round: number, made: number | null): readonly unknown[] {
   return [checked.account(round), made === null ? [] : checked.slips(round, made - 1)];
@@ -106,6 +113,7 @@ function readingOf(text: string, file: string, whole: boolean, drawn: boolean): 
             ...toldOf(checked, text),
             ...madeOf(checked, text),
             ...(drawn ? drawnFrom(checked, text) : {}),
+            ...variedIn(linesOf(checked, text)),
           })
             .map(([what, told]) => `${what} #${signOf(told)}`)
             .join(' '),
@@ -147,7 +155,7 @@ export function keptReadings(folder: string): Map<string, string> {
 }
 
 export const PRACTICE = path.join('corpus', 'golden', 'practice.txt');
-const PRACTICES = 2;
+const PRACTICES = 5;
 
 /** What is given to practise on by chance: of each level and way of writing some, in both vocabularies. */
 export function practiceNow(): string {

@@ -1,8 +1,11 @@
 /** What the instructions that the forms give as their examples are read as, whole, in company, and with each of their words left out. */
 import { readInstruction } from '../src/core/reading/instruction.js';
 import { Lexicon } from '../src/core/reading/lexicon.js';
+import { gistsOf } from '../src/core/reading/gist/gist.js';
 import { FORMS } from '../src/core/reading/forms/index.js';
 import type { Step } from '../src/core/pattern/instruction.js';
+
+const [US, LETTERS] = [new Lexicon('us', false), new Lexicon('us', true)];
 
 /** What may stand around an instruction. */
 const COMPANY: readonly ((words: string) => string)[] = [
@@ -19,7 +22,7 @@ const COMPANY: readonly ((words: string) => string)[] = [
 const isCompact = (words: string) => /\d[XVWAK]|[XVWAK]\d/.test(words);
 
 function readingOf(words: string) {
-  return readInstruction(words, { from: 0, to: words.length }, new Lexicon('us', isCompact(words)));
+  return readInstruction(words, { from: 0, to: words.length }, isCompact(words) ? LETTERS : US);
 }
 
 /** A step in a few words: what it works, from how many into how many, how often, and where. */
@@ -65,4 +68,33 @@ export function instructionsRead(signOf: (value: unknown) => string): string {
     });
     return `== ${name}\n${lines.join('\n')}\n`;
   }).join('\n');
+}
+
+/** So many instructions of a pattern are varied, the first of each wording. */
+const MOST_VARIED = 12;
+/** Of these so many by their gist, which takes each in many ways. */
+const MOST_BY_GIST = 3;
+
+/**
+ * What the instructions of a pattern are read as, by the forms and by their gist, with each of their words left out and each
+ * two of them in each other's place: what a line may read that somebody types in a hurry.
+ */
+export function variedIn(lines: readonly string[]): { readonly forms: unknown; readonly gists: unknown } {
+  const varied = [...new Set(lines)]
+    .slice(0, MOST_VARIED)
+    .map((line) => [...withoutEach(line), ...withNeighbours(line)]);
+  const byGist = (words: string) => gistsOf(words, { from: 0, to: words.length }, US, new Map());
+  return {
+    forms: varied.flat().map(readingOf),
+    gists: varied
+      .slice(-MOST_BY_GIST)
+      .flat()
+      .map((words) => byGist(words).map(({ instruction }) => instruction)),
+  };
+}
+
+/** An instruction with each of its words in the place of the next. */
+function withNeighbours(words: string): string[] {
+  const parts = words.split(/(?<=\s)/);
+  return parts.slice(1).map((_, i) => [...parts.slice(0, i), parts[i + 1], parts[i], ...parts.slice(i + 2)].join(''));
 }
