@@ -69,6 +69,9 @@ const TEXTS: Readonly<Record<string, { readonly speaks: readonly string[]; reado
       us(`HEAD\n${SHUT}Embroider the eyes on Rnd 3.\n`),
       us(`HEAD\n${OPEN}Fit the safety eyes between Rnds 2 and 3, then stuff.\n`),
       us(`HEAD\n${SHUT}Glue the button eyes on at Rnd 3.\n`),
+      us(
+        `HEAD\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nFit the 24 mm safety eyes now.\nRnd 4: inc x 12 (24)\nRnds 5-8: sc around (24)\nRnd 9: dec x 12 (12)\nRnd 10: dec x 6 (6)\nStuff. Fasten off and close the hole.\n`,
+      ),
     ],
   },
   'make/stuffing-late': {

@@ -72,6 +72,7 @@ describe('one instruction, and what it does to the number of stitches', () => {
     [18, 'sc3tog around until 7 sts remain', '18 → 7; 5 whole, 1 left'],
     [18, 'sc around, leaving the last 4 sts unworked', '14 → 14'],
     [18, 'sc 10, leave the rest', '10 → 10'],
+    [18, 'sc 10, leave the last 8 sts', '10 → 10'],
     [18, 'dec until closed', '– → –; open-ended'],
     // repeats
     [18, '(sc 1, inc) x 9', '18 → 27'],

@@ -126,6 +126,12 @@ describe('what stands around the rounds', () => {
     ]);
   });
 
+  it('has its title once, where it is the first thing in the text', () => {
+    const { title: called, blocks: rest } = laid('The egg\n\nUS terms\n\nBALL\nRnd 1: 6 sc in MR (6)\n');
+    expect(called).toBe('The egg');
+    expect(JSON.stringify(rest)).not.toContain('The egg');
+  });
+
   it('says how many counts were worked out', () => {
     const { anew: said } = laid('BALL\nUS terms\n\nRnd 1: 6 sc in MR\nRnd 2: inc x 6 (12)\nRnd 3: sc around\n');
     expect(said).toContain('The counts of 2 rounds that state none are worked out.');

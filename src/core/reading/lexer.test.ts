@@ -38,6 +38,8 @@ describe('what the words of an instruction are taken for', () => {
     ['ten four', '10 4'],
     ['second', '2.'],
     // signs of multiplication
+    ['6 ÷ 2', '6 ÷ 2'],
+    ['6÷2', '6 +÷ +2'],
     ['INCx6', 'inc +x +6'],
     ['scx6', 'sc +x +6'],
     ['6xINC', '6 +x +inc'],
