@@ -64,6 +64,8 @@ describe('amounts and places', () => {
     '{1→3}3 sc in next st',
     '{1→2}(hdc, dc) in next st',
     '{1→2}in next st: hdc, dc',
+    '{6→6}6 sc A, {6→6}6 sc B',
+    '{1→2}1 hdc and 1 dc in the next stitch, {3→3}sc 3',
     '{3→6}in next 3 sts: 2 sc',
     '{3→3}in next 3 sts: sc',
     '{~}in each st: 2 sc',
