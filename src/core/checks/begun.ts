@@ -18,14 +18,22 @@ export function beginningAtFault(text: string, rounds: readonly CountedRound[], 
   const [figure, ...others] = figuresOf(text, before);
   if (!goesOn(counted, rounds[at + 1], stated) || others.length > 0) return null;
   const { made } = before.outcome;
-  const [need, ...more] = SIZES.filter((edge) => comesOut(counted, edge, stated));
-  if (need === undefined || more.length > 0 || need === made) return null;
+  const need = neededFor(counted, stated, made ?? 0);
+  if (need === null) return null;
   const { label, kind } = counted.round;
   const called = /^\d/.test(label) ? `${kind} ${label}` : label;
   const message = `Makes ${made}. On ${need} stitches ${called} comes out at ${stated}, as it states.`;
   const edits = figure ? [{ span: figure, text: String(need) }] : [];
   const fixes = edits.length > 0 ? [{ title: `${need} instead of ${made}`, edits }] : [];
   return { span: before.round.span, round: before, message, fixes };
+}
+
+/** The one edge on which a round comes out at what it states; null where that is the one it has, or there are several. */
+function neededFor(counted: CountedRound, stated: number, made: number): number | null {
+  const [need, ...more] = SIZES.filter((edge) => comesOut(counted, edge, stated));
+  // "8 sc in MR" under "sc in each (16)": it is the increases that have been lost.
+  const lost = need === stated && stated % made === 0;
+  return need === undefined || more.length > 0 || need === made || lost ? null : need;
 }
 
 function begins(round: CountedRound | undefined): round is CountedRound {

@@ -253,6 +253,8 @@ describe('a figure of the round that begins a piece', () => {
     // Nothing bears out the round behind it.
     ['Rnd 1: mr 7\nRnd 2: inc in each st (12)\nFasten off.\n', 5],
     [`Rnd 1: mr 6\n${after.replace('(12)', '(13)')}`, 5],
+    // The increases may have been lost.
+    [`Rnd 1: 6 sc in MR\n${after.replace('inc in each st', 'sc in each st')}`, 5],
   ])('is not named where anything else may be wrong: %j', (text, line) => {
     const named = namedIn(text);
     expect(named).toHaveLength(1);

@@ -18,6 +18,7 @@ describe('which vocabulary', () => {
     ['(brown & yellow / 3.5 / U.S.)', 'us'],
     ['DUCK    yellow + orange    UK', 'uk'],
     ['All crochet words are American', 'us'],
+    ['The whole is worked in double crochet (English).', 'uk'],
     ['A small hat\nFrom an old notebook. (American.)', 'us'],
     ['09:14 pig. i write us\n09:15 mr 6', 'us'],
     ['sc: single crochet (UK dc)', null],

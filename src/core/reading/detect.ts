@@ -8,7 +8,7 @@ const STITCH_NAMES =
 const WEAK_US = /\b(?:skip|sk|gauge|yarn over|yo|color)\b/gi;
 const WEAK_UK = /\b(?:miss|tension|yrh|yoh|colour)\b/gi;
 const RING_OF_SHARED = /(\d{1,2})\s?dc (?:in|into)\s+(?:a |the )?(?:magic|mr|ring|mc)/gi;
-const COUNTRY = /\b(us|u\.s\.|usa|american|uk|u\.k\.|british|english(?= term))(?![a-z])/gi;
+const COUNTRY = /\b(us|u\.s\.|usa|american|uk|u\.k\.|british|english(?= term|\)))(?![a-z])/gi;
 const THING = String.raw`(?:terms?|terminology|terminologies|stitch(?:es| names)?|names|words|abbreviations|crochet|version|notation|pattern|standards?|english|rows|rounds)`;
 const THING_AFTER = new RegExp(String.raw`^[ \t*_-]+(?:\p{L}+[ \t]+){0,2}?${THING}(?!\p{L})`, 'iu');
 const THING_BEFORE = new RegExp(
@@ -16,6 +16,8 @@ const THING_BEFORE = new RegExp(
   'iu',
 );
 
+/** "in double crochet (English)" */
+const CROCHET_OF = /crochet \($/iu;
 /** "written in us", "i write us": no pronoun */
 const IN_US = /(?:in|(?<!\p{L})i write)\s+$/iu;
 /** "I write US", "written in us" */
@@ -151,6 +153,7 @@ export function declarationsIn(text: string): { vocabulary: Vocabulary; span: Sp
       WRITTEN_IN.test(text.slice(Math.max(0, match.index - 24), match.index)) &&
       !/^[ \t]*\d/.test(text.slice(end, end + 3));
     const alone =
+      (text.charAt(end) === ')' && CROCHET_OF.test(text.slice(Math.max(0, match.index - 10), match.index))) ||
       (written && (name !== 'us' || IN_US.test(text.slice(Math.max(0, match.index - 8), match.index)))) ||
       isAlone(text.slice(Math.max(0, match.index - 3), match.index), text.slice(end, end + 4)) ||
       standsInHead(text, match.index, end);

@@ -103,6 +103,7 @@ describe('a line that is a heading where rounds follow', () => {
     ['Rows 3 and 4', null],
     ['a line of more than five words here', null],
     ['Made of forty letters or more, it is none', null],
+    ['Make 4 chain and join', null],
   ])('%j', (line, expected) => {
     expect(told(headingByPlace(line))).toBe(expected);
   });

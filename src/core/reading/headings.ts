@@ -70,7 +70,7 @@ const SECTIONS: ReadonlyMap<string, SectionKind> = new Map(
  */
 export function headingByLook(line: string): Heading | null {
   const text = withoutNumber(onlyCell(line).trim());
-  if (text.length === 0 || text.length > 90) return null;
+  if (text.length === 0 || text.length > 90 || MAKES_STITCHES.test(text)) return null;
   const told = text.length < 50 && text.includes('. ') ? MAKE_SAID.exec(text) : null;
   if (told?.[1]) return { ...named(text, 0), name: told[1] };
   // A sentence, most often: without ornament, capitals or a number to make.
@@ -92,6 +92,10 @@ export function headingByLook(line: string): Heading | null {
   // "18 x 2 rows" names nothing.
   return /\p{L}/u.test(heading.name) ? heading : null;
 }
+
+/** "Make 4 chain and join in a ring.": no piece. */
+export const MAKES_STITCHES =
+  /^\W*(?:make|work|crochet)\s+(?:\d{1,3}|\p{L}+)\s+(?:ch|chains?|sts?|stitch(?:es)?)(?!\p{L})/iu;
 
 /** "| EARS | | |": of a row of a table what its only filled cell holds, and any other line as it is. */
 export function onlyCell(line: string): string {
@@ -229,6 +233,8 @@ function named(written: string, level: number, capitals: string | null = null): 
     .replace(/^(?:the|a|an|his|her|its|their)\s+(?=\p{L})/iu, '');
   if ((name.match(/["“”]/g)?.length ?? 0) === 1) name = name.replace(/["“”]/, '');
   if (!/\p{Ll}/u.test(name) && name.length > 1) name = name.charAt(0) + name.slice(1).toLowerCase();
+  // "Make two alike:" says how many, and of what the title says.
+  if (quantity && /^(?:alike|the same|of (?:them|these|those))$/i.test(name)) name = '';
   const rest = text.slice(Math.max(quantity?.end ?? 0, capitals ? capitals.length : 0));
   return { name, make: quantity?.make ?? 1, saysMake: quantity !== null, section: sectionOf(name), level, rest };
 }
@@ -255,7 +261,7 @@ export function headingByPlace(line: string): Heading | null {
   const several = !/\):?$/.test(text) ? null : /^([^()]{2,30}?)\s*\((\d{1,2})(?:,\s[^()\d]{2,20})?\):?$/u.exec(text);
   const one = several?.[1] ? headingByPlace(several[1]) : null;
   if (one && several) return { ...one, make: Math.max(1, Number(several[2])), saysMake: true };
-  if (SAYS_OF_ALL.test(text)) return null;
+  if (SAYS_OF_ALL.test(text) || MAKES_STITCHES.test(text)) return null;
   if (
     text.length === 0 ||
     text.length > 40 ||

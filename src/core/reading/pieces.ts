@@ -40,7 +40,7 @@ export class Pieces {
   }
 
   begin({ name, make, saysMake, level }: Heading, heading: Span, beginning: Beginning): PartDraft {
-    this.#part = { name: name || 'Pattern', make, saysMake, heading, stretches: [], level };
+    this.#part = { name, make, saysMake, heading, stretches: [], level };
     this.#all.push(this.#part);
     this.divide(beginning);
     return this.#part;

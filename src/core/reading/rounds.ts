@@ -5,6 +5,7 @@ import type { Label } from './labels.js';
 import { tokenize } from './lexer.js';
 import type { Lexicon } from './lexicon.js';
 import type { Figure, Unit } from './page/unit.js';
+import { ringFilled } from './ring.js';
 
 /** The words of a round, while it isn't known yet where they end. */
 export interface OpenRound {
@@ -36,6 +37,8 @@ export function roundOf(
 ): Round {
   const { label } = open;
   const to = endOfWords(text, open.from, open.to);
+  const stated = statedIn(text, lexicon, open, reading);
+  const steps = ringFilled(text, reading.steps, stated);
   return {
     label: (label && oneSpaced(label.text)) ?? firstWords(text.slice(open.from, to)),
     kind: kindOf(label, reading, last),
@@ -46,9 +49,9 @@ export function roundOf(
     labelSpan: label?.span ?? { from: open.from, to: open.from },
     span: { from: open.from, to },
     bodyFrom: open.bodyFrom,
-    steps: flat ? [{ kind: 'flat', span: flat }, ...reading.steps] : reading.steps,
+    steps: flat ? [{ kind: 'flat', span: flat }, ...steps] : steps,
     reference: reading.reference,
-    stated: statedIn(text, lexicon, open, reading),
+    stated,
     statedRounds: reading.statedRounds,
     unread: reading.unread,
     brackets: reading.brackets,

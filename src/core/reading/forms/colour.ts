@@ -32,6 +32,8 @@ export function colourStep(reader: Reader, at: number, step: ColourMarker): void
   else reader.steps.push(step);
 }
 
+const YARN = ['colour', 'color', 'yarn', 'shade', 'wool'];
+
 /**
  * A change of yarn.
  *
@@ -40,7 +42,7 @@ export function colourStep(reader: Reader, at: number, step: ColourMarker): void
  */
 export const colour: InstructionForm = {
   name: 'colour',
-  begins: ['colour', 'with', 'in', 'change', 'join', 'work', 'times', 'unknown'],
+  begins: ['colour', 'with', 'in', 'change', 'join', 'work', 'times', 'unknown', 'ordinal'],
   examples: [
     'With Moss: sc 6',
     'in A, sc 6',
@@ -57,6 +59,12 @@ export const colour: InstructionForm = {
       !reader.lexeme(at)
     ) {
       reader.steps.push({ kind: 'colour', name: before.raw, span: spanBetween(reader, at, at + 1) });
+      return at + 2;
+    }
+    // "Third colour. Sc in each."
+    if (before?.kind === 'ordinal' && isWord(reader, at + 1, ...YARN) && isBoundary(reader, at + 2)) {
+      const name = `${before.raw} ${reader.tokens[at + 1]?.raw ?? ''}`;
+      reader.steps.push({ kind: 'colour', name, span: spanBetween(reader, at, at + 2) });
       return at + 2;
     }
     // "LG sc in each", where LG is light grey; "sc 6 LG" says it behind.

@@ -137,6 +137,8 @@ export class Figures {
     if (this.#run.row.is(i, 'tool')) return this.#stitches.tool(i, value, at, line);
     if (this.#run.row.is(i, 'open') && this.#run.row.figureOf(i) === null) return this.#bracket(i, value, line);
     if (this.#run.row.is(i, 'chain')) return this.chain(i, value, line);
+    const inLoops = this.#inLoops(value, at, i, line);
+    if (inLoops !== null) return inLoops;
     // "7 in a loop", "6 mr"
     const ring = this.#run.row.is(i, 'in') ? i + 1 : i;
     if (this.#run.row.is(ring, 'ring') && !line.works) {
@@ -153,6 +155,17 @@ export class Figures {
       line.push(...this.#run.placing.placed(shape, null, target, spanOf(this.#run.items, at, end)));
     else line.push(work(shape, once, EDGE, spanOf(this.#run.items, at, end)));
     return end;
+  }
+
+  /** "30 blo", "24 in the back loops": so many, in these loops. */
+  #inLoops(value: number, at: number, i: number, line: Line): number | null {
+    const where = this.#run.row.is(i, 'in') ? i + 1 : i;
+    const named = this.#run.row.at(where);
+    if (named?.is !== 'loops' || !this.#run.ends(where + 1, 'break', 'close', 'open', 'total')) return null;
+    const span = spanOf(this.#run.items, at, where + 1);
+    line.push({ kind: 'loops', loops: named.loops, span });
+    line.push(work(PLAIN, often(value), EDGE, span));
+    return where + 1;
   }
 
   /** "a ring, and put six of them in it", "one, and two in the next", "sc + inc, 6", "so 24". */

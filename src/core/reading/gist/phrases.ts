@@ -29,9 +29,11 @@ export function phraseAt(words: Words, at: number): Phrase | null {
 const PLAIN_STITCH: ItemKind = { is: 'tool', stitch: null, per: 1, over: 1 };
 /** Words for a round in which nothing is shaped. */
 export const PLAIN_ROUND = /^(?:plain|straight|even)$/;
+/** And for a stitch that is none: "3 normal and an inc". */
+const PLAIN_ONE = /^(?:plain|straight|even|normal|ordinary|regular)$/;
 const UNCHANGED = /^(?:unchanged|unaltered|unshaped|changeless)$/;
 const DENIES = /^(?:no|not|nothing|never|without|don['’]?t)$/;
-const CHANGES = /^(?:chang|alter|shap|grow|increas|decreas|incs?$|decs?$|special|fancy|new$|happen)/;
+const CHANGES = /^(?:chang|alter|shap|grow|increas|decreas|incs?$|decs?$|special|fancy|new$|happen|extra)/;
 const LONGEST_DENIAL = 4;
 /** What a figure before it is of. */
 const OF_FIGURES: ReadonlySet<Meaning['is']> = new Set(['stitch', 'shaping', 'increase', 'decrease', 'times', 'in']);
@@ -58,6 +60,28 @@ const PHRASES: readonly ((words: Words, at: number) => Phrase | null)[] = [
   },
   plainSoOften,
   justWork,
+  // "double up every stitch", "a double up"
+  ({ tokens }, at) =>
+    tokens[at]?.word === 'double' && tokens[at + 1]?.word === 'up'
+      ? { item: { is: 'tool', stitch: null, per: 2, over: 1 }, next: at + 2 }
+      : null,
+  // "a loop with 6 in it"
+  ({ tokens, before }, at) => {
+    if (before !== undefined || !/^(?:loop|circle)$/.test(tokens[at]?.word ?? '')) return null;
+    const into = tokens.findIndex(({ word }, i) => i > at && word === 'in' && tokens[i + 1]?.word === 'it');
+    const figure = tokens.slice(at, Math.max(at, into)).some(({ kind }) => kind === 'number');
+    return figure ? { item: { is: 'ring' }, next: at + 1 } : null;
+  },
+  // "two together the whole way"
+  ({ tokens, before }, at) =>
+    before === 'together' && tokens[at]?.word === 'whole' && tokens[at + 1]?.word === 'way'
+      ? { item: { is: 'around' }, next: at + 2 }
+      : null,
+  // "Third colour."
+  ({ tokens }, at) =>
+    tokens[at]?.kind === 'ordinal' && /^(?:colou?r|yarn|shade|wool)$/.test(tokens[at + 1]?.word ?? '')
+      ? { item: null, next: at + 2 }
+      : null,
   // "join them all two by two": of two of them each time.
   ({ tokens }, at) =>
     tokens[at]?.value === 2 && tokens[at + 1]?.word === 'by' && tokens[at + 2]?.value === 2
@@ -238,7 +262,7 @@ const LEADS_ON = /^(?:then|now|and|next|finally|work|do)$/;
 
 /** "one plain, one increase": a stitch as any other. */
 function plainStitch({ tokens, lexicon, before }: Words, at: number): Phrase | null {
-  if (before !== 'number' || !PLAIN_ROUND.test(tokens[at]?.word ?? '')) return null;
+  if (before !== 'number' || !PLAIN_ONE.test(tokens[at]?.word ?? '')) return null;
   const after = lexicon.at(tokens, at + 1)?.meaning.is;
   const round = after === 'round-word' || after === 'row-word' || after === 'stitch';
   return round ? null : { item: PLAIN_STITCH, next: at + 1 };

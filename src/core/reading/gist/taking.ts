@@ -301,8 +301,11 @@ export class Taking {
   #plainRounds(at: number, line: Line): number {
     const times = this.#run.row.timesAt(at + 1);
     const next = times?.next ?? at + 1;
-    if (times && !line.works) {
-      this.#run.rounds = { value: times.times, span: spanOf(this.#run.items, at, next) };
+    // "go round 6 more times" is six rounds, and the one before is told already.
+    const more = this.#run.items.slice(at + 1, next).some(({ is }) => is === 'more') ? 1 : 0;
+    const rounds = times && Math.max(1, times.times - more);
+    if (rounds && !line.works) {
+      this.#run.rounds = { value: rounds, span: spanOf(this.#run.items, at, next) };
       const on = this.#figures.roundsOn(next, line);
       if (on > next) return on;
     }
@@ -311,7 +314,7 @@ export class Taking {
       return at + 1;
     }
     const span = spanOf(this.#run.items, at, next);
-    if (times) this.#run.rounds = { value: times.times, span };
+    if (rounds) this.#run.rounds = { value: rounds, span };
     line.push(work(PLAIN, FILL, EDGE, span));
     return next;
   }

@@ -1,6 +1,6 @@
 import { lineIndexAt, lineSpan, type SourceText } from '../../text/source.js';
 import { cardinal } from '../../vocabulary/numbers.js';
-import { headingByLook, headingByPlace, sectionOf, withoutNumber, type Heading } from '../headings.js';
+import { headingByLook, headingByPlace, MAKES_STITCHES, sectionOf, withoutNumber, type Heading } from '../headings.js';
 import type { Unit } from './unit.js';
 
 /** First words of a line that tells the maker to do something, and so names nothing. */
@@ -72,6 +72,8 @@ const SIGNS: readonly (readonly [weight: number, test: (line: Line) => boolean])
   [-2, ({ text }) => text.length > 70],
   [-3, ({ text, capital }) => /[.!?]$/u.test(text) && !capital],
   [-3, ({ text }) => /[;,]$/u.test(text)],
+  // "mum helped with the loop. its sc"
+  [-4, ({ text }) => /\p{Ll}\.\s+\p{Ll}/u.test(text)],
   [-6, ({ text }) => /\t|;.*;|\|.*\||\S {2,}\S.* {2,}\S/u.test(text)],
   [-3, ({ text }) => text.includes('=')],
   [-4, ({ text }) => (text.match(/\d+/g)?.length ?? 0) >= 3],
@@ -111,13 +113,14 @@ function rated(text: string, afterBlank: boolean, heading: Heading | null): numb
 
 /** The name of a piece in a line, and how many are made of it. */
 export function nameIn(written: string): Heading | null {
-  const line = withoutNumber(written);
+  // "WHALE   3 mm, sky": the hook beside the name
+  const line = withoutNumber(written).replace(/\s{2,}\d+(?:[.,]\d+)?\s?mm(?!\p{L}).*$/u, '');
   const text = line.replace(/^[^\p{L}\d]*(?:\d{1,2}[.)]?\s+|[A-Z]\s{2,})?/u, '').replace(/[^\p{L}\d)!?'’"”]+$/u, '');
   // "2 ROOF", "B  BURR, moss"
   const bare = line.trim().replace(/^(?:\d{1,2}[.)]?\s+(?=\p{L})|[A-Z]\s{2,})/u, '');
   const known = headingByLook(bare) ?? headingByPlace(bare);
   const { name, many } = calledIn(text, known);
-  if (!name) return null;
+  if (!name || MAKES_STITCHES.test(text)) return null;
   const make = known?.saysMake ? known.make : madeIn(many ?? text.slice(name.length));
   return {
     name,
@@ -131,7 +134,7 @@ export function nameIn(written: string): Heading | null {
 
 /** How a line calls a piece, and how many of it where the name says so: "ears two". */
 function calledIn(text: string, known: Heading | null): { name: string | undefined; many: string | undefined } {
-  const first = /^(.{2,60}?)(?:[,:;(*[]|\s[-–—]\s|\s(?:in|with|from|is|are)\s|$)/iu.exec(text)?.[1]?.trim();
+  const first = /^(.{2,60}?)(?:[,:;(*[]|\s[-–—]\s|\s{2,}|\s(?:in|with|from|is|are)\s|$)/iu.exec(text)?.[1]?.trim();
   const [, name, many] = known?.saysMake ? [] : (NAME_AND_NUMBER.exec(first ?? '') ?? []);
   const plain = first?.replace(/^(?:(?:the|a|an|first|now|then|next|and|for)\s+)+(?=\p{L})/iu, '');
   return { name: name ?? known?.name ?? plain, many };
@@ -142,6 +145,9 @@ const NAME_AND_NUMBER = /^(\p{L}{3,}(?:\s\p{L}{3,})?)\s+(two|three|four|six|eigh
 /** "4 mm", "50 g": how large or heavy something is, and not how many. */
 const MEASURE = /\d+(?:[.,]\d+)?\s?(?:mm|cm|m|g|grams?|oz|ounces?|yds?|yards?|in|inch(?:es)?|ply|strands?)(?!\p{L})/giu;
 
+/** "(age 11)": who wrote it. */
+const AGE = /(?<!\p{L})aged?\s+\d+/giu;
+
 /** "two rounds each": no pieces. */
 const ROUNDS = /(?:\d+|\p{L}+) (?:rounds?|rows?|rnds?|rds?)(?!\p{L})/giu;
 
@@ -149,12 +155,13 @@ const ROUNDS = /(?:\d+|\p{L}+) (?:rounds?|rows?|rnds?|rds?)(?!\p{L})/giu;
 function madeIn(behind: string): number | null {
   for (const [word] of behind
     .replace(MEASURE, ' ')
+    .replace(AGE, ' ')
     .replace(ROUNDS, ' ')
     .replace(/\d+[.,]\d+/g, ' ')
     .matchAll(/\p{L}+|\d+/gu)) {
     const value = /^\d/.test(word)
       ? Number(word)
-      : (cardinal(word.toLowerCase()) ?? (word.toLowerCase() === 'both' ? 2 : 0));
+      : (cardinal(word.toLowerCase()) ?? (/^(?:both|twice)$/i.test(word) ? 2 : 0));
     if (value >= 2 && value <= 12) return value;
   }
   return null;

@@ -23,6 +23,9 @@ function textOf({ text }: SourceText, span: Span | undefined): string {
   return span ? text.slice(span.from, span.to) : '';
 }
 
+/** A dash in place of what is done. */
+const NOTHING = /^[-–—]\s*(?:\(|$)/u;
+
 /** The round that a row of a table is; null where it is none. */
 function unitIn(source: SourceText, columns: Columns, cells: readonly Span[], row: boolean): Unit | null {
   const at = (column: number) => (column < 0 ? undefined : cells[column]);
@@ -30,7 +33,7 @@ function unitIn(source: SourceText, columns: Columns, cells: readonly Span[], ro
   const label = cell ? labelIn(source, columns, cells, cell, row) : null;
   if (!cell || !label) return null;
   const times = figureIn(source, at(columns.times));
-  const change = columns.work < 0 ? (figureIn(source, at(columns.change)) ?? { value: 0, span: cell }) : null;
+  const change = changeIn(source, columns, cells, cell);
   const part = textOf(source, at(columns.part));
   return {
     label,
@@ -42,6 +45,13 @@ function unitIn(source: SourceText, columns: Columns, cells: readonly Span[], ro
     ...(part ? { part } : {}),
     span: { from: cells[0]?.from ?? cell.from, to: cells.at(-1)?.to ?? cell.to },
   };
+}
+
+/** By how many stitches a row grows, where a column says so or nothing is done. */
+function changeIn(source: SourceText, columns: Columns, cells: readonly Span[], label: Span): Figure | null {
+  const told = columns.work < 0 ? figureIn(source, cells[columns.change]) : null;
+  const unchanged = columns.work < 0 || NOTHING.test(textOf(source, cells[columns.work]));
+  return told ?? (unchanged ? { value: 0, span: label } : null);
 }
 
 /** A number in the column of the labels, or the name of a closing: "shut | dc 6 through both | 6". */

@@ -92,10 +92,13 @@ function columnsOf(source: SourceText, lexicon: Lexicon, rows: readonly Row[]): 
   const all = Array.from({ length: width }, (_, c) => column(c));
   const label = bestOf(all, seriesSteps);
   if (label < 0) return [];
-  const work = bestOf(
-    all.map((cells, c) => (c === label ? [] : cells)),
-    (cells) => workIn(cells, lexicon),
-  );
+  const worked = (words: ReadonlySet<string>) =>
+    bestOf(
+      all.map((cells, c) => (c === label ? [] : cells)),
+      (cells) => workIn(cells, lexicon, words),
+    );
+  const named = worked(STITCHES);
+  const work = named >= 0 || all.some(isChange) ? named : worked(PLACES);
   const numeric = all.flatMap((cells, c) => (c !== label && c !== work && shareOfNumbers(cells) >= 0.6 ? [c] : []));
   const changes = all.flatMap((cells, c) => (c !== label && c !== work && isChange(cells) ? [c] : []));
   const part = all.findIndex(
@@ -135,12 +138,15 @@ function seriesSteps(cells: readonly string[]): number {
   return Math.max(up, down);
 }
 
-function workIn(cells: readonly string[], lexicon: Lexicon): number {
+/** What the cells of a column hold that says what to do. */
+const STITCHES: ReadonlySet<string> = new Set(['stitch', 'shaping', 'increase', 'decrease']);
+/** Some hands name no stitch: "2 in each". */
+const PLACES: ReadonlySet<string> = new Set(['each', 'together', 'magic-ring']);
+
+function workIn(cells: readonly string[], lexicon: Lexicon, words: ReadonlySet<string>): number {
   return cells.filter((cell) => {
     const tokens = tokenize(cell, { from: 0, to: cell.length }, MOST_WORDS, lexicon.alphabet);
-    return tokens.some((_, i) =>
-      ['stitch', 'shaping', 'increase', 'decrease'].includes(lexicon.at(tokens, i)?.meaning.is ?? ''),
-    );
+    return tokens.some((_, i) => words.has(lexicon.at(tokens, i)?.meaning.is ?? ''));
   }).length;
 }
 

@@ -31,10 +31,12 @@ const MOST_LINES = 1500;
 const SO_MANY =
   /(?<!\p{L})(\d{1,3}|one|two|three|four|five|six|seven|eight|nine|ten|twelve)\s+(?:more\s+)?(?:rounds?|rows?|rnds?|rds?)(?!\p{L})/iu;
 /** "just go round four times" */
-const GO_ROUND = /(?<!\p{L})(?:(?:go|work|crochet) )?a?round (\d{1,3}|\p{L}{3,5}) times(?!\p{L})/iu;
+const GO_ROUND = /(?<!\p{L})(?:(?:go|work|crochet) )?a?round (\d{1,3}|\p{L}{3,5})(?: more)? times(?!\p{L})/iu;
 /** "four rounds of 24", "three rounds straight on 30", "round three times on ten" */
 const ROUNDS_ON =
   /(?<!\p{L})(?:rounds?|rnds?|rds?)(?: \p{L}+ times)?(?: \p{L}+)? (?:on|of|with) (?:\d{1,3}|\p{L}{3,12})(?!\p{L})/iu;
+/** "a loop with six in it" */
+const RING_TOLD = /^\W*(?:an? )?(?:loop|circle)(?!\p{L})[^.]{0,30}(?<!\p{L})in it(?!\p{L})/iu;
 /** "the next gets two" */
 const GETS = /(?<!\p{L})(?:gets?|receives?) (?:\d|one|two|three)(?!\p{L})/iu;
 /** "24 for two rounds" */
@@ -167,8 +169,8 @@ export function looksLikeRound(text: string, lexicon: Lexicon): boolean {
 }
 
 const LONGEST = 400;
-/** "inc = 2 sc in one", "wait, is that 2 sc?": no round; "inc x6 = 12" may be one. */
-const EXPLAINS = /=(?!\s*\d{1,4}\s*(?:sts?|stitches)?\W*$)|\?/;
+/** "inc = 2 sc in one", "wait, is that 2 sc?", "yellow, 2.5 hook, us sc": no round; "inc x6 = 12" may be one. */
+const EXPLAINS = /=(?!\s*\d{1,4}\s*(?:sts?|stitches)?\W*$)|\?|\d\s?(?:mm\s?)?hook(?!\p{L})/iu;
 
 /** What a line shows at first sight. */
 interface Looks {
@@ -194,12 +196,19 @@ function lookAt(text: string, lexicon: Lexicon): Looks {
   const works =
     whole ||
     many ||
-    [TOTALS, GO_ROUND, ROUNDS_ON, GETS].some((pattern) => pattern.test(text)) ||
+    [TOTALS, GO_ROUND, ROUNDS_ON, GETS, RING_TOLD].some((pattern) => pattern.test(text)) ||
     tokens.some((_, i) => changeAt(tokens, i) !== null) ||
     holds(CROCHET) ||
     (figures > 0 && holds(PLACES));
   const refers = ALIKE.test(text) && (SO_MANY.test(text) || NUMBERED.test(text));
-  return { tokens, figures: figures > 0, works, starts: works && meanings.has('magic-ring'), refers, whole };
+  return {
+    tokens,
+    figures: figures > 0,
+    works,
+    starts: works && (meanings.has('magic-ring') || RING_TOLD.test(text)),
+    refers,
+    whole,
+  };
 }
 
 /** "two plain rounds", "six rounds without any shaping" */
