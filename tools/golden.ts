@@ -12,6 +12,7 @@ import { withSlips } from './slips.js';
 import {
   checkPattern,
   convertTerms,
+  courseOfText,
   editionOf,
   learnt,
   LEVELS,
@@ -71,7 +72,7 @@ function drawnFrom(checked: Checked, text: string): Readonly<Record<string, unkn
   return {
     shape: [shape, pictureOf(shape, DYES, (part) => part % 2 === 1), checked.shape(COARSE)],
     edition: editionOf(text, { terms: 'auto', name: 'Sample' }),
-    course: checked.course('Sample'),
+    course: courseOfText(text, 'Sample'),
     compared: compareDrafts({ text }, { text: withSlips(text, 1) }),
   };
 }

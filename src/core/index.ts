@@ -208,8 +208,6 @@ export interface Checked {
   readonly meanings: (word: string) => Meanings;
   /** What the counts come to in the hand, at the gauge of the text or as it is set otherwise. */
   readonly shape: (settings: ShapeSettings) => Shape;
-  /** As it is followed at the bench. @param name the title where the text has none */
-  readonly course: (name: string) => Course;
 }
 
 /**
@@ -260,7 +258,6 @@ export function checkPattern(text: string, file: string, options: CheckOptions =
     overview: () => overviewOf(counted),
     meanings: (word) => meaningsOf(text, options, word),
     shape: (settings) => shapeOfPattern(counted, settings),
-    course: (name) => courseOfPattern(counted, name),
   };
 }
 
@@ -270,7 +267,9 @@ function shapeOfPattern(counted: CountedPattern, settings: ShapeSettings): Shape
   return shapeOf(drawingOf(counted, prose, documentOf(counted.pattern, prose.talk), settings));
 }
 
-function courseOfPattern(counted: CountedPattern, name: string): Course {
+/** A text as it is followed at the bench. @param name the title where the text has none */
+export function courseOfText(text: string, name: string, options: CheckOptions = { terms: 'auto' }): Course {
+  const counted = decide(text, options);
   const { talk } = proseOf(counted.pattern);
   return courseOf(counted, talk, documentOf(counted.pattern, talk), name);
 }

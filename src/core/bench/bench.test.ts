@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   beatsOf,
-  checkPattern,
+  courseOfText,
   comesBefore,
   Progress,
   resultTable,
@@ -16,7 +16,7 @@ import {
 
 const OTTER =
   'Otter\nUS terms\n\nMaterials\nDK cotton in Bark 30 g and Foam 10 g\n3 mm hook\n\nBODY\nStart with Bark.\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 6 (18)\nRnds 4-6: sc around (18)\nStuff it.\nRnd 7: sc 2, (sc 1, dec) x 5, sc 1 (13)\nFasten off.\n\nPAW (make 2)\nRnd 1: 5 sc in MR (5)\nRnd 2: sc around (5)\n\nAssembly\nSew the paws to the body.\n';
-const course = checkPattern(OTTER, '').course('Untitled');
+const course = courseOfText(OTTER, 'Untitled');
 
 const roundAt = (part: number, ring: number) => {
   const round = course.parts[part]?.rounds[ring];

@@ -1,11 +1,11 @@
 /** A test call, and a server to it, for tests. */
-import { checkPattern, type Step } from '../../core/index.js';
+import { courseOfText, type Step } from '../../core/index.js';
 import { NOTHING_WANTED, type BenchCall } from '../bench.js';
 import { NotSent, type Post } from './post.js';
 
 const BALL =
   'Ball\nUS terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnds 3-5: sc around (12)\n\nEAR (make 2)\nRnd 1: 5 sc in MR (5)\n';
-const course = checkPattern(BALL, '').course('Ball');
+const course = courseOfText(BALL, 'Ball');
 export const CALL: BenchCall = { name: 'Ball', number: 1, wanted: NOTHING_WANTED, course, newer: false, at: 0 };
 
 /** A server that keeps each step and photograph once, as ours does, and whose line can be cut. */

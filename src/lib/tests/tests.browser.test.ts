@@ -1,7 +1,7 @@
 import type { Component, ComponentProps } from 'svelte';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { page, userEvent } from 'vitest/browser';
-import { checkPattern, NO_HAND, Progress, NO_SETTINGS, sideBySide, type Step, type What } from '../../core/index.js';
+import { courseOfText, NO_HAND, Progress, NO_SETTINGS, sideBySide, type Step, type What } from '../../core/index.js';
 import { NOTHING_WANTED, type Call, type Results } from '../bench.js';
 import { queryOn } from '../queries/testing.js';
 import { freshStart, refusal, renderInHouse, type MadeUpServer } from '../testing/house.js';
@@ -19,7 +19,7 @@ Rnd 2: inc x 6 (12)
 Rnd 3: (sc 1, inc) x 6 (18)
 Rnds 4-60: sc around (18)
 `;
-const course = checkPattern(TEXT, '').course('Limpet');
+const course = courseOfText(TEXT, 'Limpet');
 let server: MadeUpServer;
 
 beforeEach(async () => {

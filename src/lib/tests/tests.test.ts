@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { checkPattern, Progress, sideBySide, type Step, type What } from '../../core/index.js';
+import { courseOfText, Progress, sideBySide, type Step, type What } from '../../core/index.js';
 import { NOTHING_WANTED, type Results } from '../bench.js';
 import type { QueryMade } from '../queries.js';
 import { csvOf, TestsSession } from './tests.svelte.js';
@@ -16,7 +16,7 @@ const step = (order: number, what: What): Step => ({
 });
 const note = (order: number, ring: number, words: string) =>
   step(order, { kind: 'note', spot: { part: 0, copy: 0, ring }, note: 'unclear', words, photographs: [] });
-const course = checkPattern(BALL, '').course('Ball');
+const course = courseOfText(BALL, 'Ball');
 const RESULTS: Results = {
   number: 1,
   course,

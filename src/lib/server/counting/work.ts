@@ -2,6 +2,7 @@ import { diff3Merge } from 'node-diff3';
 import {
   carriedOver,
   checkPattern,
+  courseOfText,
   checkText,
   convertTerms,
   intoDraft,
@@ -88,7 +89,7 @@ export const WORK = {
 
   /** The text as it is followed at the bench. */
   course({ text, name, ...options }: CheckOptions & { text: string; name: string }): Course {
-    return checkPattern(text, name, options).course(name);
+    return courseOfText(text, name, options);
   },
 
   style({ text, terms, hand = NO_HAND }: { text: string; terms: Terms; hand?: Hand }): {
