@@ -160,3 +160,16 @@ describe('in UK terms', () => {
     expect(counts(lines, 'UK')).toBe(expected);
   });
 });
+
+describe('so many from the 2nd chain', () => {
+  it.each([
+    [['Ch 11.', 'Row 1: 10 sc from 2nd ch'], '10'],
+    [['Row 1: ch 11, sc 10 from 2nd ch from hook'], '10'],
+    [['Ch 10.', 'Row 1: 10 sc from 2nd ch'], '10 foundation'],
+    // A chain of two has one place.
+    [['Ch 2.', 'Rnd 1: 6 sc from 2nd ch from hook', 'Rnd 2: inc x 6'], '6, 12'],
+    [['Rnd 1: ch 2, 6 sc from 2nd ch from hook', 'Rnd 2: inc x 6'], '6, 12'],
+  ])('%j', (lines, expected) => {
+    expect(counts(lines)).toBe(expected);
+  });
+});

@@ -1,4 +1,4 @@
-import type { Chain, Step } from '../pattern/instruction.js';
+import { once, type Chain, type Step } from '../pattern/instruction.js';
 import { allBracketed, OTHERWISE, slipsAway } from './otherwise.js';
 import type { Ground, Misfit, Outcome, Worked } from './outcome.js';
 import { fixedSize, isFabric, standingChainOf, Tally } from './tally.js';
@@ -112,13 +112,25 @@ function withOtherSide(steps: readonly Step[], turn: number, options: EvaluateOp
   };
 }
 
+/** "Ch 2. 6 sc from 2nd ch": where the chain has only one place, all of the first stitches go into it. */
+function intoOnlyChain(steps: readonly Step[], chains: number): readonly Step[] {
+  const at = steps.findIndex(({ kind }) => kind === 'first-chain');
+  const [first, work] = [steps[at], steps[at + 1]];
+  if (first?.kind !== 'first-chain' || first.k !== chains || work?.kind !== 'work') return steps;
+  const { amount, per, over } = work;
+  if (work.place.kind !== 'edge' || amount.kind !== 'times' || per + over !== 2) return steps;
+  const inOne: Step = { ...work, per: amount.times, amount: once, place: { kind: 'chain-from-hook', k: first.k } };
+  return [...steps.slice(0, at), inOne, ...steps.slice(at + 2)];
+}
+
 /** Along one side of a chain, or along one side and back along the other. */
 function onChains(
-  steps: readonly Step[],
+  written: readonly Step[],
   ground: Extract<Ground, { kind: 'chains' }>,
   { stated, tracing = false }: EvaluateOptions,
   chainCounts: boolean,
 ): Outcome {
+  const steps = intoOnlyChain(written, ground.chains);
   const turn = steps.findIndex((step) => step.kind === 'other-side');
   const marker = steps[turn];
   const sides: Sides = marker

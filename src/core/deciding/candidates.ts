@@ -162,6 +162,7 @@ export class Candidates {
         ],
         passed:
           Math.max(0, gist.words.filter((word) => !this.frequent.has(word)).length - gist.talk) +
+          // What its label denies is as dear as a word passed over.
           (saysOtherRounds(round, instruction) ? 1 : 0),
         departs: read.departs,
         talks: false,

@@ -1,6 +1,6 @@
 import type { Work } from '../../pattern/instruction.js';
 import { pieceNamed, placementAfter } from '../placement.js';
-import { closeOf, isWord, pass, spanBetween, type InstructionForm, type Reader } from '../reader.js';
+import { closeOf, isWord, meaningAt, pass, spanBetween, type InstructionForm, type Reader } from '../reader.js';
 import { chainsAt, chainsInOne } from './chain.js';
 import { readWork } from './work.js';
 
@@ -85,7 +85,10 @@ function membersFrom(reader: Reader, from: number, end: number): { members: Work
   let [at, next] = [from, from];
   while (at < end) {
     const read = memberAt(reader, at, members.length > 0);
-    if (!read || read.next > end) break;
+    const last = members.at(-1);
+    // "in next st: 2 sc, sc 5": more of the same stitch would have been told in one figure.
+    const goesOn = end === reader.end && read?.work.stitch === last?.stitch && last !== undefined;
+    if (!read || read.next > end || goesOn) break;
     members.push(read.work);
     next = read.next;
     // A comma goes on with the same stitch; anything else ends it.
@@ -102,6 +105,12 @@ function memberAt(reader: Reader, at: number, again: boolean): { work: Work; nex
   const read = readWork(reader, at);
   if (read?.work.amount.kind !== 'times') return null;
   const { place } = read.work;
-  if (place.kind === 'edge') return read;
-  return again && place.kind === 'same' ? { ...read, work: { ...read.work, place: { kind: 'edge' } } } : null;
+  if (place.kind === 'same') return again ? { ...read, work: { ...read.work, place: { kind: 'edge' } } } : null;
+  // "in next st: 2 sc, sc in next 5 sts": what names a place of its own goes there.
+  return place.kind === 'edge' && !(again && namesPlace(reader, at, read.next)) ? read : null;
+}
+
+function namesPlace(reader: Reader, from: number, to: number): boolean {
+  for (let i = from; i < to; i += 1) if (meaningAt(reader, i, 'in', 'each', 'next', 'around')) return true;
+  return false;
 }

@@ -241,13 +241,11 @@ function otherSideAfter(reader: Reader, at: number): number | null {
   return isBoundary(reader, next) || tokenAt(reader, next)?.kind === 'open' ? next : null;
 }
 
-/** "10 sc from 2nd ch": so many along the chain, the first of them there; of a chain of two all go into one. */
+/** "10 sc from 2nd ch": so many along the chain, the first of them there. */
 function alongChain(reader: Reader, at: number, count: number): number | null {
   if (!isWord(reader, at, 'from') || count < 2) return null;
   const placed = placementAfter(reader, at);
-  const chain = reader.steps.at(-1);
-  if (placed?.place.kind !== 'chain-from-hook' || (chain?.kind === 'chain' && chain.count <= placed.place.k))
-    return null;
+  if (placed?.place.kind !== 'chain-from-hook') return null;
   reader.steps.push({ kind: 'first-chain', k: placed.place.k, span: spanBetween(reader, at, placed.next) });
   return placed.next;
 }
