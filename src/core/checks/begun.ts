@@ -31,9 +31,9 @@ export function beginningAtFault(text: string, rounds: readonly CountedRound[], 
 /** The one edge on which a round comes out at what it states; null where that is the one it has, or there are several. */
 function neededFor(counted: CountedRound, stated: number, made: number): number | null {
   const [need, ...more] = SIZES.filter((edge) => comesOut(counted, edge, stated));
-  // "8 sc in MR" under "sc in each (16)": it is the increases that have been lost.
-  const lost = need === stated && stated % made === 0;
-  return need === undefined || more.length > 0 || need === made || lost ? null : need;
+  if (need === undefined || more.length > 0 || need === made) return null;
+  // "8 sc in MR" under "sc in each (16)" or "dec in each (16)": it is the increases that have been lost.
+  return need >= stated && stated % made === 0 ? null : need;
 }
 
 function begins(round: CountedRound | undefined): round is CountedRound {

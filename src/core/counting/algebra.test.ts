@@ -101,6 +101,13 @@ describe('one instruction, and what it does to the number of stitches', () => {
 /** The same in other words: what people write for it. */
 describe('one instruction in other words', () => {
   it.each([
+    // a list to the end, if it goes into the edge; without a bracket and without a count
+    [12, 'sc, inc around', '12 → 18'],
+    [24, '2 sc, dec around', '24 → 18'],
+    [13, 'sc, inc around', '13 → 25'],
+    [12, 'sc 5, inc around', '12 → 14'],
+    [12, 'sc, 2 sc in each st around', '12 → 23'],
+    [12, 'sc, sc around', '12 → 12'],
     // how many, or how many in each
     [6, '3 sc around', '6 → 18'],
     [6, '4 sc around', '4 → 4; under'],

@@ -97,6 +97,10 @@ describe('rounds that say they are like others', () => {
     [['Rnd 1: 6 sc in MR', 'Rnd 2: sc around', 'Rnds 3-5: as rnd 2', 'Rnd 6: inc around'], '6, 6, 6, 12'],
     [['Rnd 1: 6 sc in MR', 'Rnd 2: inc around', 'Rnd 3: dec around', 'Rnds 4-5: repeat rnds 2-3'], '6, 12, 6, 6'],
     [['Row 1: ch 7, sc in 2nd ch from hook, sc 5', 'Row 2: ch 1, turn, sc 6', 'Rows 3-8: repeat row 2'], '6, 6, 6'],
+    // a plain round is plain on another edge as well, where the count says that it keeps it
+    [['Rnd 1: 6 sc in MR', 'Rnd 2: sc 6', 'Rnd 3: inc around', 'Rnd 4: same as rnd 2 (12)'], '6, 6, 12, 12'],
+    [['Rnd 1: 6 sc in MR', 'Rnd 2: sc 6', 'Rnd 3: inc around', 'Rnd 4: same as rnd 2'], '6, 6, 12, 6 under'],
+    [['Rnd 1: 6 sc in MR', 'Rnd 2: inc 6', 'Rnd 3: sc around', 'Rnd 4: as rnd 2 (12)'], '6, 12, 12, 12 under'],
   ] as const)('%j', (lines, expected) => {
     expect(counts(lines)).toBe(expected);
   });

@@ -1,7 +1,7 @@
 import { once, type Chain, type Step } from '../pattern/instruction.js';
 import { allBracketed, OTHERWISE, slipsAway } from './otherwise.js';
 import type { Ground, Misfit, Outcome, Worked } from './outcome.js';
-import { fixedSize, isFabric, standingChainOf, Tally } from './tally.js';
+import { fixedSize, isFabric, lastFabricOf, standingChainOf, Tally } from './tally.js';
 
 export interface EvaluateOptions {
   readonly ground: Ground;
@@ -20,6 +20,11 @@ export interface EvaluateOptions {
 export function evaluate(written: readonly Step[], options: EvaluateOptions): Outcome {
   const steps = slipsAway(written) ?? written;
   let best = evaluateChain(steps, options);
+  const repeated = options.stated === null ? fillsUnbracketed(steps) : null;
+  if (repeated) {
+    const outcome = evaluateChain(repeated, options);
+    if (faults(outcome, null) === 0) return { ...outcome, bracketed: true };
+  }
   for (const otherwise of OTHERWISE) {
     if (faults(best, options.stated) === 0) break;
     const other = otherwise(steps);
@@ -29,6 +34,12 @@ export function evaluate(written: readonly Step[], options: EvaluateOptions): Ou
     best = otherwise === allBracketed ? { ...outcome, bracketed: true } : outcome;
   }
   return best;
+}
+
+/** "sc 2, inc around", where no count says which: all of it to the end, if it goes into the edge, and not one increase in each of the others. */
+function fillsUnbracketed(steps: readonly Step[]): readonly Step[] | null {
+  const last = steps[lastFabricOf(steps)];
+  return last?.kind === 'work' && last.amount.kind === 'fill' ? allBracketed(steps) : null;
 }
 
 function evaluateChain(steps: readonly Step[], options: EvaluateOptions): Outcome {

@@ -1,4 +1,4 @@
-import type { Step } from '../pattern/instruction.js';
+import type { Step, Work } from '../pattern/instruction.js';
 import type { Instruction, Round } from '../pattern/pattern.js';
 import type { CountedRound } from './counted.js';
 import { evaluate, foundationIn } from './evaluate.js';
@@ -99,7 +99,7 @@ function workEach(round: Round, worked: readonly (readonly Step[])[], ground: Gr
   let on = ground;
   for (const [i, steps] of worked.entries()) {
     if (round.reference && startsInRing(steps)) on = { kind: 'start' };
-    const outcome = onGround(steps, on, manner, i === worked.length - 1 ? stated : null);
+    const outcome = onGround(meantOn(on, round, steps), on, manner, i === worked.length - 1 ? stated : null);
     outcomes.push(outcome);
     if (outcome.made === null || outcome.misfits.length > 0) return outcomes;
     if (outcome.made > MOST_STITCHES) return [hindered(ground, [{ kind: 'edge-unknown' }])];
@@ -108,6 +108,17 @@ function workEach(round: Round, worked: readonly (readonly Step[])[], ground: Gr
     on = { kind: 'edge', length: outcome.made };
   }
   return outcomes.length > 0 ? outcomes : [hindered(ground, [{ kind: 'unread' }])];
+}
+
+/** "Same as round 15 (28)", which is "sc 32", on 28 that it keeps: what is told again is that it is plain. */
+function meantOn(ground: Ground, { reference, stated }: Round, steps: readonly Step[]): readonly Step[] {
+  if (!reference || ground.kind !== 'edge' || ground.length !== stated?.total) return steps;
+  const alone = steps.filter(isFabric).length === 1;
+  return steps.map((step) => (alone && isPlain(step) ? { ...step, amount: { kind: 'fill', leave: 0 } } : step));
+}
+
+function isPlain(step: Step): step is Work {
+  return step.kind === 'work' && step.per === 1 && step.over === 1 && step.place.kind === 'edge';
 }
 
 /** What the last round does; the rounds of a range are never none. */

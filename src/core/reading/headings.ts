@@ -15,10 +15,10 @@ export interface Heading {
 }
 
 const MAKE =
-  /(?<![\p{L}\d])(?:make\s+(?:another\s+)?(\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve)|(?:crochet|work|knit|prepare)\s+(\d+|one|two|three|four|five|six)(?=\s*(?:[),.:]|$))|(\d+)\s+(?:per|on each)\s+(?:side|arm|leg|foot|hand|end)|(?:you\s+)?need\s+(?:to\s+make\s+)?(\d+|one|two|three|four|five|six|seven|eight)(?:\s+of\s+(?:them|these))?|(\d+|one|two|three|four|five|six)\s+(?:pieces?|parts?|details?|pcs?\.?|of\s+(?:them|these)|alike|times)|(both)\s+(?:alike|the\s+same)|(?<=,\s)(two|three|four|five|six)(?=:?$)|(?:make\s+)?(a pair)(?:\s+of(?:\s+(?:them|these))?)?|[x×*]\s?(\d+)(?!\*)|(\d+)\s?[x×])(?![\p{L}])[^)]{0,40}\)?/iu;
+  /(?<![\p{L}\d])(?:make\s+(?:another\s+)?(\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve)|(?:crochet|work|knit|prepare)\s+(\d+|one|two|three|four|five|six)(?=\s*(?:[),.:]|$))|(\d+)\s+(?:per|on each)\s+(?:side|arm|leg|foot|hand|end)|(?:you\s+)?need\s+(?:to\s+make\s+)?(\d+|one|two|three|four|five|six|seven|eight)(?:\s+of\s+(?:them|these))?|(\d+|one|two|three|four|five|six)\s+(?:pieces?|parts?|details?|pcs?\.?|of\s+(?:them|these)|alike|times)|(both)\s+(?:alike|the\s+same)|(?<=,\s)(two|three|four|five|six)(?=\)?:?$)|(?:make\s+)?(a pair)(?:\s+of(?:\s+(?:them|these))?)?|[x×*]\s?(\d+)(?!\*)|(\d+)\s?[x×])(?![\p{L}])[^)]{0,40}\)?/iu;
 /** A quick look before the long one. */
 const MAY_SAY_MAKE =
-  /make|crochet|work|knit|prepare|need|piece|part|detail|pcs|alike|both|, (?:two|three|four|five|six):?$|times|a pair|of the|\d per|on each|[x×*]\s?\d|\d\s?[x×]/i;
+  /make|crochet|work|knit|prepare|need|piece|part|detail|pcs|alike|both|, (?:two|three|four|five|six)\)?:?$|times|a pair|of the|\d per|on each|[x×*]\s?\d|\d\s?[x×]/i;
 const DECOR_LINE = /^\s*([~=*_#+•·\-–—]{1,6})\s*(.*?)\s*\1?\s*$/u;
 
 /** Reads how many are to be made from a heading: "(make 2)", "– make two", "x2", "(2 pcs.)". */

@@ -89,6 +89,7 @@ describe('headings', () => {
     ['**Cheeks (x2)**', 'Cheeks x2'],
     ['Body:', 'Body'],
     ['PAWS - make 4', 'Paws x4'],
+    ['Ears (moss, two)', 'Ears x2'],
   ])('%s', (line, name) => {
     expect(outline(`A title\n\nSome words first.\n\n${line}\n\n${ROUNDS}`)[0]).toBe(name);
   });
@@ -145,5 +146,23 @@ describe('lines', () => {
   it('without a label are instructions when they hold stitches and a count', () => {
     const text = `WING\n${ROUNDS}Press flat, close with 6 sc through both layers (6)\n`;
     expect(outline(text)).toEqual(['Wing', '  Rnd 1', '  Rnd 2', '  Press flat close']);
+  });
+
+  it('that begin in a chain are pieces of their own, with a name above or before it', () => {
+    const told = [
+      'ARMS (x2)\nch 12, sl st in 2nd ch from hook and in each ch across (11). Fasten off.',
+      'Scarf: ch 60, sc in 2nd ch from hook and in each ch across (59).',
+    ];
+    expect(outline(`WING\n${ROUNDS}Fasten off.\n\n${told.join('\n\n')}\n`)).toEqual([
+      'Wing',
+      '  Rnd 1',
+      '  Rnd 2',
+      'Arms x2',
+      '  ch 12 sl',
+      'Scarf',
+      '  ch 60 sc',
+    ]);
+    const foundation = 'Foundation: ch 12, sc in 2nd ch from hook and in each ch across (11).\n';
+    expect(outline(`WING\n\n${foundation}`)).toEqual(['Wing', '  Foundation ch 12']);
   });
 });

@@ -43,6 +43,9 @@ const DIVIDES = /(?<!\p{L})(?:shape (?:the )?(?:neck|armhole|shoulder)|skip|miss
 const LEAD = /^[^\p{L}\d]{0,4}(\p{L}[\p{L} '’-]{1,28}?)\s*(?:[:.]\s*[*_]{1,2}|[*_]{1,2}\s*[:.–—-]|:)(?=\s)/u;
 
 const LONGEST_NAME = 40;
+/** "ch 12, sl st in 2nd ch", "With red chain 8." */
+const BEGINS_IN_CHAIN = /^\W*(?:(?:with|in|using) \p{L}+,? )?(?:ch(?:ain)?s?\.?\s?\d|\d+\s?ch(?!\p{L}))/iu;
+const FOUNDATION = /(?<!\p{L})(?:foundation|base|chain|rows?|rounds?|rnds?|edging)(?!\p{L})/iu;
 /** What begins so names no piece. */
 const TELLS_HOW = /^\W{0,3}(?:start|begin|with|in|using|use|work|from|now|then|make|change|switch)(?!\p{L})/iu;
 
@@ -147,7 +150,8 @@ class Outliner {
     this.#inlineSection(index, text, span);
     if (this.#likeOther(span, text)) return;
     const begun = this.#units.units.length === 0 || this.#pieces.part !== null;
-    if (begun && (this.#unlabelled(index, span, text) || this.#pieceInLine(index, span, text))) return;
+    if (begun && (this.#chainPiece(span, text) || this.#unlabelled(index, span, text))) return;
+    if (begun && this.#pieceInLine(span, text)) return;
     this.#addProse(span);
   }
 
@@ -188,7 +192,13 @@ class Outliner {
     const named = this.#units.headings.get(index);
     if (named) return named;
     const heading = this.#ahead.headingAt(index, text, afterBlank);
-    return this.#units.units.length === 0 || heading?.section ? heading : null;
+    return this.#units.units.length === 0 || heading?.section || this.#chainBelow(index) ? heading : null;
+  }
+
+  /** Whether the line below begins in a chain: a piece that has no numbers may be told there. */
+  #chainBelow(index: number): boolean {
+    const below = this.#source.lineStarts[index + 1];
+    return below !== undefined && BEGINS_IN_CHAIN.test(this.#source.text.slice(below, below + 60));
   }
 
   /** A line that holds rounds, as the series of the text show it, or goes on from one. */
@@ -197,8 +207,9 @@ class Outliner {
     const first = units[0];
     const before = this.#open?.to ?? 0;
     this.#close();
-    if (first && first.span.from > contentStart(this.#source.text, line.from, line.to) && line.from >= before) {
-      const lead = { from: line.from, to: first.span.from };
+    const begins = first ? Math.min(first.label.span.from, first.body.from, first.stated?.span.from ?? Infinity) : 0;
+    if (first && begins > contentStart(this.#source.text, line.from, line.to) && line.from >= before) {
+      const lead = { from: line.from, to: begins };
       const heading = first.label.from === 1 ? this.#leadName(lead) : null;
       if (heading) this.#heading(heading, lead);
       else this.#addProse(lead);
@@ -289,12 +300,19 @@ class Outliner {
   }
 
   /** "Rope: with brown, MR with 8 sc (8 sts).": the name of a piece and its first round, in a line without a label. */
-  #pieceInLine(index: number, line: Span, text: string): boolean {
+  #pieceInLine(line: Span, text: string): boolean {
     if (this.#section === 'materials' || this.#section === 'legend') return false;
     const part = partInLine(text);
     if (!part && !IN_RING.test(text) && !COUNT_AT_END.test(text)) return false;
     const heading = part ?? this.#nameBefore(text);
     return heading !== null && heading.section === null && this.#firstRound(line, heading);
+  }
+
+  /** "Scarf: ch 60, sc in 2nd ch from hook and in each ch across (59).": a piece in a chain, named in its line. */
+  #chainPiece(line: Span, text: string): boolean {
+    const heading = this.#pending === null ? this.#nameBefore(text) : null;
+    if (!heading || heading.section !== null || FOUNDATION.test(heading.name)) return false;
+    return BEGINS_IN_CHAIN.test(heading.rest) && this.#firstRound(line, heading);
   }
 
   #nameBefore(words: string): Heading | null {

@@ -5,7 +5,7 @@ import { detectTerms } from './detect.js';
 import { masked, wordsJoined } from './page/mask.js';
 import { NO_UNITS, type Units } from './page/unit.js';
 import { unitsOf } from './page/units.js';
-import { looksLikeRound } from './page/unlabelled.js';
+import { looksLikeRound } from './page/looks.js';
 import type { InstructionReader } from './again.js';
 import { gistsOf, likeGist, unclearIn, unknownIn, type Gist } from './gist/gist.js';
 import { NO_HAND, wordsIn, wordsOf, type Hand } from './hand.js';

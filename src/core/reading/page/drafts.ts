@@ -6,7 +6,8 @@ import type { Lexicon } from '../lexicon.js';
 import { extent, type Layout } from './extent.js';
 import { endSign, labelAt, labelled, unnumbered } from './labelled.js';
 import { alike, type Place, type Series } from './series.js';
-import { countOfRounds, SENTENCE } from './unlabelled.js';
+import { countOfRounds } from './looks.js';
+import { SENTENCE } from './stretches.js';
 
 /** So great a share of the labels is most of them; in running text so many of them stand in the middle of a line. */
 const MOST = 0.6;

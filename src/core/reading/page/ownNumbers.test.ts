@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { ownNumbers } from './ownNumbers.js';
+import { namedPiece, ownNumbers } from './ownNumbers.js';
 
 /** The numbers that a sentence behind a round names, and the words that are left. */
 function told(sentence: string, before: number): string {
@@ -31,4 +31,25 @@ it.each([
   ['The last round is decreases only.', 0, '– The last round is decreases only.'],
 ])('%s behind round %i', (sentence, before, expected) => {
   expect(told(sentence, before)).toBe(expected);
+});
+
+it.each([
+  ['face: 6 sc in ring', 'face'],
+  ['[roof] 6 in a ring', 'roof'],
+  ['Wings, two of: 6 in a ring', 'Wings, two of'],
+  ['ear x2: mr 5', 'ear x2'],
+  ['near ear (make 2) – mr 5', 'near ear (make 2)'],
+  ['To make the ears (2): place 5 sc in a ring', 'ears (2)'],
+  ['To make the body, place 6 sc in a ring', 'body'],
+  ['For the cap, in dark brown, work 6 sc in a ring', 'cap'],
+  ['The wings are small: a ring of 5', 'wings are small'],
+  // what begins, is worked with, or numbers a round
+  ['Begin: 6 sc in a ring', null],
+  ['ring: 6 sc', null],
+  ['Round one: 6 sc in a ring', null],
+  ['With red, 6 sc in a ring', null],
+  ['6 sc in a ring', null],
+])('%s names %s', (words, part) => {
+  expect(namedPiece(words)?.part ?? null).toBe(part);
+  if (part !== null) expect(words.slice(namedPiece(words)?.end)).toMatch(/^(?:6 |mr|place|work|a ring)/);
 });

@@ -11,11 +11,24 @@ const MOST_ROUNDS = 200;
 /** "For the head I begin with …", "Each ear begins with …": the first round of a piece. */
 export const BEGINS_PIECE =
   /^\s*(?:for\s+)?(?:the|each|every|both|an?)\s+((?:\p{L}{2,}\s){0,2}?\p{L}{2,}),?\s+(?:(?:I|we|you)\s+)?(?:begins?|starts?)\s+(?:with|from|as)\s+/iu;
+/** "face: ", "[roof] ", "Wings, two of: ", "ear x2: ": the name of a piece before what begins it. */
+const NAMED =
+  /^\W*(?:the )?((?!(?:begin|start|first|then|next|now|with|using|in|ring|loop|round|row|rnd|rd|chain|ch)(?!\p{L}))\p{L}[^.:;\d\]()–—]{1,40}?(?:\s?\([^()]{1,12}\)| [x×]\s?\d|\s(?:is|are)\s\p{L}+|:? (?:\d|\p{L}{3,5})(?: of(?: \p{L}{4,5})?)?)?)(?:[:\]]|\s[-–—])\s+/iu;
+/** "To make the ears (2): ", "For the cap, in brown, " */
+const TO_MAKE =
+  /^\W*(?:to (?:make|work|crochet)|for) (?:(?:the|each|both|an?) )?(\p{L}[^,.:;\d()]{1,30}?(?:\s?\([^()]{1,12}\))?)(?:, (?:in|with) [^,:.]{3,20})?[,:]\s+/iu;
+
+/** The name of the piece with which words begin, and where that ends; null where they name none. */
+export function namedPiece(words: string): { readonly part: string; readonly end: number } | null {
+  const [{ length: end } = '', part] = TO_MAKE.exec(words) ?? NAMED.exec(words) ?? [];
+  return part === undefined ? null : { part, end };
+}
+
 /** "The last round is …" */
 const LAST_OWN = /^\s*(?:the\s+)?(?:last|final)\s+(?:round|row|rnd|rd)\s*(?::|is|are)\s*/iu;
 
 /** The rounds that a sentence says it tells, and where its words about them end. */
-interface Own {
+export interface Own {
   readonly numbers: readonly number[] | null;
   readonly end: number;
   /** It is a round, whatever else it says. */

@@ -295,3 +295,37 @@ describe('several rounds in a sentence', () => {
     expect(bodies.slice(1, 3)).toEqual(['then inc in each for 12', 'After that [1 sc, inc] all round gives 18']);
   });
 });
+
+describe('several rounds in a line without any label', () => {
+  const ROUNDS_TOLD = ['ring of 6', 'inc x 6', '(sc 1, inc) x 6', '18', '18 sc for 3 rounds', 'dec x 9', 'off'];
+  const run = (sign: string) =>
+    `Owl, US terms\n\nBody\n${ROUNDS_TOLD.join(sign)}\nWing (2): ring of 5${sign}inc x 5${sign}off\n`;
+  const TOLD = [
+    '1 ring of =6',
+    '2 inc x 6',
+    '3 (sc 1, inc) x 6',
+    '4  =18',
+    '5-7 18 sc for 3 rounds',
+    '8 dec x 9',
+    '1 ring of =5',
+    '2 inc x 5',
+  ];
+
+  it.each([' / ', '/', ' | ', '; ', ' > ', ' → ', ' => ', ' - ', ' – ', ' · ', ' ~ ', ', then ', ' and then ', ', '])(
+    'parted by "%s"',
+    (sign) => {
+      expect(told(run(sign))).toEqual(TOLD);
+    },
+  );
+
+  it('has the name of its piece in front', () => {
+    const [way] = unitsOf(sourceText(run(' / ')), US);
+    expect(way?.units.map(({ part }) => part ?? '–')).toEqual(['–', '–', '–', '–', '–', '–', 'Wing (2)', '–']);
+  });
+
+  it('is none where nothing begins in a ring, or the sign parts too little', () => {
+    const leaf = 'With green chain 8: 1 sl st, 1 sc, 1 hdc, 1 dc, 1 hdc, 1 sc, 3 sl sts in the last';
+    expect(told(`Leaf, US terms\n\n${leaf}\n`)).toEqual([]);
+    expect(told('Owl, US terms\n\nring of 6 / inc x 6 / 12 sc\n')).toEqual([]);
+  });
+});

@@ -9,7 +9,8 @@ import { unitsInTable } from './rows.js';
 import { seriesOf } from './series.js';
 import { tablesIn } from './table.js';
 import type { Unit, Units } from './unit.js';
-import { clausesIn, sentencesIn, unnumberedIn, type Stretch, type Unnumbered } from './unlabelled.js';
+import { clausesIn, runsIn, sentencesIn, type Stretch } from './stretches.js';
+import { unnumberedIn, type Unnumbered } from './unlabelled.js';
 
 const MOST_COUNT_FIELDS = 3;
 const MOST_LINES = 3000;
@@ -30,10 +31,11 @@ export function unitsOf(source: SourceText, lexicon: Lexicon): Units[] {
     for (const units of waysOf(source, lexicon, draftsOf(source, lexicon, series)))
       ways.push([...units, ...inParagraphs(source, lexicon, sentences, units)]);
   ways.push(...unnumberedOf(source, lexicon, unnumberedIn(source, lexicon)));
-  // Sentences are rounds only where neither numbers nor lines are.
+  // Sentences, and what a sign parts in a line, are rounds only where neither numbers nor lines are.
   if (ways.length === 0) {
     const clauses = clausesIn(source, lexicon, sentences);
-    for (const stretches of clauses.length > sentences.length ? [clauses, sentences] : [sentences])
+    const all = clauses.length > sentences.length ? [clauses, sentences] : [sentences];
+    for (const stretches of [runsIn(source, lexicon), ...all])
       ways.push(...unnumberedOf(source, lexicon, unnumberedIn(source, lexicon, stretches)));
   }
   return ways
@@ -65,7 +67,8 @@ function linesOf(source: SourceText, { from, to }: Span): number[] {
 }
 
 /** "Nose, in pink. Round one. …", "Wing (2) - Round 1 …": the name of a piece in the line of its first round. */
-const LEADS_PIECE = /^\W*(\p{L}[^.:;\d]{2,40}?(?:\s\([^()]{1,12}\))?)(?:[.:]|\s[-–—])\s+$/u;
+const LEADS_PIECE =
+  /^\W*(?!(?:start|begin|with|in|using|use|work|from|now|then|make|change|switch)(?!\p{L}))(\p{L}[^.:;\d]{2,40}?(?:\s\([^()]{1,12}\))?)(?:[.:]|\s[-–—])\s+$/iu;
 
 function withPiece(source: SourceText, unit: Unit): Unit {
   const { label } = unit;
@@ -73,9 +76,11 @@ function withPiece(source: SourceText, unit: Unit): Unit {
   const line = lineSpan(source, lineIndexAt(source, label.span.from));
   const said = BEGINS_PIECE.exec(source.text.slice(label.span.from, label.span.to));
   const name = said?.[1] ?? LEADS_PIECE.exec(source.text.slice(line.from, label.span.from))?.[1];
-  // "the stalk is white."
-  return name === undefined ? unit : { ...unit, part: name.replace(/\s(?:is|are)\s.*$/iu, '') };
+  return name === undefined ? unit : { ...unit, part: namedIn(name) };
 }
+
+/** "the stalk is white" */
+const namedIn = (words: string) => words.replace(/\s(?:is|are)\s.*$/iu, '');
 
 /** The lines, or sentences, of a text without labels: those that state a count, start a piece, or are like other rounds. */
 function unnumberedOf(source: SourceText, lexicon: Lexicon, found: readonly Unnumbered[]): Unit[][] {
@@ -85,7 +90,9 @@ function unnumberedOf(source: SourceText, lexicon: Lexicon, found: readonly Unnu
     lexicon,
     found.map(({ label, line, words }) => ({ label, line, words: [words] })),
   );
-  return ways.map((units) => withoutGaps(units, (i) => units[i]?.stated === null && !found[i]?.stands));
+  return ways
+    .map((units) => units.map((unit, i) => (found[i]?.part ? { ...unit, part: namedIn(found[i].part) } : unit)))
+    .map((units) => withoutGaps(units, (i) => units[i]?.stated === null && !found[i]?.stands));
 }
 
 /** Without the units that are none after all, whose numbers go to those behind them. */

@@ -1,11 +1,10 @@
-import { lineSpan, type SourceText, type Span } from '../../text/source.js';
-import { changeAt } from '../gist/change.js';
+import type { SourceText, Span } from '../../text/source.js';
 import { headingByLook } from '../headings.js';
 import type { Label } from '../labels.js';
-import { tokenize, type Token } from '../lexer.js';
-import type { Lexicon, Meaning } from '../lexicon.js';
-import { numeralsIn } from './numerals.js';
-import { ownNumbers } from './ownNumbers.js';
+import type { Lexicon } from '../lexicon.js';
+import { FLAT, LONGEST, lookAt, mayBeRound, numbersOf, stands, type Looks } from './looks.js';
+import { namedPiece, ownNumbers, type Own } from './ownNumbers.js';
+import { linesOf } from './stretches.js';
 
 /** A line that may be a round although no number says so, with the number that its place gives it. */
 export interface Unnumbered {
@@ -16,114 +15,14 @@ export interface Unnumbered {
   readonly stands: boolean;
   /** It begins a piece in a ring. */
   readonly starts: boolean;
+  /** What that is called in the same words. */
+  readonly part?: string;
 }
 
-const CROCHET: ReadonlySet<Meaning['is']> = new Set(['stitch', 'shaping', 'increase', 'decrease', 'steps']);
-/** Words beside which a figure tells stitches: "two in each", "a ring of six", "one and a two, six times". */
-const PLACES: ReadonlySet<Meaning['is']> = new Set(['each', 'around', 'together', 'magic-ring', 'times']);
-/** "3 up = 30", in words of this hand */
-const TOTALS = /\S\s*[=→]\s*\d{1,4}\s*(?:sts?|stitches)?\W*$/iu;
-/** "Even for 4 rounds" */
-const EVEN: ReadonlySet<Meaning['is']> = new Set(['evenly']);
 const FEWEST = 5;
 const MOST_LINES = 1500;
-/** "then 6 rounds of sc", "the same three rounds" */
-const SO_MANY =
-  /(?<!\p{L})(\d{1,3}|one|two|three|four|five|six|seven|eight|nine|ten|twelve)\s+(?:more\s+)?(?:rounds?|rows?|rnds?|rds?)(?!\p{L})/iu;
-/** "just go round four times" */
-const GO_ROUND = /(?<!\p{L})(?:(?:go|work|crochet) )?a?round (\d{1,3}|\p{L}{3,5})(?: more)? times(?!\p{L})/iu;
-/** "four rounds of 24", "three rounds straight on 30", "round three times on ten" */
-const ROUNDS_ON =
-  /(?<!\p{L})(?:rounds?|rnds?|rds?)(?: \p{L}+ times)?(?: \p{L}+)? (?:on|of|with) (?:\d{1,3}|\p{L}{3,12})(?!\p{L})/iu;
-/** "a loop with six in it" */
-const RING_TOLD = /^\W*(?:an? )?(?:loop|circle)(?!\p{L})[^.]{0,30}(?<!\p{L})in it(?!\p{L})/iu;
-/** "the next gets two" */
-const GETS = /(?<!\p{L})(?:gets?|receives?) (?:\d|one|two|three)(?!\p{L})/iu;
-/** "24 for two rounds" */
-const FOR_ROUNDS =
-  /(?<!\p{L})(?:\d{1,3}|\p{L}{3,12}) for (?:\d{1,3}|\p{L}{3,5}) (?:rounds?|rows?|rnds?|rds?)(?!\p{L})/iu;
-/** "rounds 1 to 5 exactly like the head" */
-const NUMBERED = /(?<!\p{L})(?:rounds?|rows?|rnds?|rds?)\s+(\d{1,3})(?:\s*(?:-|–|to|and)\s*(\d{1,3}))?/iu;
-/** "first three rounds of the legs again" */
-const FIRST = /(?<!\p{L})first\s+(\d{1,2}|\p{L}{3,5})\s+(?:rounds?|rows?|rnds?|rds?)(?!\p{L})/iu;
-const ALIKE = /(?<!\p{L})(?:same|as(?! you)|like|again)(?!\p{L})/iu;
-/** "sc around x3", "x5 plain" */
-const ROUND_SO_OFTEN =
-  /(?<!\p{L})(?:around|round|even|straight|plain)\s*[x×*]\s?(\d{1,3})(?!\d)|(?<![\p{L}\d)])(?:[x×]\s?(\d{1,2})|(\d{1,2})\s?[x×])\s(?:even|straight|plain)(?!\p{L})/iu;
-/** "plain", "then two plain rounds", "one straight" */
-const PLAIN_ONLY =
-  /^\W*(?:(?:then|now|and|next|another|work|crochet|do)\W+)*(?:(?:\d{1,3}|one|two|three|four|five|six|seven|eight|nine|ten|twelve)\s+)?(?:more\s+)?(?:plain|straight|even|unchanged)(?:\s+(?:rounds?|rows?|rnds?|rds?|ones?))?\W*$/iu;
-/** "six rounds without any shaping" */
-const UNSHAPED =
-  /(?<!\p{L})(?:without|no) (?:any |more |further )?(?:shaping|changes?|increas\p{L}+|decreas\p{L}+)(?!\p{L})/iu;
-const WHOLE: ReadonlySet<Meaning['is']> = new Set(['each', 'around', 'evenly']);
-const FLAT = /(?<!\p{L})(?:both|two) (?:layers|sides|edges)/iu;
-
-/** A stretch of a text that may be a round. */
-export interface Stretch extends Span {
-  readonly line: number;
-}
-
-function linesOf(source: SourceText): Stretch[] {
-  return source.lineStarts.map((_, line) => ({ ...lineSpan(source, line), line }));
-}
-
-/** The sentences of a text that is written in paragraphs; empty where no line holds several. */
-export function sentencesIn(source: SourceText): Stretch[] {
-  const found: Stretch[] = [];
-  let several = 0;
-  for (const { line, from, to } of linesOf(source)) {
-    const sentences = [...source.text.slice(from, to).matchAll(SENTENCE)];
-    if (sentences.length >= FEWEST_SENTENCES) several += 1;
-    for (const { 0: words, index } of sentences)
-      found.push({ line, from: from + index, to: from + index + words.trimEnd().length });
-  }
-  return several > 0 && found.length <= MOST_SENTENCES ? found : [];
-}
-
-/**
- * Sentences cut where they tell several rounds: behind a clause that tells a count, or begins a piece, if the one behind it works
- * stitches again. "Ring of five, two in each for ten, round three times on ten."
- */
-export function clausesIn({ text }: SourceText, lexicon: Lexicon, sentences: readonly Stretch[]): Stretch[] {
-  return sentences.flatMap(({ line, from, to }) => {
-    // Each clause is looked at with all that follows: a sentence is so in bounds, however long it is.
-    const cuts = cutsIn(text.slice(from, Math.min(to, from + LONGEST)), lexicon);
-    return [0, ...cuts].map((at, i) => ({ line, from: from + at, to: from + (cuts[i] ?? to - from) }));
-  });
-}
-
-/** Where one round of a sentence ends and the next one begins. */
-function cutsIn(sentence: string, lexicon: Lexicon): number[] {
-  const cuts: number[] = [];
-  let begun = 0;
-  for (const at of endsOfClauses(sentence)) {
-    const before = sentence.slice(begun, at);
-    const looks = lookAt(before, lexicon);
-    const told = looks.figures && (looks.starts || ROUNDS_ON.test(before) || endsOnCount(looks.tokens, lexicon));
-    if (!told || !lookAt(sentence.slice(at), lexicon).works) continue;
-    cuts.push(at);
-    begun = at;
-  }
-  return cuts;
-}
-
-/** Behind each comma, semicolon or colon that stands in no bracket. */
-function endsOfClauses(sentence: string): number[] {
-  const ends: number[] = [];
-  let depth = 0;
-  for (const { 0: sign, index } of sentence.matchAll(/[()[\]{},;:]/g)) {
-    if ('([{'.includes(sign)) depth += 1;
-    else if (')]}'.includes(sign)) depth -= 1;
-    else if (depth === 0) ends.push(index + 1);
-  }
-  return ends;
-}
-
-/** A sentence with the blanks behind it. */
-export const SENTENCE = /\S[^.!?]*(?:[.!?](?!\s|$)[^.!?]*)*[.!?]*\s*/gu;
-const FEWEST_SENTENCES = 3;
-const MOST_SENTENCES = 200;
+/** "… / 24 / 24 / …": so many plain ones, among the rounds of a line. */
+const FIGURE_ONLY = /^\s*\d{1,3}\s*$/;
 
 /** The lines of a text that has no labels at all which may be rounds: those that tell stitches, or are like other rounds. */
 export function unnumberedIn(
@@ -135,192 +34,46 @@ export function unnumberedIn(
   if (source.lineStarts.length > MOST_LINES) return [];
   const found: Unnumbered[] = [];
   let number = 0;
-  for (const { line, from, to } of stretches.filter((one) => !isBlank(source, one))) {
-    const text = source.text.slice(from, Math.min(to, from + LONGEST));
-    const own = ownNumbers(text, number);
+  for (const stretch of stretches.filter((one) => !isBlank(source, one))) {
+    const text = source.text.slice(stretch.from, Math.min(stretch.to, stretch.from + LONGEST));
+    const { own, part } = beginningOf(text, number, lexicon);
     const told = text.slice(own.end);
     const looks = lookAt(told, lexicon);
-    if (looks.starts || (!looks.works && headingByLook(text.trim()))) number = 0;
-    if (!mayBeRound(told, looks)) continue;
-    const begins = text.length - text.trimStart().length;
-    const words = { from: from + Math.max(begins, own.end), to };
-    const numbers = FLAT.test(text) ? [] : (own.numbers ?? numbersOf(text, number + 1));
-    const label = labelOf({ from: from + begins, to: words.from }, numbers);
+    if (beginsPiece(text, looks)) number = 0;
+    const isFigure = FIGURE_ONLY.test(told) && stretch.line === found.at(-1)?.line;
+    if (!isFigure && !mayBeRound(told, looks)) continue;
+    const label = labelIn(text, stretch.from, own, number + 1);
     number = label.to || number;
-    found.push({ label, line, words, stands: own.stands || stands(told, lexicon, looks), starts: looks.starts });
+    const isRound = own.stands || isFigure || stands(told, lexicon, looks);
+    const words = { from: label.span.to, to: stretch.to };
+    found.push({ label, line: stretch.line, words, stands: isRound, starts: looks.starts, ...part });
   }
   return found.length < fewest ? [] : found;
+}
+
+/** Whether the numbers begin anew. */
+function beginsPiece(text: string, { starts, works }: Looks): boolean {
+  return starts || (!works && headingByLook(text.trim()) !== null);
+}
+
+/** What stands before the instruction: the name of the piece that it begins in a ring, or the number of the round. */
+function beginningOf(text: string, number: number, lexicon: Lexicon): { own: Own; part: { part?: string } } {
+  const named = namedPiece(text);
+  return named && lookAt(text.slice(named.end), lexicon).starts
+    ? { own: { numbers: [1], end: named.end, stands: true }, part: { part: named.part } }
+    : { own: ownNumbers(text, number), part: {} };
 }
 
 function isBlank({ text }: SourceText, { from, to }: Span): boolean {
   return text.slice(from, Math.min(to, from + LONGEST)).trim() === '';
 }
 
-/** Whether a line tells stitches in a way that a round may be told, or is like other rounds. */
-function mayBeRound(text: string, { works, figures, starts, whole, refers }: Looks): boolean {
-  return !EXPLAINS.test(text) && (works ? figures || starts || whole : refers);
-}
-
-/** Whether a line by itself looks like a round, whatever else the text holds: "four rounds of 24", "begin: 6 sc ring". */
-export function looksLikeRound(text: string, lexicon: Lexicon): boolean {
-  if (text.length > LONGEST || EXPLAINS.test(text)) return false;
-  const looks = lookAt(text, lexicon);
-  return looks.works && looks.figures && stands(text, lexicon, looks);
-}
-
-const LONGEST = 400;
-/** "inc = 2 sc in one", "wait, is that 2 sc?", "yellow, 2.5 hook, us sc": no round; "inc x6 = 12" may be one. */
-const EXPLAINS = /=(?!\s*\d{1,4}\s*(?:sts?|stitches)?\W*$)|\?|\d\s?(?:mm\s?)?hook(?!\p{L})/iu;
-
-/** What a line shows at first sight. */
-interface Looks {
-  readonly tokens: readonly Token[];
-  readonly figures: boolean;
-  /** It tells stitches. */
-  readonly works: boolean;
-  /** It begins a piece in a ring. */
-  readonly starts: boolean;
-  /** It says that it is like other rounds. */
-  readonly refers: boolean;
-  /** It holds nothing but what is done all around: "sc around", "then two plain". */
-  readonly whole: boolean;
-}
-
-function lookAt(text: string, lexicon: Lexicon): Looks {
-  const tokens = tokenize(text, { from: 0, to: text.length }, 200, lexicon.alphabet);
-  const meanings = new Set(tokens.map((_, i) => lexicon.at(tokens, i)?.meaning.is ?? 'nothing'));
-  const figures = tokens.filter(({ kind }) => kind === 'number').length;
-  const holds = (some: ReadonlySet<string>) => [...meanings].some((meaning) => some.has(meaning));
-  const whole = saysPlain(text) || (holds(WHOLE) && isAllCrochet(tokens, lexicon));
-  const many = SO_MANY.test(text) && (holds(EVEN) || figures > 1);
-  const works =
-    whole ||
-    many ||
-    [TOTALS, GO_ROUND, ROUNDS_ON, GETS, RING_TOLD].some((pattern) => pattern.test(text)) ||
-    tokens.some((_, i) => changeAt(tokens, i) !== null) ||
-    holds(CROCHET) ||
-    (figures > 0 && holds(PLACES));
-  const refers = ALIKE.test(text) && (SO_MANY.test(text) || NUMBERED.test(text));
-  return {
-    tokens,
-    figures: figures > 0,
-    works,
-    starts: works && (meanings.has('magic-ring') || RING_TOLD.test(text)),
-    refers,
-    whole,
-  };
-}
-
-/** "two plain rounds", "six rounds without any shaping" */
-function saysPlain(text: string): boolean {
-  return PLAIN_ONLY.test(text) || (UNSHAPED.test(text) && SO_MANY.test(text));
-}
-
-/** Whether a line is a round also where no count is found in it. */
-function stands(text: string, lexicon: Lexicon, { tokens, figures, works, starts, refers, whole }: Looks): boolean {
-  return (
-    starts ||
-    refers ||
-    whole ||
-    (figures && FLAT.test(text)) ||
-    ROUNDS_ON.test(text) ||
-    FOR_ROUNDS.test(text) ||
-    tellsCount(text, lexicon) ||
-    (works && isAllCrochet(tokens, lexicon))
-  );
-}
-
-/**
- * "…, still twenty-four", "… and you're down to six", "… all the way round eighteen": a clause with a figure that is of no
- * stitch and no repeat, or one behind all of those.
- */
-function tellsCount(text: string, lexicon: Lexicon): boolean {
-  const all = tokenize(text, { from: 0, to: text.length }, 200, lexicon.alphabet);
-  if (endsOnCount(all, lexicon)) return true;
-  return text.split(/[.,;:–—]|\sand\s/u).some((clause) => {
-    const tokens = tokenize(clause, { from: 0, to: clause.length }, 20, lexicon.alphabet);
-    const figures = tokens.filter(({ kind }) => kind === 'number');
-    const speaks = tokens.some((_, i) => TELLS.has(lexicon.at(tokens, i)?.meaning.is ?? 'nothing'));
-    return figures.length === 1 && (figures[0]?.value ?? 0) >= LEAST_COUNT && !speaks;
-  });
-}
-
-/** Whether the last figure is of nothing that stands before it, and nothing of crochet comes after it. */
-function endsOnCount(tokens: readonly Token[], lexicon: Lexicon): boolean {
-  const last = tokens.findLastIndex(({ kind }) => kind === 'number');
-  if (last <= 0 || (tokens[last]?.value ?? 0) < LEAST_COUNT) return false;
-  const before = meaningsIn(tokens.slice(0, last), lexicon).at(-1) ?? 'nothing';
-  const after = meaningsIn(tokens.slice(last + 1), lexicon);
-  return !after.some((meaning) => TELLS.has(meaning)) && (before === 'around' || !TELLS.has(before));
-}
-
-/** What the words and phrases mean, one after the other. */
-function meaningsIn(tokens: readonly Token[], lexicon: Lexicon): string[] {
-  const meanings: string[] = [];
-  for (let i = 0; i < tokens.length;) {
-    const lexeme = lexicon.at(tokens, i);
-    meanings.push(lexeme?.meaning.is ?? 'nothing');
-    i += lexeme?.length ?? 1;
-  }
-  return meanings;
-}
-
-/** "24sc", "(sc, inc) x6": a line that holds nothing but crochet. */
-function isAllCrochet(tokens: readonly Token[], lexicon: Lexicon): boolean {
-  for (let i = 0; i < tokens.length;) {
-    const lexeme = lexicon.at(tokens, i);
-    if (tokens[i]?.kind === 'word' && !lexeme) return false;
-    i += lexeme?.length ?? 1;
-  }
-  return true;
-}
-
-/** What a clause that tells a count does not speak of. */
-const TELLS: ReadonlySet<string> = new Set([
-  ...CROCHET,
-  ...PLACES,
-  'times',
-  'round-word',
-  'row-word',
-  'chain-word',
-  'magic-ring',
-  'skip',
-]);
-const LEAST_COUNT = 4;
-
-/** The numbers of the rounds that a line tells, the first of which has the given number where it names none. */
-function numbersOf(text: string, first: number): number[] {
-  const named = NUMBERED.exec(text);
-  if (named?.[1] && ALIKE.test(text)) {
-    const from = Number(named[1]);
-    return range(from, Number(named[2] ?? from));
-  }
-  const begun = FIRST.exec(text)?.[1];
-  if (begun !== undefined && ALIKE.test(text)) return range(1, valueOf(begun));
-  const told = SO_MANY.exec(text) ?? GO_ROUND.exec(text) ?? ROUND_SO_OFTEN.exec(text) ?? PLAIN_ROUNDS.exec(text);
-  const many = told?.slice(1).find(Boolean);
-  return range(first, first + (many === undefined ? 1 : valueOf(many)) - 1);
-}
-
-function valueOf(written: string): number {
-  return numeralsIn(written, { from: 0, to: written.length })[0]?.first ?? 1;
-}
-
-/** "then 8 plain rounds": how many rounds a line speaks of; 0 where it speaks of none. */
-export function countOfRounds(text: string): number {
-  const many = (SO_MANY.exec(text) ?? PLAIN_ROUNDS.exec(text) ?? GO_ROUND.exec(text))?.[1];
-  return many === undefined ? 0 : (numeralsIn(many, { from: 0, to: many.length })[0]?.first ?? 0);
-}
-
-const PLAIN_ROUNDS =
-  /(?<!\p{L})(\d{1,3}|\p{L}{3,6}) (?:plain|straight|even|more plain) (?:rounds?|rows?|rnds?|rds?)(?!\p{L})/iu;
-
-function range(from: number, to: number): number[] {
-  return Array.from({ length: Math.max(0, Math.min(500, to - from + 1)) }, (_, i) => from + i);
-}
-
-function labelOf(span: Span, numbers: readonly number[]): Label {
+/** What a round is called that has the given number where its words name none. */
+function labelIn(text: string, from: number, own: Own, next: number): Label {
+  const begins = text.length - text.trimStart().length;
+  const span = { from: from + begins, to: from + Math.max(begins, own.end) };
+  const numbers = FLAT.test(text) ? [] : (own.numbers ?? numbersOf(text, next));
   const [first = 0, last = first] = [numbers[0], numbers.at(-1)];
-  const text = first === 0 ? 'closing' : first === last ? String(first) : `${first}–${last}`;
-  return { span, bodyFrom: span.to, text, from: first, to: last, numbers, kind: null, series: '' };
+  const called = first === 0 ? 'closing' : first === last ? String(first) : `${first}–${last}`;
+  return { span, bodyFrom: span.to, text: called, from: first, to: last, numbers, kind: null, series: '' };
 }
