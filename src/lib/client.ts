@@ -16,12 +16,12 @@ import {
   type Dismissal,
   type EditionMade,
   type HandChange,
-  type RuleSetting,
   type Taking,
   type TermDecision,
   type TermsWanted,
   type StoredPattern,
 } from './patterns.js';
+import type { RuleSetting } from './ruleSettings.js';
 import type { PlanEntry, PlanSettings } from './plan.js';
 import type { Wish, Work } from './training.js';
 

@@ -1,4 +1,5 @@
 import type { NextDate } from './plan/words.js';
+import type { ruleSettingsSchema } from './ruleSettings.js';
 import * as z from 'zod/mini';
 import {
   handSchema,
@@ -181,17 +182,6 @@ export const editionMadeSchema = z.object({
   kept: z.int(),
 });
 export type EditionMade = z.infer<typeof editionMadeSchema>;
-
-export const severitySettingSchema = z.enum(['error', 'warning', 'hint', 'off']);
-
-/** A rule set to another severity, switched off, or (null) as it is. */
-export const ruleSettingSchema = z.object({
-  rule: z.string().check(z.maxLength(64)),
-  severity: z.nullable(severitySettingSchema),
-});
-export type RuleSetting = z.infer<typeof ruleSettingSchema>;
-/** By the id of a rule how it is set. */
-export const ruleSettingsSchema = z.record(z.string(), severitySettingSchema);
 
 /** What a person has noted on a pattern. */
 export interface Notes {

@@ -1,3 +1,4 @@
+import { decide } from './decide.js';
 import { describe, expect, it } from 'vitest';
 import { checkText, checkPattern } from '../index.js';
 import { COSTS, Habits, type Reason } from './habits.js';
@@ -286,4 +287,12 @@ describe('pieces that are named in passing', () => {
     );
     expect(parts.map(({ name }) => name)).toEqual(['Mole', 'Nose']);
   });
+});
+
+it('a piece that is like some rounds of another stands for those', () => {
+  const leg = ['I) ring of 6 {6}', 'II) inc in every stitch {12}', 'III) sc all round {12}', 'IV) inc x 12 {24}'];
+  const text = `Frog\n\nfirst leg\n${leg.join('\n')}\n\nsecond leg\nLike the first leg, I to III.\n\nbody\n${leg.join('\n')}\n`;
+  const { parts } = decide(text).pattern;
+  expect(parts.map(({ name }) => name)).toEqual(['first leg', 'second leg', 'body']);
+  expect(parts[1]?.stretches[0]?.rounds.map(({ numbers }) => numbers)).toEqual([[1, 2, 3]]);
 });

@@ -165,4 +165,10 @@ describe('lines', () => {
     const foundation = 'Foundation: ch 12, sc in 2nd ch from hook and in each ch across (11).\n';
     expect(outline(`WING\n\n${foundation}`)).toEqual(['Wing', '  Foundation ch 12']);
   });
+
+  it('hold a first round before the second, and a closing behind the last', () => {
+    const wing =
+      'WING\nMR with 6 sc. Rnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 6 (18). Fold, sc through both layers (9).\n';
+    expect(outline(wing)).toEqual(['Wing', '  MR with 6', '  Rnd 2', '  Rnd 3', '  Fold sc through']);
+  });
 });

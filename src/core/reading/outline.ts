@@ -30,7 +30,8 @@ export interface Outline {
 }
 
 const MAY_FOLD = /fold|flatten|press|pinch/i;
-const FOLDED = /(?<=\d[^()[\]{}]{0,12}[)\]}])[.,;]?\s+(?=(?:now )?(?:fold|flatten|press|pinch)\s[^\n]{0,60}\d)/iu;
+const FOLDED =
+  /(?<=\d[^()[\]{}]{0,12}[)\]}])[.,;]?\s+(?=(?:now )?(?:fold|flatten|press|pinch)(?!\p{L})[^\n]{0,60}\d)/iu;
 const THROUGH_BOTH =
   /(?:fold|flatten|press|pinch)[^]{0,80}(?:through|both|two)\s+(?:both\s+|the\s+)?(?:layers|sides|thicknesses|edges)/iu;
 const FIRST_RING = /^\W{0,4}0?1[.):]\s.*(?<!\p{L})(?:ring|circle|loop|mr)(?!\p{L})/iu;
@@ -45,6 +46,9 @@ const LEAD = /^[^\p{L}\d]{0,4}(\p{L}[\p{L} '’-]{1,28}?)\s*(?:[:.]\s*[*_]{1,2}|
 const LONGEST_NAME = 40;
 /** "ch 12, sl st in 2nd ch", "With red chain 8." */
 const BEGINS_IN_CHAIN = /^\W*(?:(?:with|in|using) \p{L}+,? )?(?:ch(?:ain)?s?\.?\s?\d|\d+\s?ch(?!\p{L}))/iu;
+/** "Just like the first leg", "Work as for right arm" */
+const LIKE_OTHER =
+  /^\W*(?:(?:just|exactly|work(?:ed)?|made?|make|crochet) )*(?:like|same as|as for|as) (?:the )?\p{L}{3}/iu;
 const FOUNDATION = /(?<!\p{L})(?:foundation|base|chain|rows?|rounds?|rnds?|edging)(?!\p{L})/iu;
 /** What begins so names no piece. */
 const TELLS_HOW = /^\W{0,3}(?:start|begin|with|in|using|use|work|from|now|then|make|change|switch)(?!\p{L})/iu;
@@ -192,13 +196,14 @@ class Outliner {
     const named = this.#units.headings.get(index);
     if (named) return named;
     const heading = this.#ahead.headingAt(index, text, afterBlank);
-    return this.#units.units.length === 0 || heading?.section || this.#chainBelow(index) ? heading : null;
+    return this.#units.units.length === 0 || heading?.section || this.#pieceBelow(index) ? heading : null;
   }
 
-  /** Whether the line below begins in a chain: a piece that has no numbers may be told there. */
-  #chainBelow(index: number): boolean {
-    const below = this.#source.lineStarts[index + 1];
-    return below !== undefined && BEGINS_IN_CHAIN.test(this.#source.text.slice(below, below + 60));
+  /** Whether the line below tells a piece that has no numbers: in a chain, or like another. */
+  #pieceBelow(index: number): boolean {
+    const from = this.#source.lineStarts[index + 1] ?? this.#source.text.length;
+    const below = this.#source.text.slice(from, from + 60);
+    return BEGINS_IN_CHAIN.test(below) || LIKE_OTHER.test(below);
   }
 
   /** A line that holds rounds, as the series of the text show it, or goes on from one. */
@@ -366,7 +371,6 @@ class Outliner {
       this.#pieces.divide({ ...beginning, name: leadOf(words) ?? leadOf(lastLine(words)) });
     else if (beginning.into && (!label?.from || JOINS.test(words)))
       this.#pieces.divide({ ...beginning, name: leadOf(words) });
-    else if (beginning.start && stretch.rounds.length === 0) this.#pieces.startIn(beginning.start);
     else if (label?.from && last && TAKES_SHARE.test(words)) this.#pieces.divide(beginning);
     this.#flat = prose && MAY_FOLD.test(words) && THROUGH_BOTH.test(words) ? prose : null;
     this.#pending = null;

@@ -1,4 +1,4 @@
-import type { Part, PieceStart, Round, Stretch } from '../pattern/pattern.js';
+import type { Part, Round, Stretch } from '../pattern/pattern.js';
 import type { SourceText, Span } from '../text/source.js';
 import type { Heading } from './headings.js';
 import { moreIn } from './making.js';
@@ -50,11 +50,6 @@ export class Pieces {
   divide(beginning: Beginning): void {
     this.#stretch = { ...beginning, rounds: [] };
     this.#part?.stretches.push(this.#stretch);
-  }
-
-  /** What the rounds begin in, told once the stretch had begun, before its first round. */
-  startIn(start: PieceStart): void {
-    if (this.#stretch?.rounds.length === 0) this.#stretch.start = start;
   }
 
   add(round: Round): void {

@@ -8,7 +8,7 @@
   import { offering } from '../frame/house.svelte.js';
   import PageHead from '../frame/PageHead.svelte';
   import { leavingWhenKept } from '../leaving.svelte.js';
-  import type { RuleSetting } from '../patterns.js';
+  import type { RuleSetting } from '../ruleSettings.js';
 
   interface Props {
     title: string;

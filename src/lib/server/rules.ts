@@ -1,7 +1,7 @@
 import { and, eq, inArray, isNull } from 'drizzle-orm';
 import * as z from 'zod/mini';
 import { isRule, type RuleSettings } from '../../core/index.js';
-import { severitySettingSchema, type RuleSetting } from '../patterns.js';
+import { severitySettingSchema, type RuleSetting } from '../ruleSettings.js';
 import type { OpenDatabase } from './db/client.js';
 import { EVERYWHERE, patterns, ruleSettings } from './db/schema.js';
 import { readable } from './readable.js';

@@ -167,9 +167,8 @@ export class TermsSession {
     if (!this.#converting || !this.evidence) return;
     const { to, settled: from, along } = this;
     const { text, hand } = this.#pattern;
-    const decisions = [...this.#decided]
-      .filter(([key]) => key.startsWith(`${to} `))
-      .map(([key, written]): [string, string] => [key.slice(3), written]);
+    const holding = [...this.#decided].filter(([key]) => key.startsWith(`${to} `));
+    const decisions = Object.fromEntries(holding.map(([key, written]) => [key.slice(3), written]));
     try {
       // One that has been overtaken by another has no answer.
       const told = await this.#converting.convert({ text, from, hand, to, ...along, decisions });

@@ -20,7 +20,7 @@ const patternOf = (text: string, terms: StoredPattern['terms'] = 'auto'): Stored
 const here: Converting = {
   evidence: (text) => Promise.resolve(termsEvidence(text)),
   convert: ({ text, decisions, ...options }) =>
-    Promise.resolve(convertTerms(text, { ...options, decisions: new Map(decisions) })),
+    Promise.resolve(convertTerms(text, { ...options, decisions: new Map(Object.entries(decisions)) })),
   close: () => undefined,
 };
 

@@ -25,7 +25,7 @@ import {
   type TermsEvidence,
   type Tried,
 } from '../../core/index.js';
-import { ruleSettingsSchema } from '../patterns.js';
+import { ruleSettingsSchema } from '../ruleSettings.js';
 import { knownSchema, Telling, type Told } from './telling.js';
 
 const termsSchema = z.enum(['auto', 'us', 'uk']);
@@ -47,7 +47,8 @@ const convertSchema = z.object({
   hooks: z.boolean(),
   weights: z.boolean(),
   spelling: z.boolean(),
-  decisions: z.array(z.tuple([z.string(), z.string()])),
+  /** What a word becomes at a place that somebody has settled, by the place. */
+  decisions: z.record(z.string(), z.string()),
 });
 export type AskedConversion = z.infer<typeof convertSchema>;
 const roundSchema = z.int().check(z.gte(0));
@@ -149,7 +150,7 @@ const worker: CheckWorker = {
   meanings: (word) => last?.meanings(handWordSchema.parse(word)) ?? null,
   convert(asked) {
     const { text, decisions, ...options } = convertSchema.parse(asked);
-    return convertTerms(text, { ...options, decisions: new Map(decisions) });
+    return convertTerms(text, { ...options, decisions: new Map(Object.entries(decisions)) });
   },
   inStyle(asked) {
     const { text, style, ...options } = styleSchema.parse(asked);

@@ -95,14 +95,14 @@ describe('converting, beside the page', () => {
     hooks: false,
     weights: false,
     spelling: false,
-    decisions: [],
+    decisions: {},
   } as const;
 
   it('is proved, and says what the text is in', async () => {
     const converter = new Converter();
     open.push(converter);
     expect(await converter.evidence(BALL)).toMatchObject({ detected: 'us', declared: [{ vocabulary: 'us', line: 2 }] });
-    const made = await converter.convert({ ...asked, decisions: [] });
+    const made = await converter.convert({ ...asked, decisions: {} });
     expect(made?.text).toContain('Rnd 1: 6 dc in MR (6)');
   });
 
@@ -110,8 +110,8 @@ describe('converting, beside the page', () => {
     const converter = new Converter();
     open.push(converter);
     const [first, last] = await Promise.all([
-      converter.convert({ ...asked, decisions: [] }),
-      converter.convert({ ...asked, to: 'us', decisions: [] }),
+      converter.convert({ ...asked, decisions: {} }),
+      converter.convert({ ...asked, to: 'us', decisions: {} }),
     ]);
     expect(first).toBeNull();
     expect(last?.state).toBe('already');
@@ -120,6 +120,6 @@ describe('converting, beside the page', () => {
   it('gives up what takes too long', async () => {
     const converter = new Converter(new WatchedWorker(undefined, LITTLE_TIME));
     open.push(converter);
-    await expect(converter.convert({ ...asked, text: TOO_MUCH, decisions: [] })).rejects.toThrow(GaveUp);
+    await expect(converter.convert({ ...asked, text: TOO_MUCH, decisions: {} })).rejects.toThrow(GaveUp);
   });
 });

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { setRule } from '../../lib/client.js';
   import Frame from '../../lib/frame/Frame.svelte';
-  import type { RuleSetting } from '../../lib/patterns.js';
+  import type { RuleSetting } from '../../lib/ruleSettings.js';
   import RuleList from '../../lib/rules/RuleList.svelte';
   import type { PageProps } from './$types.js';
 

@@ -36,6 +36,17 @@ function ways(words: string, senses: Readonly<Record<string, Sense>> = {}): stri
 
 describe('the gist of an instruction, in whatever order a hand puts it', () => {
   it.each<[string, Readonly<Record<string, Sense>>, string]>([
+    ['growing by 6 (18)', {}, '2/1 x 6, 1/1 x fill = 18'],
+    ['add 8 increases', {}, '2/1 x 8'],
+    ['unchanged', {}, '1/1 x fill'],
+    ['twos into every stitch', {}, '2/1 x fill'],
+    ['a pair in the next, one in the next', {}, '2/1 x 1, 1/1 x 1'],
+    ['two get one each, and the third gets two', {}, '1/1 x 2, 2/1 x 1'],
+    ['sc 3, picot, sc 3', {}, '1/1 x 3, 1/1 x 3'],
+    ['wind the yarn, 6 sc', {}, '1/1 x 6'],
+    ['next time inc in all', {}, '2/1 x fill'],
+    ['next time round inc in all', {}, '2/1 x fill'],
+    ['after every three one inc', {}, '(1/1 x 3, 2/1 x 1) x fill'],
     ['2 sc, inc, and that six times', {}, '(1/1 x 2, 2/1 x 1) x 6'],
     ['sc, dec, the lot 4x', {}, '(1/1 x 1, 1/2 x 1) x 4'],
     ['sc 2 inc all that 3 times', {}, '(1/1 x 2, 2/1 x 1) x 3'],

@@ -161,10 +161,9 @@ export function makesLoop(tokens: readonly Token[], at: number): boolean {
   return tokens[at]?.word === 'loop' && /^(?:make|form|wind)$/.test(tokens[at - 1]?.word ?? '');
 }
 
-/** "inc*6", "(sc, inc) * 6", "inc · 6": a star or a dot between what is done and a figure. */
+/** "inc*6", "(sc, inc) * 6": a star between what is done and a figure. */
 function multiplies(tokens: readonly Token[], at: number): boolean {
   const [before, token, after] = [tokens[at - 1], tokens[at], tokens[at + 1]];
-  if (/^[·∙•]$/u.test(token?.word ?? '')) return after?.kind === 'number' && before !== undefined;
   if (token?.kind !== 'star' || after?.kind !== 'number' || before === undefined) return false;
   return before.kind === 'close' || (token.glued && after.glued);
 }

@@ -101,15 +101,8 @@ export class Stitches {
     const { after, next } = this.#after(at + 1);
     // "sc 2 together"
     if (after === null || !this.#run.row.is(next, 'together')) return this.place(one, after, next, line, leading);
-    // "sc 2 together over every 3rd and 4th"
-    const target = this.#run.row.target(next + 1);
-    const nth = target.each && target.ranks.length === 2;
-    const end = nth ? target.next : next + 1;
-    const shape = { stitch, per: 1, over: after };
-    const span = spanOf(this.#run.items, at, end);
-    if (nth) line.push(...this.#run.placing.placed(shape, null, target, span));
-    else line.push(work(shape, once, EDGE, span));
-    return end;
+    line.push(work({ stitch, per: 1, over: after }, once, EDGE, spanOf(this.#run.items, at, next + 1)));
+    return next + 1;
   }
 
   /** "2 sc together": as one. */

@@ -1,4 +1,4 @@
-import { once, type Amount, type Step, type Work } from '../../pattern/instruction.js';
+import { once, type Amount, type Step } from '../../pattern/instruction.js';
 import type { Span } from '../../text/source.js';
 import type { Chooser } from './choices.js';
 import { Figures } from './figures.js';
@@ -20,7 +20,6 @@ import {
   PLAIN,
   repeated,
   work,
-  type Shape,
 } from './shapes.js';
 import { Stitches } from './stitches.js';
 
@@ -34,14 +33,11 @@ export interface Taken {
   readonly talk: number;
 }
 
-const CHAIN: Shape = { stitch: 'chain', per: 1, over: 1 };
 const DEEPEST = 8;
 /** What words before a colon may be that say nothing of what is done. */
 const LEADS: ReadonlySet<Item['is']> = new Set(['word', 'last', 'next', 'in', 'number', 'more', 'rounds']);
 /** What a bracket holds that only says where one is. */
 const SPEAKS: ReadonlySet<Item['is']> = new Set(['word', 'rounds', 'number', 'and', 'in']);
-/** What a list of things that go into one stitch is made of. */
-const LISTED: ReadonlySet<Item['is']> = new Set(['tool', 'chain', 'number', 'break', 'and']);
 
 /** One run through the items, with one way chosen wherever several are open. */
 export class Taking {
@@ -61,7 +57,7 @@ export class Taking {
   /** What the items come to; null where they can't be taken so. */
   all(): Taken | null {
     try {
-      const steps = this.#severalInOne() ?? this.#sequence(0, this.#run.items.length, 0);
+      const steps = this.#sequence(0, this.#run.items.length, 0);
       // "seven rounds of (30)": so many plain ones.
       if (!steps.some(isFabric) && this.#run.rounds) steps.push(work(PLAIN, FILL, EDGE, this.#run.rounds.span));
       const only = steps.length === 0 && this.#run.passed.length === 0 ? this.#run.stated : null;
@@ -96,25 +92,6 @@ export class Taking {
     if (!this.#run.chooser.goesSoFar('no word of how often', 'to the end')) return steps;
     const span = { from: body[0]?.span.from ?? 0, to: body.at(-1)?.span.to ?? 0 };
     return [...steps.slice(0, first), repeated(body, FILL, span), ...steps.slice(first + body.length)];
-  }
-
-  /** "five petals, each of them in one stitch: sl st, 3 ch, sl st": so many times all that is listed, in one stitch each. */
-  #severalInOne(): Step[] | null {
-    const [first] = this.#run.items;
-    const colon = this.#run.items.findIndex((item) => item.is === 'break' && this.#run.text.charAt(item.from) === ':');
-    const lead = this.#run.items.slice(0, Math.max(0, colon));
-    const inOne = lead.some((item, i) => item.is === 'in' && numberIn(lead[i + 1]) === 1);
-    if (first?.is !== 'number' || first.ordinal || !inOne || !lead.some(({ is }) => is === 'each')) return null;
-    const listed = this.#run.items.slice(colon + 1);
-    const members = listed.flatMap((item, i): Work[] => {
-      if (item.is !== 'tool' && item.is !== 'chain') return [];
-      return [work(item.is === 'tool' ? item : CHAIN, often(numberIn(listed[i - 1]) ?? 1), EDGE, item)];
-    });
-    const known = listed.every(({ is }) => LISTED.has(is));
-    if (members.length < 2 || !known) return null;
-    this.#run.passWords(0, colon);
-    const span = spanOf(this.#run.items, 0, this.#run.items.length);
-    return [{ kind: 'group', members, amount: often(first.value), place: EDGE, span }];
   }
 
   #sequence(from: number, to: number, depth: number): Step[] {

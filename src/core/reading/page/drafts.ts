@@ -156,8 +156,10 @@ function firstBefore(source: SourceText, lexicon: Lexicon, label: Label, place: 
     const tokens = tokenize(words, { from: 0, to: words.length }, 60, lexicon.alphabet);
     // "Round (the second)": no more than the word of the label.
     if (tokens.length === 0 || (line === place.line && tokens.length === 1)) continue;
+    // "hi!": a word between two messages.
+    if (!tokens.some(({ kind }) => kind === 'number')) continue;
     const ring = beginsAt(tokens, lexicon);
-    if (ring < 0 || !tokens.some(({ kind }) => kind === 'number')) return null;
+    if (ring < 0) return null;
     // "Body, black. Ring with 6": the name of the piece may stand before it.
     const name = /^[^.:]{3,40}[.:]\s+/u.exec(words.slice(0, tokens[ring]?.from))?.[0].length ?? 0;
     const from = span.from + (name > 0 ? name : words.length - words.trimStart().length);

@@ -1,4 +1,4 @@
-import { ruleSettingSchema } from '../../../../../lib/patterns.js';
+import { ruleSettingSchema } from '../../../../../lib/ruleSettings.js';
 import { noting } from '../../../../../lib/server/answers.js';
 import { stores } from '../../../../../lib/server/store.js';
 import type { RequestHandler } from './$types.js';
