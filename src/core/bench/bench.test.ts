@@ -191,6 +191,40 @@ describe('how far a tester is', () => {
     expect(stepSchema.safeParse(step(1, { kind: 'difficulty', of })).success).toBe(taken);
   });
 
+  it('keeps what was decided on the hook, the swatch and what was weighed', () => {
+    const hook = { kind: 'hook', spot: spot(0, 0, 2), counted: 17, made: 18, decided: 'One inc was missed.' } as const;
+    const progress = new Progress(course, [
+      step(1, hook),
+      step(2, { kind: 'swatch', stitches: 20, rows: 22 }),
+      step(3, { kind: 'weigh', yarn: 'Bark', when: 'before', grams: 50 }),
+      step(4, { kind: 'weigh', yarn: 'Bark', when: 'after', grams: 31 }),
+    ]);
+    expect(progress.hooks).toEqual([expect.objectContaining({ ...hook, at: 1001 })]);
+    expect(progress.swatch).toEqual({ stitches: 20, rows: 22 });
+    expect(progress.weighed.get('Bark')).toEqual({ before: 50, after: 31 });
+    expect(progress.order).toBe(4);
+    expect(progress.standing.map(({ order }) => order)).toEqual([4, 3, 2, 1]);
+    expect(new Progress(course).order).toBe(0);
+  });
+
+  it('puts a touch in the place of a step of another kind, and counts all anew', () => {
+    const progress = new Progress(course, [round(1, 0, 0, 0, 5000)]);
+    const touch = step(1, { kind: 'count', spot: spot(0, 0, 0), done: 2, by: 'stitch' }, { spent: 800 });
+    progress.replace(touch);
+    expect(progress.round(spot(0, 0, 0))).toMatchObject({ touches: 2, spent: 800, done: false });
+    expect(progress.steps).toEqual([touch]);
+    expect(progress.at).toEqual(spot(0, 0, 0));
+  });
+
+  it('has nothing to take back in a touch that undoes all touches', () => {
+    const progress = new Progress(course, [
+      step(1, { kind: 'count', spot: spot(0, 0, 1), done: 1, by: 'stitch' }),
+      step(2, { kind: 'count', spot: spot(0, 0, 1), done: 0, by: 'stitch' }),
+    ]);
+    expect(progress.last?.order).toBe(1);
+    expect(progress.at).toEqual(spot(0, 0, 1));
+  });
+
   it('is not led astray by a round that is not there', () => {
     const progress = new Progress(course, [
       step(1, { kind: 'go', spot: spot(7, 0, 0) }),

@@ -5,7 +5,7 @@ import type { Fix, Found, Rule } from './rule.js';
 
 /** "both arms", "all four arms", "the 4 small arms": the last word is what is counted. */
 const SEWN =
-  /(?<!\p{L})(both|(?:all |the |these |all the |all of the )(\p{L}{3,5}|\d{1,2})) (?:(\p{L}+) )??(\p{L}{3,})(?!\p{L})/giu;
+  /(?<!\p{L})(both|(?:all |the |these |all the |all of the )(\p{L}{3,5}|\d{1,2})) (\p{L}{3,})(?: (\p{L}{3,}))?(?!\p{L})/giu;
 const JOINS = /(?<!\p{L})(?:sew|sewn|attach|join|stitch|glue|pin)\p{L}*(?!\p{L})/iu;
 /** Words by which a part of them is meant. */
 const SOME = /(?<!\p{L})(?:each|side|front|back|left|right|first|second|other|others|remaining|rest|more)(?!\p{L})/iu;
@@ -26,9 +26,12 @@ export const frameQuantity: Rule = {
     for (const part of pattern.parts) byNoun.set(nounOf(part), [...(byNoun.get(nounOf(part)) ?? []), part]);
     for (const { text, span } of prose.talk.filter(tellsSewing)) {
       for (const match of text.matchAll(SEWN)) {
-        const parts = byNoun.get(singular(match[4] ?? '')) ?? [];
+        const [named, behind] = [match[3] ?? '', match[4] ?? ''];
+        // "the three front legs" and "the three legs to"
+        const two = byNoun.get(singular(behind));
+        const parts = two ?? byNoun.get(singular(named)) ?? [];
         const sewn = sewnIn(match);
-        const make = madeOf(parts, match[3]?.toLowerCase() ?? '');
+        const make = madeOf(parts, two ? named.toLowerCase() : '');
         if (make === 0 || sewn === null || sewn < 2 || sewn === make) continue;
         if (sewn < make && tellsSome(match, text)) continue;
         yield miscounted({ parts, make, sewn }, match, span.from + match.index, pattern.source.text);

@@ -69,5 +69,6 @@ function missing({ part, round }: CountedRound, known: ReadonlySet<number>, numb
   let last = 0;
   for (const number of known) last = Math.max(last, number);
   if (gone.length === 0) return `This refers to a ${round.kind} that comes later, or could not be read.`;
-  return `There is no ${round.kind} ${gone.slice(0, 6).join(', ')}: ${part.name} has ${roundsInWords(last, round.kind)}.`;
+  const none = gone.length === 1 ? `is no ${round.kind}` : `are no ${round.kind}s`;
+  return `There ${none} ${gone.slice(0, 6).join(', ')}: ${part.name} has ${roundsInWords(last, round.kind)}.`;
 }

@@ -72,9 +72,9 @@ function said(step: Worked['step'], base: string): string | null {
     case 'group':
       return `[${step.members.map(({ stitch, per }) => `${stitch ?? base}${per}`).join(' ')}]`;
     case 'skip':
-      return 'skip';
+      return `skip${step.count}`;
     case 'leave':
-      return 'leave';
+      return `leave${step.count ?? ''}`;
     case 'chain':
       return `chain${step.count}`;
     case 'loops':

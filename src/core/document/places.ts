@@ -19,14 +19,15 @@ export interface Place {
 
 const NUMBER = String.raw`(\d{1,3}|\p{L}{3,9})`;
 const UNIT = String.raw`(?:rnds?|rounds?|rds?|rows?|r)\.?`;
-/** "between rounds 12 and 13", "over Rnds 3-5", "on R8", "at round 14". */
+const COUNTED_FROM = String.raw`(\s+(?:from|up from|counting from)\s+(?:the\s+)?(?:bottom|end|base|edge|opening|top|last))?`;
+/** "between rounds 12 and 13", "over Rnds 3-5", "on R8", "at round 14 from the end", "in stitch 8 of Rnd 6". */
 const ROUNDS = new RegExp(
-  String.raw`(?<!\p{L})(between|b\/w|over|on|at|across|along|into|in|under|below|above)\s+(?:the\s+)?${UNIT}\s?#?(\d{1,3})(?:\s*(?:and|&|-|–|—|\/|to)\s*(?:${UNIT}\s?)?(\d{1,3}))?(?!\d)`,
+  String.raw`(?<!\p{L})(between|b\/w|over|on|at|across|along|into|in|under|below|above|(?<=\d )of)\s+(?:the\s+)?${UNIT}\s?#?(\d{1,3})(?:\s*(?:and|&|-|–|—|\/|to)\s*(?:${UNIT}\s?)?(\d{1,3}))?(?!\d)${COUNTED_FROM}`,
   'giu',
 );
 /** "on the 4th round from the bottom", "between the third and fourth rounds from the end". */
 const RANKED = new RegExp(
-  String.raw`(?<!\p{L})(between|over|on|at|in|into)\s+(?:the\s+)?(\d{1,3}(?:st|nd|rd|th)|\p{L}{5,7})(?:\s*(?:and|&|-|–)\s*(?:the\s+)?(\d{1,3}(?:st|nd|rd|th)|\p{L}{5,7}))?\s+(?:rnds?|rounds?|rds?|rows?)(\s+(?:from|up from|counting from)\s+(?:the\s+)?(?:bottom|end|base|edge|opening|top|last))?`,
+  String.raw`(?<!\p{L})(between|over|on|at|in|into)\s+(?:the\s+)?(\d{1,3}(?:st|nd|rd|th)|\p{L}{5,7})(?:\s*(?:and|&|-|–)\s*(?:the\s+)?(\d{1,3}(?:st|nd|rd|th)|\p{L}{5,7}))?\s+(?:rnds?|rounds?|rds?|rows?)${COUNTED_FROM}`,
   'giu',
 );
 const APART = new RegExp(
@@ -69,19 +70,17 @@ export function placesIn(sentence: string): Place[] {
   if (!namesPlace(sentence)) return [];
   const { at: apart, ...distance } = distanceIn(sentence);
   const places: Place[] = [];
-  const add = (match: RegExpMatchArray, first: number | null, last: number | null, fromEnd: boolean) => {
+  const add = (match: RegExpMatchArray, first: number | null, last: number | null) => {
     if (first === null || first === 0) return;
+    const fromEnd = match[4] !== undefined && !/top/i.test(match[4]);
     const from = match.index ?? 0;
     const none = { apart: null, over: null, opposite: false };
     const own = places.length === 0 ? distance : none;
     const between = last !== null && /^b(?:etween|\/w)$/iu.test(match[1] ?? '');
     places.push({ from, to: from + match[0].length, rounds: [first, last ?? first], between, fromEnd, ...own });
   };
-  for (const match of sentence.matchAll(ROUNDS)) add(match, Number(match[2]), valueOf(match[3]), false);
-  for (const match of sentence.matchAll(RANKED)) {
-    const first = rankOf(match[2]);
-    add(match, first, rankOf(match[3]), match[4] !== undefined && !/top/i.test(match[4]));
-  }
+  for (const match of sentence.matchAll(ROUNDS)) add(match, Number(match[2]), valueOf(match[3]));
+  for (const match of sentence.matchAll(RANKED)) add(match, rankOf(match[2]), rankOf(match[3]));
   if (places.length === 0 && (distance.apart !== null || distance.opposite)) {
     const match = apart ?? OPPOSITE.exec(sentence);
     const from = match?.index ?? 0;

@@ -16,6 +16,32 @@ describe('a round of 12 stitches, told aloud', () => {
       '(sc, hdc, sc) in next st, sc 11',
       'Single crochet, half double crochet and single crochet, all in the next stitch, then 11 single crochet: uses all 12, makes 14.',
     ],
+    [
+      'sc 1, (sc, hdc) in the same st, sc 11',
+      '1 single crochet, then single crochet and half double crochet, all in the same stitch, then 11 single crochet: uses all 12, makes 14.',
+    ],
+    [
+      '(2 sc, hdc) in next st, sc 11',
+      '2 single crochet and half double crochet, all in the next stitch, then 11 single crochet: uses all 12, makes 14.',
+    ],
+    ['(sc) in next st, sc 11', 'Single crochet in the next stitch, then 11 single crochet: uses all 12, makes 12.'],
+    [
+      'in the front loops left free in Rnd 2, sc 12',
+      'Into the loops left free in round 2, 12 single crochet: uses all 12, makes 12.',
+    ],
+    ['6 sc into a ring', '6 single crochet in the ring: makes 6.'],
+    ['sc 8, leave the last 4 sts unworked', '8 single crochet, then leave 4 stitches: uses 8 of 12, makes 8.'],
+    [
+      '2 sc in the same st, sc 11',
+      '2 single crochet in the same stitch, then 11 single crochet: uses all 12, makes 13.',
+    ],
+    ['sc in next 12, join', '12 single crochet, then close with a slip stitch: uses all 12, makes 12.'],
+    ['inc', '2 single crochet in the next stitch: uses 1 of 12, makes 2.'],
+    ['sc 3tog 2 times, sc 6', 'Single crochet 3 together, twice, then 6 single crochet: uses all 12, makes 8.'],
+    [
+      'sc 6, ch 21, sc in 12th ch from hook, sc 9, sc 6',
+      '6 single crochet, then chain 21, then 1 single crochet along the chain, then 9 single crochet along the chain, then 6 single crochet: uses all 12, makes 12.',
+    ],
     ['sk 2, sc 10', 'Skip 2 stitches, then 10 single crochet: uses all 12, makes 10.'],
     ['ch 1, turn, sc around', 'Chain 1, then turn, then 12 single crochet: uses all 12, makes 12.'],
     [

@@ -100,7 +100,7 @@ export function stepInWords(worked: Worked, speech: Speech): string {
     case 'work':
       return into === 0 && made === 0 ? besideTheEdge(step, times, speech) : workInWords(step, times, made, speech);
     case 'group':
-      return `${membersInWords(step, speech)}, all ${inStitches(step.place.kind, times)}`;
+      return `${membersInWords(step, speech)}${step.members.length > 1 ? ', all' : ''} ${inStitches(step.place.kind, times)}`;
     case 'repeat': {
       const inner = stepsInWords(body, speech);
       return times === 1 ? inner : `${inner}; do this ${often(times)}`;

@@ -58,6 +58,47 @@ describe('the report of the checking', () => {
     expect(words).toMatch(/Checks that were switched off\n\n- shape\/stacked/);
     expect(words).toContain('This text has not been signed.');
   });
+  it('is the same to the word for the same text', () => {
+    const otter =
+      'OTTER\nUS terms\n\nBODY\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 5 (18)\nRnd 4: sc around\nFasten off, leaving a tail.\n\nPAW (make 2)\nRnd 1: 5 sc in MR (5)\nRnd 2: dec until closed\nFasten off and sew on.\n';
+    const query = { number: 1, where: 'Paw, Rnd 2', text: 'How often?', answer: '', state: 'open' };
+    const words = asText(recordOf(recorded(otter, { name: 'Otter', queries: [query] })));
+    expect(words.slice(0, words.indexOf('\n\nChecks that were run')).split('\n')).toEqual([
+      'Otter',
+      '=====',
+      '',
+      'Version 1.1, signed by Oda on 2026-03-04.',
+      '',
+      'In figures',
+      '',
+      '- 6 rounds and rows in 2 parts, each recounted from the one before',
+      '- 3 agree with the count that is stated, 1 state none and were counted',
+      '- 1 off',
+      '- 1 not counted, 0 of them taken on trust with a reason',
+      '- Terms: US, as the text says',
+      '',
+      'Body',
+      '',
+      'Rnd 1  makes 6, states 6  6 single crochet in the ring: makes 6.  agrees',
+      'Rnd 2  uses 6 of 6, makes 12, states 12  2 single crochet in each of the next 6 stitches: uses all 6, makes 12.  agrees',
+      'Rnd 3  uses 10 of 12, makes 15, states 18  1 single crochet, then 2 in the next stitch; do this 5 times: uses 10 of 12, makes 15.  off',
+      'Rnd 4  uses 18 of 18, makes 18  18 single crochet: uses all 18, makes 18.  counted; none is stated',
+      '',
+      'Paw (make 2)',
+      '',
+      'Rnd 1  makes 5, states 5  5 single crochet in the ring: makes 5.  agrees',
+      "Rnd 2  makes –  How many stitches that leaves can't be told from the text.  on trust",
+      '',
+      'What was found',
+      '',
+      '- error count/under, Body, Rnd 3, line 7: Uses 10 of 12 stitches: 2 are left unworked. It makes 15 where 18 is stated. It stands.',
+      "- warning count/open-ended, Paw, Rnd 2, line 13: No number and no target: this can't be counted. There are 5 stitches to begin with. Say how often, and how many are left. It stands.",
+      '',
+      'What was asked',
+      '',
+      '- 1. Paw, Rnd 2: How often? (open)',
+    ]);
+  });
 });
 
 it('a certificate has no word of the pattern, and the prints by which its texts are known', () => {

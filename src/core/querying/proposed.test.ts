@@ -55,3 +55,71 @@ describe('a query in words of one’s own', () => {
     expect(query.proposal).toBe('');
   });
 });
+
+describe('a query on each kind of finding', () => {
+  const shell =
+    'Ball\nUS terms\n\nMaterials\nHook: 3.5 mm (G/6)\n\nSHELL\nRnd 1: 6 sc in MR (6). Rnd 2: inc x 6 (13)\nRnd 3: (sc 1, inc) x 6 (18)\nRnds 4-5: flurble around (18)\nRnd 6: (sc 2, inc x 6 (24)\nRnd 7: htr around (24)\nRnd 9: sc 20 (24)\nFasten off.\n\nLID\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\n';
+  const all = checkPattern(shell, '');
+
+  it.each([
+    [
+      'materials/hook-size',
+      'words',
+      'Hook: 3.5 mm (G/6)',
+      '',
+      '',
+      '3.5 mm is E/4; G/6 is 4.0 mm.\nIs this what is meant?',
+      'Hook: 3.5 mm (E/4)',
+    ],
+    [
+      'count/stated',
+      'round',
+      'Rnd 2: inc x 6 (13)',
+      'Shell',
+      'Rnd 2',
+      'States 13; the instruction uses all 6 and makes 12. With Rnd 3 it goes on from 12, so it is the stated count that is wrong.\nWorked out: 2 single crochet in each of the next 6 stitches: uses all 6, makes 12.\nIs this what is meant?',
+      'Rnd 2: inc x 6 (12)',
+    ],
+    [
+      'notation/bracket',
+      'round',
+      'Rnd 6: (sc 2, inc x 6 (24)',
+      'Shell',
+      'Rnd 6',
+      '"(" is opened and never closed, so it can\'t be told what is repeated.\nWorked out: not counted, because its brackets or stars do not close.\nIs this what is meant?',
+      'Rnd 6: (sc 2, inc) x 6 (24)',
+    ],
+    [
+      'terms/mixed',
+      'round',
+      'Rnd 7: htr around (24)',
+      'Shell',
+      'Rnd 7',
+      '"htr" is a UK term in a US pattern; in US terms that is hdc.\nIs this what is meant?',
+      'Rnd 7: hdc around (24)',
+    ],
+    [
+      'frame/gap',
+      'round',
+      'Rnd 9: sc 20 (24)',
+      'Shell',
+      'Rnd 9',
+      'Rnd 9 follows Rnd 7: 8 is missing.\nWorked out: 20 single crochet: uses 20 of 24, makes 20.\nIs this what is meant?',
+      'Rnd 8: sc 20 (24)',
+    ],
+    [
+      'count/under',
+      'round',
+      'Rnd 9: sc 20 (24)',
+      'Shell',
+      'Rnd 9',
+      'Uses 20 of 24 stitches: 4 are left unworked. It makes 20 where 24 is stated.\nWorked out: 20 single crochet: uses 20 of 24, makes 20.\nIs this what is meant?',
+      'Rnd 9: sc 24 (24)',
+    ],
+  ])('%s', (rule, scope, about, part, round, text, proposal) => {
+    const finding = all.fixed().findings.find((one) => one.rule === rule);
+    const query = all.query(finding?.key ?? '');
+    expect(query).toMatchObject({ scope, part, round, text, proposal });
+    expect(shell.slice(query?.at?.from, query?.at?.to)).toBe(about);
+  });
+});

@@ -37,7 +37,7 @@ const THINGS =
   /(?<!\p{L})(?:safety )?(eyes?|nose|nostrils?|mouth|smile|cheeks?|beaks?|bills?|muzzle|snout|ears?|horns?|antlers?|arms?|legs?|feet|foot|paws?|wings?|fins?|tails?|hands?|hair|hat|buttons?|beads?|whiskers|spots?|patch(?:es)?|door|window)(?!\p{L})/iu;
 /** "at stitches 9 and 20", "between sts 8 and 9": by their numbers from the start of the round. */
 const NUMBERED =
-  /(?<!\p{L})(at|on|in|into|through|between)\s+(?:the\s+)?(?:sts?\.?|stitch(?:es)?|x)\s?(\d{1,3})(?:\s*(?:and|&|\+)\s*(\d{1,3}))?(?!\d)/iu;
+  /(?<!\p{L})(at|on|in|into|to|through|between)\s+(?:the\s+)?(?:sts?\.?|stitch(?:es)?|x)\s?(\d{1,3})(?:\s*(?:and|&|\+)\s*(\d{1,3}))?(?!\d)/iu;
 const BOTH = /(?<!\p{L})(?:both|two|pair|each|either)(?!\p{L})/iu;
 
 /** Where things lie on the outlines. Their own part is told by the words before; see `locatedIn`. */
@@ -114,7 +114,9 @@ function apartOf(
   if (opposite && of !== null) return of / 2;
   const [, how = '', first, second] = numbered ?? [];
   if (first === undefined || second === undefined || /between/i.test(how)) return null;
-  return Math.abs(Number(second) - Number(first));
+  const along = Math.abs(Number(second) - Number(first));
+  // "in stitches 17 and 5" of 18: over the start of the round it is the shorter way.
+  return of !== null && along <= of ? Math.min(along, of - along) : along;
 }
 
 function turnsOf(pair: boolean, apart: number | null, of: number | null): number[] {
@@ -127,7 +129,9 @@ function turnsOf(pair: boolean, apart: number | null, of: number | null): number
 function middleOf(numbered: RegExpExecArray | null, of: number | null): number | null {
   const [, , first, second] = numbered ?? [];
   if (first === undefined || of === null || of === 0) return null;
-  return ((Number(first) + Number(second ?? first) - 1) / 2 / of) % 1;
+  const [one, other] = [Number(first), Number(second ?? first)];
+  const beyond = Math.abs(other - one) * 2 > of ? 0.5 : 0;
+  return ((one + other - 1) / 2 / of + beyond) % 1;
 }
 
 /** Where the upper edge between two rings lies, or the middle of some. */

@@ -209,3 +209,82 @@ it('any counts have an outline of finite figures, and larger stitches a larger o
     { numRuns: 60 },
   );
 });
+
+describe('where eyes and ears go', () => {
+  const HEAD =
+    'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 6 (18)\nRnds 4-8: sc around (18)\nWORDS\nStuff it.\nRnd 9: (sc 1, dec) x 6 (12)\nRnd 10: dec x 6 (6)\nFasten off and close.\n';
+
+  /** Each thing with its rings, how many stitches of how many apart, where its middle is in degrees, and what is missing. */
+  function placed(words: string): string[] {
+    const shape = checkPattern(`US terms\n\nHEAD\n${HEAD.replace('WORDS', words)}`, 'x').shape(NO_SETTINGS);
+    return shape.placed.map(({ what, rings, apart, of, middle, turns, symmetric, missing }) =>
+      [
+        what,
+        rings?.join('-') ?? 'nowhere',
+        `${apart ?? '?'}/${of ?? '?'}`,
+        ...(middle === null ? [] : [`at ${Math.round(middle * 360)}°`]),
+        ...(turns.length === 2 ? [`±${turns[1]}°`] : []),
+        ...(symmetric === null ? [] : [symmetric ? 'in line' : 'askew']),
+        ...missing.map((one) => `without ${one}`),
+      ].join(' '),
+    );
+  }
+
+  it.each([
+    ['Set the eyes on Rnd 6, in stitches 5 and 11.', ['eyes 5-5 6/18 at 150° ±60°']],
+    ['Set the eyes in stitches 17 and 5 of Rnd 6.', ['eyes 5-5 6/18 at 30° ±60°']],
+    ['Set the eyes between stitches 5 and 11 of Rnd 6.', ['eyes 5-5 ?/18 at 150° without how far apart']],
+    ['Set the eyes on Rnd 6, opposite each other.', ['eyes 5-5 9/18 ±90°']],
+    ['Set the eyes between Rnds 3 and 4 from the end, 6 sts apart.', ['eyes 6-7 6/18 ±60°']],
+    ['Set the eyes on Rnd 16, 6 sts apart.', ['eyes nowhere 6/? without a round of that number']],
+    ['Sew the nose on stitch 8 of Rnd 6.', ['nose 5-5 ?/18 at 150°']],
+    [
+      'Set the eyes in stitches 5 and 11 of Rnd 6. Sew the ears to stitches 2 and 14 of Rnd 4.',
+      ['eyes 5-5 6/18 at 150° ±60° askew', 'ears 3-3 6/18 at 330° ±60° askew'],
+    ],
+    [
+      'Set the eyes in stitches 5 and 11 of Rnd 6. Sew the ears to stitches 3 and 13 of Rnd 4.',
+      ['eyes 5-5 6/18 at 150° ±60° askew', 'ears 3-3 8/18 at 330° ±80° askew'],
+    ],
+    [
+      'Set the eyes in stitches 5 and 11 of Rnd 6. Sew the ears to stitches 4 and 11 of Rnd 4.',
+      ['eyes 5-5 6/18 at 150° ±60° in line', 'ears 3-3 7/18 at 140° ±70° in line'],
+    ],
+  ])('%s', (words, expected) => {
+    expect(placed(words)).toEqual(expected);
+  });
+});
+
+describe('a making that is set otherwise than in the text', () => {
+  const TUBE =
+    'US terms\n\nMaterials\nDK cotton (50 g = 110 m): Moss 30 g, Sand 10 g\n3 mm hook\n\nTUBE\nWith Moss.\nCh 40 and join with a sl st to form a ring.\nRnds 1-20: sc around (40)\nChange to Sand.\nRnds 21-25: sc around (40)\nFasten off.\n';
+
+  /** Width and height of a stitch and where that is from, the hook, and what the yarns need at least: metres and grams. */
+  function set(settings: Partial<ShapeSettings>): string {
+    const { gauge, hook, yarns, target } = checkPattern(TUBE, 'x').shape({ ...NO_SETTINGS, ...settings });
+    const needs = yarns.map(
+      ({ name, metres, grams }) => `${name} ${metres.from.toFixed(0)} m${grams ? ` ${grams.from.toFixed(0)} g` : ''}`,
+    );
+    const aimed = target ? [`${target.stitches.toFixed(0)} to 10 cm on ${target.hook ?? 'none'}`] : [];
+    return [`${gauge.width.toFixed(2)}×${gauge.height.toFixed(2)} by ${gauge.from}`, hook, ...needs, ...aimed].join(
+      ', ',
+    );
+  }
+
+  it.each<[Partial<ShapeSettings>, string]>([
+    [{}, '4.95×4.95 by hook, 3, Moss 22 m 10 g, Sand 6 m 3 g'],
+    [{ hook: 4 }, '5.95×5.95 by hook, 4, Moss 26 m 12 g, Sand 6 m 3 g'],
+    // Another yarn is worked on a hook that goes with it, and has no metres yet.
+    [{ weight: 5 }, '8.39×8.39 by hook, 5, Moss 38 m, Sand 9 m'],
+    [{ weight: 2 }, '4.09×4.09 by hook, 2.5, Moss 18 m, Sand 5 m'],
+    [{ stitches: 18, rounds: 20 }, '5.56×5.00 by set, 3, Moss 25 m 11 g, Sand 6 m 3 g'],
+    [{ stitches: 18 }, '5.56×5.56 by set, 3, Moss 26 m 12 g, Sand 6 m 3 g'],
+    [{ rounds: 20 }, '4.95×5.00 by set, 3, Moss 23 m 11 g, Sand 6 m 3 g'],
+    // What was weighed of one says how a hand takes all of them.
+    [{ weighed: { moss: 24 } }, '4.95×4.95 by hook, 3, Moss 50 m 23 g, Sand 13 m 6 g'],
+    [{ weighed: { other: 3 } }, '4.95×4.95 by hook, 3, Moss 22 m 10 g, Sand 6 m 3 g'],
+    [{ target: 12 }, '4.95×4.95 by hook, 3, Moss 22 m 10 g, Sand 6 m 3 g, 21 to 10 cm on 2.75'],
+  ])('%j', (settings, expected) => {
+    expect(set(settings)).toBe(expected);
+  });
+});
