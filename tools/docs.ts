@@ -3,6 +3,7 @@ import { format } from 'prettier';
 import { understoodJsonSchema } from '../src/lib/exchange.js';
 import { ruleCards } from '../src/core/index.js';
 import { COSTS } from '../src/core/counting/plausible.js';
+import { EXAMPLES } from '../src/core/reading/forms/examples.js';
 import { FORMS } from '../src/core/reading/forms/index.js';
 import { COMPACT_LETTERS, longName, STITCHES } from '../src/core/vocabulary/stitches.js';
 import { WORDS } from '../src/core/vocabulary/words.js';
@@ -32,7 +33,7 @@ export function readingTables(): string {
     String(per),
     String(over),
   ]);
-  const forms = FORMS.map(({ name, examples }) => [name, code(examples)]);
+  const forms = FORMS.map(({ name }) => [name, code(EXAMPLES.get(name) ?? [])]);
   const words = WORDS.map(([meaning, phrases]) => {
     const details = Object.entries(meaning).flatMap(([key, value]) =>
       key === 'is' || value === null ? [] : [String(value)],

@@ -2,7 +2,7 @@
 import { readInstruction } from '../src/core/reading/instruction.js';
 import { Lexicon } from '../src/core/reading/lexicon.js';
 import { gistsOf } from '../src/core/reading/gist/gist.js';
-import { FORMS } from '../src/core/reading/forms/index.js';
+import { EXAMPLES } from '../src/core/reading/forms/examples.js';
 import type { Step } from '../src/core/pattern/instruction.js';
 
 const [US, LETTERS] = [new Lexicon('us', false), new Lexicon('us', true)];
@@ -59,15 +59,17 @@ function withoutEach(words: string): string[] {
  * @param signOf some letters that change with anything in a value.
  */
 export function instructionsRead(signOf: (value: unknown) => string): string {
-  return FORMS.map(({ name, examples }) => {
-    const lines = examples.map((words) => {
-      const reading = readingOf(words);
-      const others = [...COMPANY.map((put) => put(words)), ...withoutEach(words)].map(readingOf);
-      const told = reading.steps.map(stepInWords).join(', ');
-      return `${words}\n  ${told} #${signOf(reading)} #${signOf(others)}`;
-    });
-    return `== ${name}\n${lines.join('\n')}\n`;
-  }).join('\n');
+  return [...EXAMPLES]
+    .map(([name, examples]) => {
+      const lines = examples.map((words) => {
+        const reading = readingOf(words);
+        const others = [...COMPANY.map((put) => put(words)), ...withoutEach(words)].map(readingOf);
+        const told = reading.steps.map(stepInWords).join(', ');
+        return `${words}\n  ${told} #${signOf(reading)} #${signOf(others)}`;
+      });
+      return `== ${name}\n${lines.join('\n')}\n`;
+    })
+    .join('\n');
 }
 
 /** So many instructions of a pattern are varied, the first of each wording. */

@@ -26,12 +26,8 @@ export const frameQuantity: Rule = {
     for (const part of pattern.parts) byNoun.set(nounOf(part), [...(byNoun.get(nounOf(part)) ?? []), part]);
     for (const { text, span } of prose.talk.filter(tellsSewing)) {
       for (const match of text.matchAll(SEWN)) {
-        const [named, behind] = [match[3] ?? '', match[4] ?? ''];
-        // "the three front legs" and "the three legs to"
-        const two = byNoun.get(singular(behind));
-        const parts = two ?? byNoun.get(singular(named)) ?? [];
+        const { parts, make } = meantIn(match, byNoun);
         const sewn = sewnIn(match);
-        const make = madeOf(parts, two ? named.toLowerCase() : '');
         if (make === 0 || sewn === null || sewn < 2 || sewn === make) continue;
         if (sewn < make && tellsSome(match, text)) continue;
         yield miscounted({ parts, make, sewn }, match, span.from + match.index, pattern.source.text);
@@ -39,6 +35,16 @@ export const frameQuantity: Rule = {
     }
   },
 };
+
+/** The parts that "the three front legs" and "the three legs to" name, and how many are made of them. */
+function meantIn(
+  [, , , named = '', behind = '']: RegExpExecArray,
+  byNoun: ReadonlyMap<string, readonly Part[]>,
+): { parts: readonly Part[]; make: number } {
+  const told = byNoun.get(singular(behind));
+  const parts = told ?? byNoun.get(singular(named)) ?? [];
+  return { parts, make: madeOf(parts, told ? named.toLowerCase() : '') };
+}
 
 function miscounted(
   { parts, make, sewn }: { parts: readonly Part[]; make: number; sewn: number },

@@ -116,6 +116,8 @@ const SAID: Readonly<Record<string, readonly (readonly [text: string, ...said: s
       '7: Opposite each other on Round 3, which has 9: 4 one way and 5 the other.',
     ],
     [`${BEGUN}Rnd 3: sc around (12)\nSet the eyes on Rnd 3, opposite each other.\nFasten off.\n`],
+    // Which of the two is meant can't be told.
+    [`${BEGUN}Rnd 3: sc around (12)\nRnd 3: sc around (12)\nSet the eyes on Rnd 3, 14 sts apart.\nFasten off.\n`],
   ],
   'materials/amount': [
     [

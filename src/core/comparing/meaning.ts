@@ -14,7 +14,7 @@ const MOST_RUNS = 600;
  */
 export function meaningOf(counted: CountedRound): string | null {
   const { round, verdict, outcome } = counted;
-  if (verdict === 'unreadable' || round.unread.length > 0) return null;
+  if (verdict === 'unreadable') return null;
   const { worked } = counted.trace();
   const runs = runsOf(worked, baseOf(worked) ?? 'step1');
   if (!runs || runs.length === 0) return null;

@@ -18,6 +18,9 @@ describe('what the words of an instruction are taken for', () => {
     // figures and letters part
     ['sc 6', 'sc 6'],
     ['6sc', '6 +sc'],
+    ['sc÷inc', 'sc +÷ +inc'],
+    ['sc×inc', 'sc +× +inc'],
+    ['réduction', 'réduction'],
     ['sc6', 'sc +6'],
     ['SC 12', 'sc 12'],
     ['2nd', '2.'],

@@ -22,9 +22,8 @@ export interface Findings {
  * looks further ahead than a fixed number of tokens, save through `reader.sequence`.
  */
 export interface InstructionForm {
+  /** See `EXAMPLES` for lines that hold it. */
   readonly name: string;
-  /** Pattern lines that hold the form; they are its first tests. */
-  readonly examples: readonly string[];
   /** What the first token can be; at all others the form is not asked. */
   readonly begins: readonly Beginning[];
   read(reader: Reader, at: number): number | null;

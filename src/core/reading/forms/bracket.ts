@@ -29,7 +29,6 @@ const DEEPEST = 24;
 export const bracket: InstructionForm = {
   name: 'bracket',
   begins: ['open', 'number'],
-  examples: ['(sc 3, inc) x 6', '6 x (sc 3, inc)', '6(sc 3, inc)', '(hdc, dc) in next st', '(RS) sc 6'],
   read(reader, at) {
     let open = at;
     let before: number | null = null;

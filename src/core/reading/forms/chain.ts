@@ -20,7 +20,6 @@ import {
 export const chain: InstructionForm = {
   name: 'chain',
   begins: ['stitch', 'number', 'work'],
-  examples: ['ch 3', '12K', 'chain 2', 'ch 3 (counts as dc), dc 5', 'ch 1 (does not count), sc around'],
   read(reader, at) {
     const read = chainsAt(reader, at);
     if (!read) return null;
@@ -62,7 +61,6 @@ export function chainsInOne(count: number, span: Span): Work {
 export const picot: InstructionForm = {
   name: 'picot',
   begins: ['stitch', 'number', 'work'],
-  examples: ['sc 2, picot, sc 2', '*sc 3, picot; rep from * around'],
   read(reader, at) {
     const verb = pass(reader, at, 'work');
     const word = meaningAt(reader, tokenAt(reader, verb)?.value === 1 ? verb + 1 : verb, 'stitch');

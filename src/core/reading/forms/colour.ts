@@ -43,13 +43,6 @@ const YARN = ['colour', 'color', 'yarn', 'shade', 'wool'];
 export const colour: InstructionForm = {
   name: 'colour',
   begins: ['colour', 'with', 'in', 'change', 'join', 'work', 'times', 'unknown', 'ordinal'],
-  examples: [
-    'With Moss: sc 6',
-    'in A, sc 6',
-    'dc in next 5 sts in Chalk',
-    'sc 6, change to Sand in last st',
-    'repeat rnd 4, once in A and once in B',
-  ],
   read(reader, at) {
     const before = tokenAt(reader, at);
     if (

@@ -1,10 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { readInstruction } from '../instruction.js';
 import { Lexicon } from '../lexicon.js';
+import { EXAMPLES } from './examples.js';
 import { FORMS } from './index.js';
 
-describe.each(FORMS.map((form) => [form.name, form] as const))('%s', (_, form) => {
-  it.each(form.examples.map((example) => [example]))('%s', (example) => {
+it('each form has its examples', () => {
+  expect([...EXAMPLES.keys()].sort()).toEqual(FORMS.map(({ name }) => name).sort());
+});
+
+describe.each([...EXAMPLES])('%s', (_, examples) => {
+  it.each(examples)('%s', (example) => {
     const lexicon = new Lexicon('us', /\d[XVWAK]|[XVWAK]\d/.test(example));
     const reading = readInstruction(example, { from: 0, to: example.length }, lexicon);
     expect(reading.unread).toEqual([]);

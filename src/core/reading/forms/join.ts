@@ -19,7 +19,6 @@ import {
 export const join: InstructionForm = {
   name: 'join',
   begins: ['join', 'stitch', 'number'],
-  examples: ['sc 6, sl st to first sc', 'sc 6, join with sl st in first st', 'dc 6, ss to top of ch 3', 'sc 6, join'],
   read(reader, at) {
     const verb = meaningAt(reader, at, 'join');
     let i = verb ? verb.next : at;
@@ -102,7 +101,7 @@ function firstStitch(reader: Reader, at: number): number | null {
     } else if (meaningAt(reader, i, 'stitch-word')) {
       i += 1;
       if (!isWord(reader, i, 'in')) break;
-    } else if (!isWord(reader, i, 'in', 'both')) break;
+    } else if (!isWord(reader, i, 'in', 'both', 'loops', 'of')) break;
     i += 1;
   }
   return said ? i : null;

@@ -5,7 +5,6 @@ import { isBoundary, isWord, meaningAt, pass, spanBetween, tokenAt, type Instruc
 export const turn: InstructionForm = {
   name: 'turn',
   begins: ['turn'],
-  examples: ['ch 1, turn, sc 5'],
   read(reader, at) {
     const said = meaningAt(reader, at, 'turn');
     if (!said) return null;
@@ -19,7 +18,6 @@ export const turn: InstructionForm = {
 export const loops: InstructionForm = {
   name: 'loops',
   begins: ['loops', 'in', 'work'],
-  examples: ['BLO: sc around', 'in front loops only, sc 6', 'working in back loops only, sc 6', 'flo, sc 6'],
   read(reader, at) {
     const verb = pass(reader, at, 'work');
     const said = meaningAt(reader, pass(reader, verb, 'in'), 'loops');
@@ -34,11 +32,6 @@ export const loops: InstructionForm = {
 export const otherSide: InstructionForm = {
   name: 'other-side',
   begins: ['other-side', 'work', 'unknown'],
-  examples: [
-    '3 sc in last ch; along the other side: sc 8',
-    'W, on other side 9X, V',
-    'now go back along the other side of the chain: sc 8',
-  ],
   read(reader, at) {
     let verb = pass(reader, at, 'work');
     while (isWord(reader, verb, 'to', 'go', 'going', 'carry', 'come', 'back', 'down', 'up', 'now'))
@@ -63,7 +56,6 @@ export const otherSide: InstructionForm = {
 export const firstChain: InstructionForm = {
   name: 'first-chain',
   begins: ['in', 'work', 'unknown'],
-  examples: ['from 2nd K: X10', 'start from 2nd ch from hook'],
   read(reader, at) {
     const verb = pass(reader, at, 'work');
     const i = pass(reader, verb, 'in');
@@ -89,7 +81,6 @@ export const firstChain: InstructionForm = {
 export const layers: InstructionForm = {
   name: 'layers',
   begins: ['both-layers', 'in', 'work'],
-  examples: ['work through both layers, sc 4', 'through both layers: sc 6'],
   read(reader, at) {
     const said = meaningAt(reader, pass(reader, pass(reader, at, 'work'), 'in'), 'both-layers');
     if (!said || reader.steps.some(isFabricStep) || !isWord(reader, said.next, ',', ':')) return null;

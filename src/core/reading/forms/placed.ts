@@ -13,7 +13,6 @@ import { readWork } from './work.js';
 export const pieceFirst: InstructionForm = {
   name: 'piece-first',
   begins: ['in', 'around', 'unknown', 'work'],
-  examples: ['on 2nd lobe sc 18, on 1st lobe sc 18', 'over the first leg: 12 sc, ch 2, over the second leg: 12 sc'],
   read(reader, at) {
     // "continue on the first leg, sc 12"
     const on = pass(reader, at, 'work');
@@ -38,12 +37,6 @@ export const pieceFirst: InstructionForm = {
 export const placeFirst: InstructionForm = {
   name: 'place-first',
   begins: ['in'],
-  examples: [
-    'in next st work (hdc, dc, hdc), sc 5',
-    'in each st make 2 sc',
-    'in next 3 sts: 2 sc',
-    'in each st: sl st, ch 3, sl st in same st',
-  ],
   read(reader, at) {
     const placement = placementAfter(reader, at);
     if (!placement || placement.together || placement.loopsOnly) return null;

@@ -19,14 +19,6 @@ import { isFabricStep } from './work.js';
 export const plain: InstructionForm = {
   name: 'plain',
   begins: ['work', 'evenly', 'unknown', 'steps'],
-  examples: [
-    'work even (30)',
-    'even',
-    'straight (12)',
-    'no increases (18)',
-    'without shaping, 24 sts',
-    'sc around with no increases',
-  ],
   read(reader, at) {
     // What the pattern itself has one word for: "tutti: sc in every stitch".
     const own = meaningAt(reader, at, 'steps');

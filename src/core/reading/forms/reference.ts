@@ -23,18 +23,6 @@ import {
 export const reference: InstructionForm = {
   name: 'reference',
   begins: ['repeat', 'same', 'work', 'in', 'unknown'],
-  examples: [
-    'rep Rows 2 and 3 four times',
-    'repeat R11-12 twice',
-    'as Rnd 8',
-    'as (6)',
-    'Rep Rnd 5 for 4 more rounds',
-    'same as round 3',
-    'as 4th round',
-    'rep 2nd and 3rd rows 4 times',
-    'as for First leg',
-    'same as the front leg to Rnd 9',
-  ],
   read(reader, at) {
     const repeat = meaningAt(reader, at, 'repeat');
     let i = repeat?.next ?? at;
@@ -242,15 +230,6 @@ function rangeWithin(reader: Reader, at: number): boolean {
 export const roundSpan: InstructionForm = {
   name: 'round-span',
   begins: ['each', 'in', 'work', 'number', 'times', 'star', 'unknown'],
-  examples: [
-    'sc around for 3 Rnds',
-    'sc 36 for 5 rounds',
-    '24sc each rnd',
-    'sc in each st, 3 rounds',
-    '2 rounds plain',
-    '8 plain rounds',
-    'sc around, these are five rounds',
-  ],
   read(reader, at) {
     const alone = tokenAt(reader, at);
     if (alone?.kind === 'number') return roundsAlone(reader, at, alone.value);
@@ -331,7 +310,6 @@ function roundsAlone(reader: Reader, at: number, count: number): number | null {
 export const freeLoops: InstructionForm = {
   name: 'free-loops',
   begins: ['work', 'join', 'in', 'with', 'both-layers', 'and', 'unknown'],
-  examples: ['Working in the front loops of Rnd 8: sc around', 'join again in a back loop of rnd 1, blo, 2dc in each'],
   read(reader, at) {
     const clause = freeLoopsAt(reader, at);
     if (!clause) return null;

@@ -91,11 +91,6 @@ const FLAT = /^(?:fold|folded|flat|flatten|pinch|press|squash|squeeze|halves)$/;
 export const remark: InstructionForm = {
   name: 'remark',
   begins: EVERY_WORD,
-  examples: [
-    'sc 6. Fasten off, leaving a long tail.',
-    'Fold flat, sc 6 through both layers',
-    'sc 6. How neat it looks!',
-  ],
   read(reader, at) {
     const first = tokenAt(reader, at);
     if (first?.kind !== 'word') return null;

@@ -11,7 +11,6 @@ import { meaningAt, isWord, pass, spanBetween, tokenAt, type InstructionForm, ty
 export const ring: InstructionForm = {
   name: 'ring',
   begins: ['magic-ring', 'work', 'in', 'with', 'number', 'unknown'],
-  examples: ['MR, 6 sc', 'MC 6', 'Start with a magic ring of 6', 'MR 6'],
   read(reader, at) {
     const bare = bareStitches(reader, at);
     if (bare !== null) return bare;

@@ -9,7 +9,6 @@ import { isBoundary, isWord, meaningAt, pass, spanBetween, tokenAt, type Instruc
 export const skip: InstructionForm = {
   name: 'skip',
   begins: ['skip'],
-  examples: ['sk 1', 'skip next 2 sts', 'miss 1 st', 'miss first st'],
   read(reader, at) {
     const verb = meaningAt(reader, at, 'skip');
     if (!verb) return null;
@@ -45,7 +44,6 @@ export const skip: InstructionForm = {
 export const leave: InstructionForm = {
   name: 'leave',
   begins: ['leave', 'total'],
-  examples: ['sc 4, leave the remaining 8 sts unworked', 'sc 6, leave the rest'],
   read(reader, at) {
     const verb = meaningAt(reader, at, 'leave') ?? (isWord(reader, at, 'leaving') ? { next: at + 1 } : null);
     if (!verb) return null;

@@ -24,7 +24,6 @@ import { isFabricStep } from './work.js';
 export const star: InstructionForm = {
   name: 'star',
   begins: ['star'],
-  examples: ['*sc 3, inc* x 6', '*sc 3, inc; rep from * 5 more times', '*sc 3, inc, repeat from * around'],
   read(reader, at) {
     if (tokenAt(reader, at)?.kind !== 'star' || reader.inStar || reader.depth > 20) return null;
     const counted = countBetween(reader, at);
@@ -131,7 +130,6 @@ function saysHowManyInAll(reader: Reader, from: number, to: number): boolean {
 export const repeatBefore: InstructionForm = {
   name: 'repeat-before',
   begins: ['repeat'],
-  examples: ['sc 3, inc, repeat around', 'sc in next 3 sts, inc in next st, repeat to end'],
   read(reader, at) {
     if (!meaningAt(reader, at, 'repeat')) return null;
     if (!reader.steps.some((step) => step.kind === 'work' || step.kind === 'group')) return null;
@@ -151,7 +149,6 @@ export const repeatBefore: InstructionForm = {
 export const repeatVerb: InstructionForm = {
   name: 'repeat-verb',
   begins: ['repeat'],
-  examples: ['repeat (sc 3, inc) 6 times', 'sc 2, rep [sc 1, inc] around', 'repeat 6 times: sc 3, inc (30)'],
   read(reader, at) {
     const verb = meaningAt(reader, at, 'repeat');
     if (!verb) return null;
@@ -200,7 +197,6 @@ function endsRepeated(reader: Reader, at: number): boolean {
 export const alternate: InstructionForm = {
   name: 'alternate',
   begins: ['unknown'],
-  examples: ['alternate 3 sc and 1 inc 6 times', 'alternate sc and inc around'],
   read(reader, at) {
     if (!isWord(reader, at, 'alternate', 'alternating', 'alternately')) return null;
     for (let to = at + 3; to < Math.min(reader.end, at + 16); to += 1) {
@@ -245,14 +241,6 @@ function alternating(reader: Reader, at: number): number | null {
 export const timesBehind: InstructionForm = {
   name: 'times-behind',
   begins: ['number', 'times', 'star', 'around'],
-  examples: [
-    'sc 2, inc, 6 times (24)',
-    '2 sc, inc, x 6',
-    'inc 1, sc 2, *6',
-    'sc2tog, sc 4, around (25)',
-    'sc 2, inc — x6 (24)',
-    'sc 2, inc 1 x 6 (24)',
-  ],
   read(reader, at) {
     if (reader.depth > 0 || !(standsOff(reader, at) || behindSingle(reader, at) || behindRank(reader, at))) return null;
     if (!reader.steps.some((step) => step.kind === 'work' || step.kind === 'group')) return null;

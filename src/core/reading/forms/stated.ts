@@ -13,12 +13,6 @@ import { isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, ty
 export const stated: InstructionForm = {
   name: 'stated',
   begins: ['mark', 'number', 'total'],
-  examples: [
-    'sc around = 18',
-    'sc around – 18 sts',
-    'sc in every st, 30 sts.',
-    '(sc 3, inc) 3 times. You now have 15 sts.',
-  ],
   read(reader, at) {
     const token = tokenAt(reader, at);
     if (!token) return null;
@@ -60,7 +54,6 @@ export const stated: InstructionForm = {
 export const countSentence: InstructionForm = {
   name: 'count-sentence',
   begins: ['number'],
-  examples: ['*sc, inc; repeat from * 5 more times. 18 sc.', '2 sc in each sc around. 12 sc. Stuff flat.'],
   read(reader, at) {
     if (reader.depth > 0 || reader.tokens[at - 1]?.word !== '.' || !reader.steps.some(isManifold)) return null;
     const stitch = meaningAt(reader, at + 1, 'stitch');

@@ -40,18 +40,6 @@ export const work: InstructionForm = {
     'last',
     'post',
   ],
-  examples: [
-    'sc 5',
-    '5 x sc',
-    '2 sc in each of next 3 sts',
-    'inc x3',
-    'sc2tog twice',
-    'sc around',
-    '6X',
-    'V6',
-    'inc in every other st',
-    'inc 6 times evenly around',
-  ],
   read(reader, at) {
     const spread = spreadEvenly(reader, at);
     if (spread) {

@@ -7,20 +7,7 @@ import { Line } from './line.js';
 import { Places } from './places.js';
 import { isSingle, type Row } from './row.js';
 import { Run, type Told } from './run.js';
-import {
-  alone,
-  EDGE,
-  FAILS,
-  FILL,
-  group,
-  isFabric,
-  isOnce,
-  numberIn,
-  often,
-  PLAIN,
-  repeated,
-  work,
-} from './shapes.js';
+import { alone, EDGE, FAILS, FILL, group, isFabric, isOnce, numberIn, often, PLAIN, repeated, work } from './shapes.js';
 import { Stitches } from './stitches.js';
 
 /** What one run through the items has come to. */
