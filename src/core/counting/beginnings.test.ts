@@ -113,6 +113,10 @@ describe('pieces that are named before what is worked along them', () => {
     ['Rnd 1: over the first leg: 12 sc, over the second leg: 12 sc', 24],
     ['Rnd 1: around left leg, sc 12; around right leg, sc 12', 24],
     ['Rnd 1: sc 12 on the first leg, then cont on second leg sc 12', 24],
+    ['Rnd 1: ch 2, 12 sc around leg 1, 2 sc along the chain, 12 sc around leg 2, 2 sc along the chain (28)', 28],
+    ['Rnd 1: ch 2, join to leg 1 with a sc, sc 11, 2 sc along the chain, 12 sc around leg 2, 2 sc over the ch', 28],
+    ['Rnd 1: ch 2, join with sc to the first leg, sc 11, sc 12 on the second leg', 24],
+    ['Rnd 1: join with sl st to leg 1, 12 sc around leg 1, 12 sc around leg 2', 24],
     ['Rnd 1: along the first leg 12 sc, ch 2, along the second leg 12 sc, 2 sc on ch', 26],
   ])('%s', (round, made) => {
     const { rounds } = countPattern(readPattern(`US terms\n\n${[...legs, round].join('\n')}\n`));

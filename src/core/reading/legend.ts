@@ -111,7 +111,7 @@ function toldInLine(line: string): LegendEntry[] {
 
 function readLine(line: string, offset: number, entries: LegendEntry[]): void {
   const equals = (line.match(/=/g)?.length ?? 0) > 1;
-  const pieces = equals ? splitList(line) : (listed(line) ?? [{ at: 0, text: line }]);
+  const pieces = equals ? splitList(plainList(line)) : (listed(line) ?? [{ at: 0, text: line }]);
   for (const { at, text } of pieces) {
     const match = ENTRY.exec(text);
     if (!match) continue;
@@ -156,6 +156,12 @@ function splitList(line: string): { at: number; text: string }[] {
   const bySpaces = parted.length === 0 || spaced.length > parted.length + 1;
   for (const match of bySpaces ? spaced : parted) cuts.push(match.index + match[0].length);
   return cuts.map((at, i) => ({ at, text: line.slice(at, cuts[i + 1] ?? line.length).replace(/[,;·•\s]+$/u, '') }));
+}
+
+/** `("twos" = two in every stitch, "ones" = one in each)` without its brackets and quotes, at the same places. */
+function plainList(line: string): string {
+  const signs = /^\s*\(.*\)[.\s]*$/u.test(line) ? /["“”]|^\s*\(|\)[.\s]*$/gu : /["“”]/g;
+  return line.replace(signs, (sign) => ' '.repeat(sign.length));
 }
 
 /** The same as `definitions`, found out once for the same entries. */

@@ -10,6 +10,7 @@ const THREE = ['sc = single crochet', 'inc = increase', 'dec = decrease'];
 describe('a list of abbreviations, however it is set', () => {
   it.each([
     ['a line each, equals', 'sc = single crochet\ninc = increase\ndec = decrease'],
+    ['in quotes and a bracket', '("sc" = single crochet, "inc" = increase, “dec” = decrease).'],
     ['a line each, equals without spaces', 'sc=single crochet\ninc=increase\ndec=decrease'],
     ['a line each, dashes', 'sc - single crochet\ninc - increase\ndec - decrease'],
     ['a line each, long dashes', 'sc – single crochet\ninc — increase\ndec – decrease'],

@@ -23,7 +23,7 @@ export interface Placement {
   readonly next: number;
 }
 
-const EDGE: Place = { kind: 'edge' };
+export const EDGE: Place = { kind: 'edge' };
 const upTo = (times: number): Amount => ({ kind: 'times', times });
 
 /**
@@ -419,7 +419,7 @@ function surfaceNamed(reader: Reader, at: number): number | null {
   return null;
 }
 
-function chainWord(reader: Reader, at: number): number | null {
+export function chainWord(reader: Reader, at: number): number | null {
   const meant = meaningAt(reader, at, 'stitch', 'chain-word');
   if (!meant) return null;
   if (meant.meaning.is === 'stitch' && meant.meaning.stitch !== 'chain') return null;

@@ -6,9 +6,12 @@ import { COUNT_AT_END } from './lookahead.js';
 const MAY_REFER = /(?<!\p{L})(?:as|like|rep|repeat)(?!\p{L})/iu;
 const NOTE = /^\W{0,4}(?:notes?|nb|tips?|hint|remember)(?!\p{L})|(?<!\p{L})(?:gauge|tension)\s*[:=]/iu;
 
+/** "twos = two in every stitch, ones = one in each": what words mean. */
+const EXPLAINS = /=\s*\p{L}[^=]*=\s*\p{L}/u;
+
 /** A quick look, whether a line without a label could be an instruction: it has a figure, or refers to other rounds. */
 export function mayInstruct(text: string): boolean {
-  return (/\d/.test(text) || MAY_REFER.test(text)) && !NOTE.test(text);
+  return (/\d/.test(text) || MAY_REFER.test(text)) && !NOTE.test(text) && !EXPLAINS.test(text);
 }
 
 /** Length of short sentences before the crochet of an unlabelled line: "Oat. Ch 26, sc in …" names a yarn first. */

@@ -1,4 +1,4 @@
-import { pieceNamed } from '../placement.js';
+import { EDGE, pieceNamed } from '../placement.js';
 import {
   isBoundary,
   isWord,
@@ -24,6 +24,8 @@ export const join: InstructionForm = {
     let i = verb ? verb.next : at;
     if (verb) i = pass(reader, i, 'round-word');
     if (isWord(reader, i, 'with', 'using', 'by', 'w')) i += 1;
+    const joined = verb ? joinsPiece(reader, at, i) : null;
+    if (joined !== null) return joined;
     const before = tokenAt(reader, i);
     const amount = before?.kind === 'number' && before.value === 1 ? i + 1 : i;
     const slip = meaningAt(reader, amount, 'stitch');
@@ -53,6 +55,34 @@ export const join: InstructionForm = {
     return verb ? emit(reader, at, slip.next) : null;
   },
 };
+
+/** "join to leg 1 with a sc", "join with sc to the first leg": a stitch of the piece that is joined, and no closing. */
+function joinsPiece(reader: Reader, at: number, i: number): number | null {
+  const before = isWord(reader, i, 'to') ? pieceNamed(reader, i + 1) : null;
+  if (before && !isWord(reader, before.next, 'with', 'by')) return null;
+  const article = before ? before.next + 1 : i;
+  const one = tokenAt(reader, article)?.value === 1 || isWord(reader, article, 'a', 'an') ? article + 1 : article;
+  const stitch = meaningAt(reader, one, 'stitch');
+  if (!stitch || stitch.meaning.stitch === 'chain') return null;
+  const piece = before ?? (isWord(reader, stitch.next, 'to') ? pieceNamed(reader, stitch.next + 1) : null);
+  const next = before ? stitch.next : piece?.next;
+  if (!piece || next === undefined || !isBoundary(reader, next)) return null;
+  const [span, source] = [spanBetween(reader, at, next), piece.name];
+  const amount = { kind: 'times', times: 1 } as const;
+  if (stitch.meaning.stitch === 'slip') reader.found.remarks.push(span);
+  else
+    reader.steps.push({
+      kind: 'work',
+      stitch: stitch.meaning.stitch,
+      per: 1,
+      over: 1,
+      amount,
+      place: EDGE,
+      source,
+      span,
+    });
+  return next;
+}
 
 /** "… repeat around, sl st.": no stitch is left over for it. */
 function closesFull(reader: Reader, at: number): boolean {

@@ -1,10 +1,10 @@
-import { once, type Amount, type Group, type Place, type Step, type Work } from '../../pattern/instruction.js';
+import { once, type Amount, type Group, type Step, type Work } from '../../pattern/instruction.js';
 import { COLOUR_WORDS } from '../../vocabulary/words.js';
 import { isTimesSign, amountAfter } from '../amount.js';
 import { isPlainAround, spreadEvenly } from '../evenly.js';
 import { inEveryNth } from '../every.js';
 import { amountAfterTool, amountBefore, readTool, type Tool } from '../tool.js';
-import { placementAfter, type Placement } from '../placement.js';
+import { chainWord, EDGE, placementAfter, type Placement } from '../placement.js';
 import {
   isBoundary,
   isWord,
@@ -229,16 +229,19 @@ function otherSideAfter(reader: Reader, at: number): number | null {
   return isBoundary(reader, next) || tokenAt(reader, next)?.kind === 'open' ? next : null;
 }
 
-/** "10 sc from 2nd ch": so many along the chain, the first of them there. */
+/** "10 sc from 2nd ch", "2 sc along the chain": so many along it, and not so many in each of it. */
 function alongChain(reader: Reader, at: number, count: number): number | null {
-  if (!isWord(reader, at, 'from') || count < 2) return null;
+  if (count < 2) return null;
+  const way = meaningAt(reader, at, 'around')?.next ?? (isWord(reader, at, 'over', 'across') ? at + 1 : null);
+  const chain = way === null ? null : chainWord(reader, way);
+  const ends = chain !== null && (isBoundary(reader, chain) || tokenAt(reader, chain)?.kind === 'open');
+  if (ends && reader.steps.some(({ kind }) => kind === 'chain')) return chain;
+  if (!isWord(reader, at, 'from')) return null;
   const placed = placementAfter(reader, at);
   if (placed?.place.kind !== 'chain-from-hook') return null;
   reader.steps.push({ kind: 'first-chain', k: placed.place.k, span: spanBetween(reader, at, placed.next) });
   return placed.next;
 }
-
-const EDGE: Place = { kind: 'edge' };
 
 function isManifold(amount: Amount): boolean {
   return amount.kind === 'fill' || (amount.kind === 'times' && amount.times > 1);
