@@ -22,7 +22,7 @@ interface Mutant {
   readonly after: string;
   /** What stands around it, to find it again when the file has changed. */
   readonly around: string;
-  /** It is worked out once, when the module is loaded: only a process of its own shows what it changes. */
+  /** Only a process of its own shows what it changes: it is worked out once, or what it makes is remembered. */
   readonly once: boolean;
 }
 
@@ -39,6 +39,8 @@ const LONG = 700;
 const AROUND = 40;
 /** Constants over this are limits. */
 const SMALL = 12;
+/** What a module keeps from one call to the next. */
+const MEMORY = /^const \w+ = new Map(?:<.*>)?\(\);$/m;
 const SURVIVORS = 'dist/mutants.json';
 const again = process.argv[2] === 'again';
 const many = again ? 0 : Number(process.argv[2] ?? 300);
@@ -63,11 +65,21 @@ function mutantsIn(file: string): Mutant[] {
   const text = readFileSync(file, 'utf8');
   const source = ts.createSourceFile(file, text, ts.ScriptTarget.Latest, true);
   const found: Mutant[] = [];
+  const remembers = MEMORY.test(text);
   const note = (node: ts.Node, after: string) => {
     const [from, to] = [node.getStart(source), node.getEnd()];
     const line = source.getLineAndCharacterOfPosition(from).line + 1;
     const around = text.slice(Math.max(0, from - AROUND), to + AROUND);
-    found.push({ file, line, from, to, before: text.slice(from, to), after, around, once: !isInFunction(node) });
+    found.push({
+      file,
+      line,
+      from,
+      to,
+      before: text.slice(from, to),
+      after,
+      around,
+      once: remembers || !isInFunction(node),
+    });
   };
   const visit = (node: ts.Node): void => {
     if (ts.isTypeNode(node) || ts.isImportDeclaration(node) || ts.isInterfaceDeclaration(node)) return;
@@ -214,7 +226,8 @@ class Bench {
 
   /** What the tests say of a change; null where they all pass. */
   async noticed(number: number, alone: boolean): Promise<string | null> {
-    if (alone) return this.#answer(start({ MUTANT: String(number) }), HANG);
+    // A process of its own loads all tests, and runs all of them.
+    if (alone) return this.#answer(start({ MUTANT: String(number) }), BEGIN);
     if (this.#child?.connected !== true) {
       this.#child = start({});
       const said = await this.#answer(this.#child, BEGIN);

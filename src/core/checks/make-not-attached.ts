@@ -40,7 +40,7 @@ export const makeNotAttached: Rule = {
 };
 
 function lengthOf({ stretches }: Part): number {
-  return stretches.reduce((sum, { rounds }) => sum + rounds.reduce((all, { numbers }) => all + numbers.length, 0), 0);
+  return stretches.flatMap(({ rounds }) => rounds.flatMap(({ numbers }) => numbers)).length;
 }
 
 function joinsOthers({ stretches }: Part): boolean {

@@ -292,7 +292,7 @@ export class Tally {
   }
 
   #leavesTheRest(edge: number): boolean {
-    return this.#leaves === null || (this.#leaves !== undefined && this.into + this.#leaves === edge);
+    return this.#leaves === null || this.into + (this.#leaves ?? NaN) === edge;
   }
 
   /** What is used beyond the edge, or left of it without a word; null where it comes out even. */

@@ -209,7 +209,13 @@ function often(times: number): string {
   return times === 2 ? 'twice' : `${times} times`;
 }
 
+const RANKS = new Intl.PluralRules('en', { type: 'ordinal' });
+const ENDINGS: ReadonlyMap<Intl.LDMLPluralRule, string> = new Map([
+  ['one', 'st'],
+  ['two', 'nd'],
+  ['few', 'rd'],
+]);
+
 function ordinal(value: number): string {
-  const ending = value % 100 >= 11 && value % 100 <= 13 ? 'th' : (['th', 'st', 'nd', 'rd'][value % 10] ?? 'th');
-  return `${value}${ending}`;
+  return `${value}${ENDINGS.get(RANKS.select(value)) ?? 'th'}`;
 }

@@ -164,7 +164,7 @@ function leaving(reader: Reader, at: number): ReadAmount | null {
   let closes = false;
   for (; next < reader.end && next < i + 8; next += 1) {
     const token = tokenAt(reader, next);
-    if (!token || token.kind !== 'word') break;
+    if (token?.kind !== 'word') break;
     if (/^clos|^shut|^gone|^small|^tight/.test(token.word)) closes = true;
   }
   return closes ? { amount: { kind: 'open' }, next } : null;

@@ -275,7 +275,7 @@ function formsAt(token: Token | undefined, lexeme: Placed | null): readonly Inst
     lexeme?.meaning.is ?? (token === undefined || token.kind === 'word' ? 'unknown' : token.kind);
   // A number or a mark that also means something ("first", "&", "×") is asked for both.
   const second = lexeme && token && token.kind !== 'word' ? token.kind : beginning;
-  const key = second === beginning ? beginning : `${beginning} ${second}`;
+  const key = `${beginning} ${second}`;
   let forms = FORMS_BY_BEGINNING.get(key);
   if (!forms) {
     forms = FORMS.filter(

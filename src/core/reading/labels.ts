@@ -193,7 +193,7 @@ function withoutAmount(written: string, text: string, end: number, to: number): 
   const tail =
     /[ \t]+(?:[-–—−,~→…/]|\.{2,3})[ \t]+\d{1,4}$/u.exec(written) ??
     /[ \t]*(?:,|…|\.{2,3})[ \t]*\d{1,4}$/u.exec(written);
-  return tail && /^(?:[ \t]*[\p{L}(]|-\p{L})/u.test(text.slice(end, end + 4)) ? written.slice(0, tail.index) : written;
+  return tail && /^(?:[ \t]*[\p{L}(]|-\p{L})/u.test(text.slice(end, to)) ? written.slice(0, tail.index) : written;
 }
 
 function ordinalLabel(text: string, at: number, to: number): Label | null {

@@ -43,7 +43,6 @@ function listsIn(source: SourceText): [Span, ...Span[]] {
   const lists: Span[] = [];
   for (const match of text.slice(end).matchAll(LEADS)) {
     const from = end + match.index + match[0].length;
-    if (from < (lists.at(-1)?.to ?? end)) continue;
     const first = lineIndexAt(source, from);
     const led = text.slice(from, lineSpan(source, first).to).trim() !== '';
     let line = led ? first : first + 1;

@@ -78,8 +78,7 @@ export class Lookahead {
   headingAt(index: number, text: string, blankAbove: boolean): Heading | null {
     // "part: wing" needs no blank line to be one.
     const afterBlank = blankAbove || SAYS_PART.test(text);
-    if (STATES_TERMS.test(text) || (/[|\t]/.test(text) && HEADS_TABLE.test(text) && onlyCell(text) === text))
-      return null;
+    if (STATES_TERMS.test(text) || (HEADS_TABLE.test(text) && onlyCell(text) === text)) return null;
     const look = this.lookOf(index);
     const ordered = look?.section === null && look.level === 0 && (look.saysMake ? FINISHES : ORDERS).test(text);
     // "EYES x 2" with rounds below is a piece, and no list of what is needed.

@@ -94,8 +94,8 @@ describe('a label is what stands around a number that goes up by one', () => {
 
   it('of rounds that nothing numbers goes on over what is none', () => {
     const text =
-      'Ring of six. Two in each: twelve. One gets one and the next gets two: eighteen. Three get one, hm, no, let me think. Two get one and the third gets two: twenty-four.\n';
-    expect(told(text).map((unit) => unit.split(' ')[0])).toEqual(['1', '2', '3', '4']);
+      'Ring of six. Two in each: twelve. One gets one and the next gets two: eighteen. Three get one, hm, no, let me think. Two get one and the third gets two: twenty-four. Three rounds of twenty-four.\n';
+    expect(told(text).map((unit) => unit.split(' ')[0])).toEqual(['1', '2', '3', '4', '5-7']);
   });
 
   it('needs a series: two numbers are none, and what jumps is none', () => {
