@@ -178,3 +178,18 @@ describe.each(Object.entries(SAID))('%s', (rule, texts) => {
     ).toEqual(said);
   });
 });
+
+it.each([
+  ['FLAP, ch 9', 3, 10],
+  ['FLAP (Moss): ch 9.', 3, 17],
+  ['FLAP\nCh 9.', 4, 4],
+])('the chain of %j is put right where it stands', (begun, line, column) => {
+  const text = `US terms\n\n${begun}\nRow 1: sc in 2nd ch from hook, sc 6 (7)\nFasten off.\n`;
+  const finding = checkPattern(text, 'x')
+    .fixed()
+    .findings.find(({ rule }) => rule === 'count/foundation');
+  expect(finding?.fixes[0]).toEqual({
+    title: 'Chain 8 instead of 9 (makes 7)',
+    edits: [{ line, column, endLine: line, endColumn: column + 1, text: '8' }],
+  });
+});
