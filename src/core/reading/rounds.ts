@@ -84,8 +84,8 @@ function statedIn(
 }
 
 /** "9, 6(1, i), 9 …… 36": a bare figure before the one in its place, and another one, is so many stitches. */
-function isStep(text: string, { span, total }: StatedCount, field: Figure): boolean {
-  return total !== field.value && span.to <= field.span.from && /^\W*\d+$/.test(text.slice(span.from, span.to));
+function isStep(text: string, { span }: StatedCount, field: Figure): boolean {
+  return span.to <= field.span.from && /^\W*\d+$/.test(text.slice(span.from, span.to));
 }
 
 /** Whether a figure stands right behind a stitch or a shaping, another figure, or a sign: "inc1 6", "inc · 6". */
