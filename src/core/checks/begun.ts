@@ -33,7 +33,7 @@ function neededFor(counted: CountedRound, stated: number, made: number): number 
   const [need, ...more] = SIZES.filter((edge) => comesOut(counted, edge, stated));
   if (need === undefined || more.length > 0 || need === made) return null;
   // "8 sc in MR" under "sc in each (16)" or "dec in each (16)": it is the increases that have been lost.
-  return need >= stated && stated % made === 0 ? null : need;
+  return need >= stated && stated > made ? null : need;
 }
 
 function begins(round: CountedRound | undefined): round is CountedRound {

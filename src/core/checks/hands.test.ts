@@ -255,6 +255,8 @@ describe('a figure of the round that begins a piece', () => {
     [`Rnd 1: mr 6\n${after.replace('(12)', '(13)')}`, 5],
     // The increases may have been lost.
     [`Rnd 1: 6 sc in MR\n${after.replace('inc in each st', 'sc in each st')}`, 5],
+    [`Rnd 1: 8 sc in MR\n${after.replace('inc in each st', 'sc in each st')}`, 5],
+    [`Rnd 1: 6 sc in MR\n${after.replace('inc in each st', 'dec in each st')}`, 5],
   ])('is not named where anything else may be wrong: %j', (text, line) => {
     const named = namedIn(text);
     expect(named).toHaveLength(1);
