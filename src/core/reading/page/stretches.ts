@@ -14,18 +14,18 @@ const MOST_SENTENCES = 200;
 
 /** What may part the rounds of a line: "ring of 6 / inc x6 / …", "… ; …", "… > …", "…, then …". */
 const PARTINGS: readonly RegExp[] = [
-  /\s*\/\s*/g,
-  /\s*\|\s*/g,
-  /\s*;\s*/g,
-  /\s*(?:[-=]*>|[→⇒»])\s*/g,
-  /\s+[-–—]\s+/g,
-  /\s*[·•~]\s*/g,
-  /[,;]?\s+(?:and )?then\s+/gi,
+  /\//g,
+  /\|/g,
+  /;/g,
+  /[-=]{0,2}>|[→⇒»]/g,
+  /(?<=\s)[-–—](?=\s)/g,
+  /[·•~]/g,
+  /(?<=\s)(?:and )?then(?=\s)/gi,
 ];
 /** So often a sign stands in one line at least where it parts rounds. */
 const FEWEST_PARTINGS = 3;
 /** What parts steps in most hands, and rounds where no other sign does. */
-const COMMA: readonly RegExp[] = [/\s*,\s*/g];
+const COMMA: readonly RegExp[] = [/,/g];
 
 export function linesOf(source: SourceText): Stretch[] {
   return source.lineStarts.map((_, line) => ({ ...lineSpan(source, line), line }));
@@ -110,6 +110,13 @@ function cutAtOneOf(partings: readonly RegExp[], source: SourceText, lines: read
   return lines.flatMap(({ line, from, to }, i) => {
     const cuts = best.cuts[i] ?? [];
     const begins = [from, ...cuts.map(({ 0: sign, index }) => from + index + sign.length)];
-    return begins.map((begin, at) => ({ line, from: begin, to: from + (cuts[at]?.index ?? to - from) }));
+    return begins.map((begin, at) => trimmed(source.text, line, begin, from + (cuts[at]?.index ?? to - from)));
   });
+}
+
+/** Without the blanks around it, and the comma before a "then". */
+function trimmed(text: string, line: number, from: number, to: number): Stretch {
+  const words = text.slice(from, to);
+  const length = words.trimEnd().replace(/[,;]$/, '').trimEnd().length;
+  return { line, from: from + words.length - words.trimStart().length, to: from + length };
 }
