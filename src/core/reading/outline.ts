@@ -10,7 +10,7 @@ import { beginsInstruction, contentStart, labelsIn, type Label } from './labels.
 import type { Lexicon } from './lexicon.js';
 import { COUNT_AT_END, HEADS_TABLE, IN_RING, Lookahead } from './lookahead.js';
 import { instructionOf } from './page/columns.js';
-import { nameIn, SO_MANY_OF_THEM } from './page/parts.js';
+import { nameIn, SO_MANY_OF_THEM, TELLS_HOW } from './page/parts.js';
 import { NO_UNITS, type Unit, type Units } from './page/unit.js';
 import { Passages } from './passages.js';
 import { Pieces, type Beginning } from './pieces.js';
@@ -50,8 +50,6 @@ const BEGINS_IN_CHAIN = /^\W*(?:(?:with|in|using) \p{L}+,? )?(?:ch(?:ain)?s?\.?\
 const LIKE_OTHER =
   /^\W*(?:(?:just|exactly|work(?:ed)?|made?|make|crochet) )*(?:like|same as|as for|as) (?:the )?\p{L}{3}/iu;
 const FOUNDATION = /(?<!\p{L})(?:foundation|base|chain|rows?|rounds?|rnds?|edging)(?!\p{L})/iu;
-/** What begins so names no piece. */
-const TELLS_HOW = /^\W{0,3}(?:start|begin|with|in|using|use|work|from|now|then|make|change|switch)(?!\p{L})/iu;
 
 /** Finds parts and rounds, in one pass over the lines. */
 export function outlineOf(

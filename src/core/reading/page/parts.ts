@@ -6,6 +6,8 @@ import type { Unit } from './unit.js';
 /** First words of a line that tells the maker to do something, and so names nothing. */
 const ORDERS =
   /^\W{0,4}(?:cut|fasten|finish|stuff|fill|sew|change|close|break|draw|pull|leave|join|go on|now(?! the)|then(?! the)|use|using|with|weave|end|work|turn|switch|note|gather|thread|press|fold)(?!\p{L})/iu;
+/** What begins so names no piece. */
+export const TELLS_HOW = /^\W{0,3}(?:start|begin|with|in|using|use|work|from|now|then|make|change|switch)(?!\p{L})/iu;
 const MOST_LINES = 14;
 
 /** The lines that name a piece: of those between two series the one that most looks like a name. */

@@ -311,12 +311,25 @@ describe('several rounds in a line without any label', () => {
     '2 inc x 5',
   ];
 
-  it.each([' / ', '/', ' | ', '; ', ' > ', ' → ', ' => ', ' - ', ' – ', ' · ', ' ~ ', ', then ', ' and then ', ', '])(
-    'parted by "%s"',
-    (sign) => {
-      expect(told(run(sign))).toEqual(TOLD);
-    },
-  );
+  it.each([
+    ' / ',
+    '   /   ',
+    '/',
+    ' | ',
+    '; ',
+    ' > ',
+    ' → ',
+    ' => ',
+    ' - ',
+    ' – ',
+    ' · ',
+    ' ~ ',
+    ', then ',
+    ' and then ',
+    ', ',
+  ])('parted by "%s"', (sign) => {
+    expect(told(run(sign))).toEqual(TOLD);
+  });
 
   it('has the name of its piece in front', () => {
     const [way] = unitsOf(sourceText(run(' / ')), US);

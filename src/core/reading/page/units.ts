@@ -3,7 +3,7 @@ import type { Label } from '../labels.js';
 import type { Lexicon } from '../lexicon.js';
 import { draftsOf, type Draft } from './drafts.js';
 import { countFields, edgeField, unitOf } from './fields.js';
-import { headingsBetween } from './parts.js';
+import { headingsBetween, TELLS_HOW } from './parts.js';
 import { BEGINS_PIECE } from './ownNumbers.js';
 import { unitsInTable } from './rows.js';
 import { seriesOf } from './series.js';
@@ -67,15 +67,15 @@ function linesOf(source: SourceText, { from, to }: Span): number[] {
 }
 
 /** "Nose, in pink. Round one. …", "Wing (2) - Round 1 …": the name of a piece in the line of its first round. */
-const LEADS_PIECE =
-  /^\W*(?!(?:start|begin|with|in|using|use|work|from|now|then|make|change|switch)(?!\p{L}))(\p{L}[^.:;\d]{2,40}?(?:\s\([^()]{1,12}\))?)(?:[.:]|\s[-–—])\s+$/iu;
+const LEADS_PIECE = /^\W*(\p{L}[^.:;\d]{2,40}?(?:\s\([^()]{1,12}\))?)(?:[.:]|\s[-–—])\s+$/u;
 
 function withPiece(source: SourceText, unit: Unit): Unit {
   const { label } = unit;
   if (unit.part !== undefined || label.from !== 1 || label.span.to === label.span.from) return unit;
   const line = lineSpan(source, lineIndexAt(source, label.span.from));
   const said = BEGINS_PIECE.exec(source.text.slice(label.span.from, label.span.to));
-  const name = said?.[1] ?? LEADS_PIECE.exec(source.text.slice(line.from, label.span.from))?.[1];
+  const before = source.text.slice(line.from, label.span.from);
+  const name = said?.[1] ?? (TELLS_HOW.test(before) ? undefined : LEADS_PIECE.exec(before)?.[1]);
   return name === undefined ? unit : { ...unit, part: namedIn(name) };
 }
 
