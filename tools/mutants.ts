@@ -191,7 +191,7 @@ async function bundle(mutants: readonly Mutant[]): Promise<void> {
         });
         PLACES_MET = null;
         // The long ones look for what is wrong in many texts by chance; they are for what all others let pass.
-        const tests = all.filter(({ name, takes }) => takes < ${LONG} || name.includes('has not changed'));
+        const tests = all.tests.filter(({ name, takes }) => takes < ${LONG} || name.includes('has not changed'));
         process.on('message', async (number) => {
           MUTANT = number;
           const why = await firstFailure(tests.filter(({ meets }) => meets.has(number)));
@@ -201,7 +201,7 @@ async function bundle(mutants: readonly Mutant[]): Promise<void> {
           process.send(why);
           if (!sound) process.exit();
         });
-        process.send('ready');`,
+        process.send({ loading: all.loading });`,
       resolveDir: process.cwd(),
     },
     bundle: true,
@@ -220,23 +220,35 @@ async function bundle(mutants: readonly Mutant[]): Promise<void> {
   });
 }
 
+/** What a process tells: why a change is noticed, null where it is not, or that it has loaded all tests. */
+type Said = string | null | { readonly unsound: string } | { readonly loading: readonly number[] };
+
+function told(said: Said): string | null {
+  return said === null || typeof said === 'string' ? said : JSON.stringify(said);
+}
+
 /** A process that has loaded the tests, and runs them for one change after the other. */
 class Bench {
   #child: ChildProcess | null = null;
+  /** What is worked out while the tests are loaded: a change of it shows in a process of its own only. */
+  #loading: ReadonlySet<number> = new Set();
 
   /** What the tests say of a change; null where they all pass. */
   async noticed(number: number, alone: boolean): Promise<string | null> {
-    // A process of its own loads all tests, and runs all of them.
-    if (alone) return this.#answer(start({ MUTANT: String(number) }), BEGIN);
-    if (this.#child?.connected !== true) {
+    if (!alone && this.#child?.connected !== true) {
       this.#child = start({});
       const said = await this.#answer(this.#child, BEGIN);
-      if (said !== 'ready') throw new Error(`Without any change: ${JSON.stringify(said)}`);
+      if (typeof said !== 'object' || said === null || 'unsound' in said)
+        throw new Error(`Without any change: ${JSON.stringify(said)}`);
+      this.#loading = new Set(said.loading);
     }
+    // A process of its own loads all tests, and runs all of them.
     const child = this.#child;
+    if (alone || !child || this.#loading.has(number))
+      return told(await this.#answer(start({ MUTANT: String(number) }), BEGIN));
     const answer = this.#answer(child, HANG);
     child.send(number);
-    return answer;
+    return told(await answer);
   }
 
   close(): void {
@@ -244,7 +256,7 @@ class Bench {
   }
 
   /** The next word of a process; one that breaks or hangs is told to have noticed something. */
-  #answer(child: ChildProcess, patience: number): Promise<string | null> {
+  #answer(child: ChildProcess, patience: number): Promise<Said> {
     return new Promise((resolve) => {
       const late = setTimeout(() => child.kill('SIGKILL'), patience);
       const broke = () => resolve('it breaks or hangs');
@@ -252,7 +264,7 @@ class Bench {
       child.once('message', (said) => {
         clearTimeout(late);
         child.off('exit', broke);
-        resolve(said as string | null);
+        resolve(said as Said);
       });
     });
   }

@@ -58,16 +58,20 @@ function why(name: string, error: unknown): string {
 /**
  * Loads files of tests and runs all of them once.
  * @param met the changes whose places were come by since it was called last.
- * @returns them, the quickest first. @throws where one fails.
+ * @returns them, the quickest first, and the changes whose places are come by while the files are loaded.
+ * @throws where one fails.
  */
 export async function timed(
   loads: readonly (() => Promise<unknown>)[],
   met: () => ReadonlySet<number>,
-): Promise<readonly Timed[]> {
+): Promise<{ readonly tests: readonly Timed[]; readonly loading: readonly number[] }> {
   const all: Timed[] = [];
+  const loading: number[] = [];
   for (const load of loads) {
     tests.length = 0;
+    met();
     await load();
+    loading.push(...met());
     for (const { name, run } of tests) {
       const start = performance.now();
       met();
@@ -79,7 +83,7 @@ export async function timed(
       all.push({ name, run, takes: performance.now() - start, meets: met() });
     }
   }
-  return all.sort((a, b) => a.takes - b.takes);
+  return { tests: all.sort((a, b) => a.takes - b.takes), loading };
 }
 
 /** Runs tests one after the other. @returns the first that fails, with why; null where none does. */

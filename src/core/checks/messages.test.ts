@@ -91,6 +91,7 @@ const SAID: Readonly<Record<string, readonly (readonly [text: string, ...said: s
       '12: The washers of 30 mm eyes are about 34 mm wide, and Rnd 8 leaves 12 stitches, an opening 30 mm wide at 5 mm a stitch, which is usual. They would still go in after Rnds 4-7.',
     ],
     [eyes(20, 'Insert the eyes now.')],
+    [eyes(30, '').replace('(12)\n', '(12)\nInsert the eyes now.\n')],
   ],
   'make/place': [
     [

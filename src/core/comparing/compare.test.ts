@@ -145,6 +145,20 @@ describe('two sequences', () => {
     });
   });
 
+  it('are paired by all that is sure and in order, where it stands among what was moved', () => {
+    const word = (i: number) => `${letter}${i}`;
+    let letter = 'x';
+    const before = Array.from({ length: 600 }, (_, i) => word(i));
+    letter = 'y';
+    // Of the words that are sure, those whose number ends on five went to the front.
+    const sure = before.filter((_, i) => i % 4 === 0);
+    const moved = [...sure.filter((_, i) => i % 5 === 0), ...sure.filter((_, i) => i % 5 !== 0)];
+    const after = moved.flatMap((one, i) => [one, word(i), word(i + 600)]);
+    const found = align(before, after, letters);
+    expect(found.length).toBeGreaterThanOrEqual(120);
+    expect(found.every(([b, a]) => before[b] === after[a])).toBe(true);
+  });
+
   it('are paired by what is sure where there is too much to be weighed', () => {
     const before = Array.from({ length: 900 }, (_, i) => `x${i}`);
     const after = before

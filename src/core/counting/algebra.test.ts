@@ -49,6 +49,7 @@ describe('one instruction, and what it does to the number of stitches', () => {
     [6, 'sc 2, ch 2, skip 2, sc 2', '6 → 6'],
     [14, 'ch 2, skip 2, sc 12', '14 → 14'],
     [14, 'ch 2, skip 1, sc 13', '14 → 13'],
+    [6, 'sc 3, ch 4, sc in 2nd ch from hook, sc in 3rd ch from hook, sc, sc 3', '6 → 6'],
     [6, 'ch 1, sc 6', '6 → 6'],
     [6, 'ch 1, sc 6, join', '6 → 6'],
     [6, 'ch 1, sc 6, sl st to first st', '6 → 6'],

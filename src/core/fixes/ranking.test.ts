@@ -28,6 +28,23 @@ describe('of changes that are as small as each other the one that goes on like i
   });
 });
 
+describe('to go on as the two before did is nearer than to be like one of them', () => {
+  const grows = (third: string) =>
+    `${HEAD}Rnd 3: sc 5, inc, sc 6 (13)\nRnd 4: sc 5, inc, sc 7 (14)\nRnd 5: ${third} (15)\n`;
+  it.each([grows('sc 5, inc, sc 7'), grows('sc 6, inc, sc 8')])('%s', (wrong) => {
+    const [first] = fixesOf(wrong);
+    expect(first && apply(wrong, first)).toBe(grows('sc 5, inc, sc 8'));
+  });
+});
+
+describe('of two rounds of which neither goes on so, the one is likelier whose figures are all near those of its neighbour', () => {
+  const shrinks = (second: string) => `${HEAD}Rnd 3: sc 4, dec, sc 6 (11)\nRnd 4: ${second} (10)\n`;
+  it.each([shrinks('sc 5, dec, sc 5'), shrinks('sc 4, dec, sc 4')])('%s', (wrong) => {
+    const [first] = fixesOf(wrong);
+    expect(first && apply(wrong, first)).toBe(shrinks('sc 4, dec, sc 5'));
+  });
+});
+
 describe('the last round goes on from the two before it, and the first towards the two after', () => {
   it.each([
     [

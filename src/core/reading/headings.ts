@@ -277,7 +277,19 @@ export function headingByPlace(line: string): Heading | null {
   return LEADS_YARN.test(name) ? null : named(name, 0);
 }
 
-/** "HEAD: Starting at the nose, with gray," right above the first round: a name in capitals, and how to begin. */
+/** "ch 12, sl st in 2nd ch", "With red chain 8." */
+export const BEGINS_IN_CHAIN = /^\W*(?:(?:with|in|using) \p{L}+,? )?(?:ch(?:ain)?s?\.?\s?\d|\d+\s?ch(?!\p{L}))/iu;
+const FOUNDATION = /(?<!\p{L})(?:foundation|base|chain|rows?|rounds?|rnds?|edging)(?!\p{L})/iu;
+
+/** "Foundation chain: ch 9": what names the chain, and no piece. */
+export function isFoundation({ name }: Heading): boolean {
+  return FOUNDATION.test(name);
+}
+
+/**
+ * A name and how its piece begins, right above the first round: "HEAD: Starting at the nose, with gray,", "Strap: with Ginger,
+ * ch 17.".
+ */
 export function headingWithLead(line: string): Heading | null {
   const several = line.includes(')') ? NAME_AND_LEAD.exec(line) : null;
   if (several?.[1]) {
@@ -285,11 +297,14 @@ export function headingWithLead(line: string): Heading | null {
     return { ...named(several[1], 0), make, saysMake: true, rest: line.slice(several[0].length) };
   }
   if (!line.includes(': ')) return null;
-  const match = /^\s*([\p{Lu}][\p{Lu}\d '’&-]{2,30}):\s+(?:start|beg[iu]n|with|using|make|work|ch)(?=\P{L}|ing)/iu.exec(
-    line,
-  );
-  if (!match?.[1] || match[1] !== match[1].toUpperCase()) return null;
-  return { ...named(match[1], 0), rest: line.slice(match[1].length + 1) };
+  const match =
+    /^\s*([\p{Lu}][\p{Lu}\d '’&-]{2,30}):\s+(?:start|beg[iu]n|with|using|in|make|work|ch(?:ain)?)(?=\P{L}|ing)/iu.exec(
+      line,
+    );
+  if (!match?.[1]) return null;
+  const heading = { ...named(match[1], 0), rest: line.slice(line.indexOf(':') + 1) };
+  if (match[1] === match[1].toUpperCase()) return heading;
+  return BEGINS_IN_CHAIN.test(heading.rest) && !ORDERS.test(match[1]) && !isFoundation(heading) ? heading : null;
 }
 
 /** What most toys have, alone or with a word before it: "Body", "Left ear". */

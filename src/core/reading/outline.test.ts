@@ -12,6 +12,18 @@ function outline(text: string): string[] {
   ]);
 }
 
+describe('the name of a piece that none is told of', () => {
+  it.each([
+    ['Bag\n\nRnd 1: 6 sc in MR (6)\n', 'Bag'],
+    ['US terms\n\nRnd 1: 6 sc in MR (6)\n', 'Pattern'],
+    ['Terms: UK\nBag\n\nRnd 1: 6 dc in MR (6)\n', 'Bag'],
+    ['Written in US crochet terminology.\n\nRnd 1: 6 sc in MR (6)\n', 'Pattern'],
+    ['US terms of trade\n\nRnd 1: 6 sc in MR (6)\n', 'US terms of trade'],
+  ])('%j', (text, name) => {
+    expect(readPattern(text).parts.map((part) => part.name)).toEqual([name]);
+  });
+});
+
 const ROUNDS = 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\n';
 const labels = (line: string) =>
   outline(`BALL\n${line}\n`)

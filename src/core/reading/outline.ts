@@ -5,7 +5,7 @@ import type { InstructionReader } from './again.js';
 import { NO_INSTRUCTION } from './gist/gist.js';
 import { referenceIn } from './gist/reference.js';
 import type { LineRole } from './hand.js';
-import { headingBeforeLabel, partInLine, sectionOf, type Heading } from './headings.js';
+import { BEGINS_IN_CHAIN, headingBeforeLabel, isFoundation, partInLine, sectionOf, type Heading } from './headings.js';
 import { beginsInstruction, contentStart, labelsIn, type Label } from './labels.js';
 import type { Lexicon } from './lexicon.js';
 import { COUNT_AT_END, HEADS_TABLE, IN_RING, Lookahead } from './lookahead.js';
@@ -44,12 +44,12 @@ const DIVIDES = /(?<!\p{L})(?:shape (?:the )?(?:neck|armhole|shoulder)|skip|miss
 const LEAD = /^[^\p{L}\d]{0,4}(\p{L}[\p{L} '’-]{1,28}?)\s*(?:[:.]\s*[*_]{1,2}|[*_]{1,2}\s*[:.–—-]|:)(?=\s)/u;
 
 const LONGEST_NAME = 40;
-/** "ch 12, sl st in 2nd ch", "With red chain 8." */
-const BEGINS_IN_CHAIN = /^\W*(?:(?:with|in|using) \p{L}+,? )?(?:ch(?:ain)?s?\.?\s?\d|\d+\s?ch(?!\p{L}))/iu;
 /** "Just like the first leg", "Work as for right arm" */
 const LIKE_OTHER =
   /^\W*(?:(?:just|exactly|work(?:ed)?|made?|make|crochet) )*(?:like|same as|as for|as) (?:the )?\p{L}{3}/iu;
-const FOUNDATION = /(?<!\p{L})(?:foundation|base|chain|rows?|rounds?|rnds?|edging)(?!\p{L})/iu;
+/** "US terms", "Terms: UK": the first line of a text without a title. */
+const SAYS_TERMS =
+  /^\W*(?:(?:written|in|uses?|all|standard)\s+)*(?:us|uk|u\.s\.|u\.k\.|american|british|english)\s+(?:crochet\s+)?term(?:s|inology)\W*$|^\W*term(?:s|inology)\s*[:=–—-]/iu;
 
 /** Finds parts and rounds, in one pass over the lines. */
 export function outlineOf(
@@ -139,7 +139,8 @@ class Outliner {
       this.#labels(labels, span);
       return;
     }
-    if (!HEADS_TABLE.test(text)) this.#title ??= text.replace(/^[^\p{L}\d]+|[^\p{L}\d)!?]+$/gu, '');
+    if (!HEADS_TABLE.test(text) && !SAYS_TERMS.test(text))
+      this.#title ??= text.replace(/^[^\p{L}\d]+|[^\p{L}\d)!?]+$/gu, '');
     if (this.#open && this.#continues(this.#open, index, text)) {
       this.#open.to = span.to;
       return;
@@ -314,7 +315,7 @@ class Outliner {
   /** "Scarf: ch 60, sc in 2nd ch from hook and in each ch across (59).": a piece in a chain, named in its line. */
   #chainPiece(line: Span, text: string): boolean {
     const heading = this.#pending === null ? this.#nameBefore(text) : null;
-    if (!heading || heading.section !== null || FOUNDATION.test(heading.name)) return false;
+    if (!heading || heading.section !== null || isFoundation(heading)) return false;
     return BEGINS_IN_CHAIN.test(heading.rest) && this.#firstRound(line, heading);
   }
 

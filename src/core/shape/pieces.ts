@@ -85,9 +85,7 @@ export function piecesOf(
     else {
       close(null);
       const start =
-        begins || turnsAt(rings, at) || at === 0
-          ? startOf(one, { at, rings, later, part, before })
-          : brokenAt(rings, at);
+        begins || turnsAt(rings, at) ? startOf(one, { at, rings, later, part, before }) : brokenAt(rings, at);
       open = { start, name: one.stretch.name, flat: ring.kind === 'row', first: at, rings: [ring] };
     }
   }
@@ -97,9 +95,9 @@ export function piecesOf(
 
 const ringsIn = (open: Open | null): Ring[] | null => open?.rings ?? null;
 
-/** Whether rows go on from rounds, or rounds from rows. */
+/** Whether rows go on from rounds, rounds from rows, or either from nothing at all. */
 function turnsAt(rings: readonly Ring[], at: number): boolean {
-  return at > 0 && rings[at]?.kind !== rings[at - 1]?.kind;
+  return rings[at]?.kind !== rings[at - 1]?.kind;
 }
 
 /** What comes behind a round that gives no count. */

@@ -205,7 +205,7 @@ const ring: Trait = {
       const from = round.bodyFrom + match.index;
       const to = from + match[0].length;
       const way = (match[1] ?? '').toLowerCase();
-      const article = /(?<!\p{L})(?:in|into|make|with)\s$/iu.test(text.slice(Math.max(0, from - 6), from));
+      const article = /(?<!\p{L})(?:in|into|make|with)\s$/iu.test(text.slice(round.bodyFrom, from));
       const capital = /^\p{Lu}\p{Ll}/u.test(match[0]) || (way === 'mr' && !article && from === round.bodyFrom);
       yield {
         span: { from, to },

@@ -78,7 +78,7 @@ export function writtenLike(value: number, written: string): string {
 }
 
 /** The words of a number after its first: "-four", " hundred", " and sixteen". */
-const FURTHER = /[ \u00a0]?[-‐‑ \u00a0](?:and[ \u00a0])?(\p{L}{3,9})(?!\p{L})/uy;
+const FURTHER = /[ \u00a0]?[-‐‑ \u00a0](and[ \u00a0])?(\p{L}{3,9})(?!\p{L})/iuy;
 
 /** Whether a word for `more` goes on from `whole`: units behind tens, "hundred" behind units, all below it behind hundreds. */
 function goesBehind(whole: number, more: number): boolean {
@@ -100,13 +100,12 @@ export function numberGoesOn(
   for (let words = 0; words < 3 && !isOrdinal; words += 1) {
     FURTHER.lastIndex = at;
     const match = FURTHER.exec(text);
-    const word = (match?.[1] ?? '').toLowerCase();
+    const word = (match?.[2] ?? '').toLowerCase();
     const rank = ordinal(word);
     const more = rank ?? cardinal(word);
     if (!match || more === null) break;
-    const joined = match[0].slice(0, -word.length);
     // "six and twenty": only a hundred takes "and".
-    if (!goesBehind(whole, more) || (/and/i.test(joined) && whole % 100 !== 0)) break;
+    if (!goesBehind(whole, more) || (match[1] && whole % 100 !== 0)) break;
     whole = more === 100 ? whole * 100 : whole + more;
     at += match[0].length;
     isOrdinal = rank !== null;

@@ -29,10 +29,19 @@ describe('what is not of the pattern is masked, and all else stays where it is',
       '[18:42] Odile: one\n[18:43] Tam: two\n[18:44] Odile: three\n[18:45] Odile: four\n',
       ['one', 'two', 'three', 'four', ''].map((word, i) => (word ? ' '.repeat(i === 1 ? 13 : 15) + word : '')),
     ],
+    ['the signs of a quotation in every second line', '> a\nb\n> c\nd\n', ['  a', 'b', '  c', 'd', '']],
     ['boxes that are ticked', '[x] a\n[ ] b\n[x] c\n[ ] d\n', ['    a', '    b', '    c', '    d', '']],
     ['a word that is parted at the end of a line', 'the follow-\ning 3\n', ['the following ', ' 3', '']],
   ])('%s', (_, text, expected) => {
     expect(lines(text).map((line) => line.trimEnd())).toEqual(expected.map((line) => line.trimEnd()));
+  });
+
+  it.each([
+    [11, false],
+    [12, true],
+  ])('boxes of which the first sixty lines have %i', (first, blank) => {
+    const page = ['[x] a\n'.repeat(first), 'b\n'.repeat(60 - first), '[x] a\n'.repeat(60)].join('');
+    expect(lines(page)[0]).toBe(blank ? '    a' : '[x] a');
   });
 
   it('the head and the number of a page, where they come again', () => {

@@ -247,6 +247,28 @@ describe('what is no pattern', () => {
   });
 });
 
+describe('rounds that are told in a line of their own between two labels', () => {
+  const told3 = (between: string) =>
+    told(
+      `Bar 1: 6 sc in MR / 6\nBar 2: inc x 6 / 12\nBar 3: (sc 1, inc) x 6 / 18\n${between}Bar 7: (sc 1, dec) x 6 / 12\nBar 8: dec x 6 / 6\n`,
+    );
+
+  it.each([
+    ['right above', 'then 3 plain rounds\n'],
+    ['above a blank line', 'then 3 plain rounds\n\n'],
+    ['above a word', 'then 3 plain rounds\nlovely\n\n'],
+  ])('are those that are missing: %s', (_, between) => {
+    expect(told3(between)[3]).toBe('4-6 then 3 plain rounds');
+  });
+
+  it.each([
+    ['other than are missing', 'then 2 plain rounds\n'],
+    ['too far above', 'then 3 plain rounds\nlovely\n\n\n'],
+  ])('are none where they are %s', (_, between) => {
+    expect(told3(between)).toHaveLength(5);
+  });
+});
+
 describe('the edge that a hand says in front', () => {
   const LINES = [
     '1st: 6dc in a loop, you hold 6.',

@@ -112,9 +112,14 @@ function withoutGaps(units: readonly Unit[], isNone: (index: number) => boolean)
 
 /** The label of a round that nothing numbers, by so many rounds before. */
 function movedBack(label: Label, by: number): Label {
-  const numbers = label.numbers.map((number) => number - by);
-  const [from = 0, to = from] = [numbers[0], numbers.at(-1)];
-  return { ...label, numbers, from, to, text: from === to ? String(from) : `${from}–${to}` };
+  const [from, to] = [label.from - by, label.to - by];
+  return {
+    ...label,
+    numbers: label.numbers.map((number) => number - by),
+    from,
+    to,
+    text: from === to ? String(from) : `${from}–${to}`,
+  };
 }
 
 /** The same units with each of the figures for their count that are likeliest, and with none. */
