@@ -3,21 +3,20 @@ import { lineIndexAt, lineSpan, type SourceText, type Span } from '../text/sourc
 import type { SectionKind } from '../vocabulary/sections.js';
 import type { InstructionReader } from './again.js';
 import { NO_INSTRUCTION } from './gist/gist.js';
-import { referenceIn } from './gist/reference.js';
 import type { LineRole } from './hand.js';
-import { BEGINS_IN_CHAIN, headingBeforeLabel, isFoundation, partInLine, sectionOf, type Heading } from './headings.js';
+import { BEGINS_IN_CHAIN, sectionOf, type Heading } from './headings.js';
 import { beginsInstruction, contentStart, labelsIn, type Label } from './labels.js';
 import type { Lexicon } from './lexicon.js';
-import { COUNT_AT_END, HEADS_TABLE, IN_RING, Lookahead } from './lookahead.js';
+import { HEADS_TABLE, Lookahead } from './lookahead.js';
 import { instructionOf } from './page/columns.js';
 import { nameIn, SO_MANY_OF_THEM, TELLS_HOW } from './page/parts.js';
 import { NO_UNITS, type Unit, type Units } from './page/unit.js';
 import { Passages } from './passages.js';
 import { Pieces, type Beginning } from './pieces.js';
 import { headingSaid, NO_ROLES, sectionOfRole, withSaid, type Roles } from './roles.js';
-import { firstWords, roundOf, type OpenRound } from './rounds.js';
+import { roundOf, type OpenRound } from './rounds.js';
 import { chainStartIn, freeLoopsIn } from './starts.js';
-import { beginsInRing, isInstruction, mayInstruct, wordsBeforeWork } from './unlabelled.js';
+import { UnlabelledRounds, type UnlabelledRound } from './unlabelled.js';
 import { goesOnFrom } from './wrapped.js';
 import { Yarns } from './yarns.js';
 
@@ -84,6 +83,7 @@ class Outliner {
   readonly #yarns = new Yarns();
   readonly #ahead: Lookahead;
   readonly #instructions: InstructionReader;
+  readonly #rounds: UnlabelledRounds;
   readonly #passages = new Passages();
 
   constructor(source: SourceText, instructions: InstructionReader, units: Units, roles: Roles) {
@@ -100,6 +100,7 @@ class Outliner {
     }
     this.#ahead = new Lookahead(source, instructions.lexicon, units);
     this.#instructions = instructions;
+    this.#rounds = new UnlabelledRounds(source, instructions, this.#ahead, this.#pieces, this.#yarns);
   }
 
   run(): Outline {
@@ -151,11 +152,39 @@ class Outliner {
       return;
     }
     this.#inlineSection(index, text, span);
-    if (this.#likeOther(span, text)) return;
-    const begun = this.#units.units.length === 0 || this.#pieces.part !== null;
-    if (begun && (this.#chainPiece(span, text) || this.#unlabelled(index, span, text))) return;
-    if (begun && this.#pieceInLine(span, text)) return;
-    this.#addProse(span);
+    if (!this.#unlabelled(index, span, text)) this.#addProse(span);
+  }
+
+  /** A round that no label tells. */
+  #unlabelled(index: number, span: Span, text: string): boolean {
+    const told = this.#units.units.length === 0;
+    const like = told || !this.#pending ? null : this.#rounds.likeOther(span, text);
+    if (like) {
+      this.#begin(like.label);
+      const open = { label: like.label, from: span.from, bodyFrom: span.from, to: span.to };
+      this.#add(open, { ...NO_INSTRUCTION, reference: like.reference });
+      return true;
+    }
+    if (!told && this.#pieces.part === null) return false;
+    const headed = this.#pending !== null;
+    if (!headed && this.#first(this.#rounds.chainPiece(span, text))) return true;
+    const before = { section: this.#section, headed, open: this.#open?.label?.numbers ?? [] };
+    const round = this.#rounds.inLine(index, span, text, before);
+    if (!round) return this.#first(this.#rounds.pieceInLine(span, text, this.#section));
+    this.#close();
+    this.#begin(null);
+    this.#open = round;
+    return true;
+  }
+
+  /** Takes a line for a whole round, and what stands in front of it for the name of its piece. */
+  #first(found: UnlabelledRound | null): boolean {
+    if (!found) return false;
+    if (found.named) this.#heading(found.named.heading, found.named.span);
+    this.#begin(null);
+    this.#open = found.round;
+    this.#close();
+    return true;
   }
 
   /** What is said that a line is. */
@@ -229,33 +258,6 @@ class Outliner {
       : null;
   }
 
-  /** "Just like the first leg, I to VIII": a piece whose rounds have been told with another, between the units of the page. */
-  #likeOther(line: Span, text: string): boolean {
-    if (this.#units.units.length === 0 || !this.#pending || text.length > 120) return false;
-    const reference = referenceIn(this.#source.text, line);
-    const noun = reference?.part?.split(' ').at(-1);
-    const like = noun === undefined ? undefined : this.#pieces.named(noun);
-    if (!reference || !like) return false;
-    const all = like.stretches.flatMap(({ rounds }) => rounds.flatMap(({ numbers }) => numbers));
-    const [first, last] = [reference.rounds[0] ?? all[0], reference.rounds.at(-1) ?? all.at(-1)];
-    if (first === undefined || last === undefined) return false;
-    const numbers = all.filter((number) => number >= first && number <= last);
-    const label = {
-      span: line,
-      bodyFrom: line.from,
-      text: firstWords(text),
-      from: first,
-      to: last,
-      numbers,
-      kind: null,
-      series: '',
-    };
-    this.#begin(label);
-    const reading = { ...NO_INSTRUCTION, reference: { ...reference, rounds: numbers } };
-    this.#add({ label, from: line.from, bodyFrom: line.from, to: line.to }, reading);
-    return true;
-  }
-
   #unit(unit: Unit): void {
     const { label, body, stated, span, part } = unit;
     if (part !== undefined && part !== this.#column) {
@@ -291,51 +293,16 @@ class Outliner {
   /** What stands on a line before its first label: the name of a piece, words, or a first round without a label. */
   #lead(lead: Span, label: Label): void {
     const words = this.#source.text.slice(lead.from, lead.to);
-    const heading = this.#nameBefore(words);
+    const heading = this.#rounds.nameBefore(words);
     const second = label.from === 2 || label.next !== undefined;
     if (
       second &&
       (heading !== null || this.#pieces.part === null || this.#pending !== null) &&
-      this.#firstRound(lead, heading)
+      this.#first(this.#rounds.first(lead, heading))
     )
       return;
     if (heading && label.from === 1) this.#heading({ ...heading, rest: '' }, lead);
     this.#addProse(lead);
-  }
-
-  /** "Rope: with brown, MR with 8 sc (8 sts).": the name of a piece and its first round, in a line without a label. */
-  #pieceInLine(line: Span, text: string): boolean {
-    if (this.#section === 'materials' || this.#section === 'legend') return false;
-    const part = partInLine(text);
-    if (!part && !IN_RING.test(text) && !COUNT_AT_END.test(text)) return false;
-    const heading = part ?? this.#nameBefore(text);
-    return heading !== null && heading.section === null && this.#firstRound(line, heading);
-  }
-
-  /** "Scarf: ch 60, sc in 2nd ch from hook and in each ch across (59).": a piece in a chain, named in its line. */
-  #chainPiece(line: Span, text: string): boolean {
-    const heading = this.#pending === null ? this.#nameBefore(text) : null;
-    if (!heading || heading.section !== null || isFoundation(heading)) return false;
-    return BEGINS_IN_CHAIN.test(heading.rest) && this.#firstRound(line, heading);
-  }
-
-  #nameBefore(words: string): Heading | null {
-    const named = headingBeforeLabel(words);
-    return named && !this.#yarns.isColour(named.name) ? named : null;
-  }
-
-  /** Takes words for a round if they begin in a ring, or are all an instruction. */
-  #firstRound(line: Span, heading: Heading | null): boolean {
-    const words = this.#source.text.slice(line.from, line.to).trimEnd();
-    const to = line.from + words.length;
-    const bodyFrom = to - (heading?.rest.length ?? words.trimStart().length);
-    const reading = this.#instructions.read(this.#source.text, { from: bodyFrom, to });
-    if (!(isInstruction(reading, words) || beginsInRing(reading)) || reading.unread.length > 0) return false;
-    if (heading) this.#heading({ ...heading, rest: '' }, { from: line.from, to: bodyFrom });
-    this.#begin(null);
-    this.#open = { label: null, from: bodyFrom, bodyFrom, to };
-    this.#close();
-    return true;
   }
 
   /** "Next 3 rnds" goes on from the last number. */
@@ -478,65 +445,10 @@ class Outliner {
     if (kind === 'materials') this.#yarns.note(this.#source.text.slice(span.from, span.to));
   }
 
-  /** An instruction without a label: a flat closing, an edging, a piece of one row. */
-  #unlabelled(index: number, span: Span, text: string): boolean {
-    if (this.#section !== 'part' && !(this.#section === null && this.#pending)) return false;
-    if (!mayInstruct(text)) return false;
-    let to = span.to;
-    const lines = this.#source.lineStarts.length;
-    for (let line = index + 1; line < lines && line < index + 4; line += 1) {
-      if (COUNT_AT_END.test(this.#source.text.slice(Math.max(span.from, to - 160), to))) break;
-      const next = lineSpan(this.#source, line);
-      const words = this.#source.text.slice(next.from, Math.min(next.to, next.from + 200));
-      if (words.trim() === '' || !/^\s*[\p{Ll}(\[{]/u.test(words) || this.#ahead.labelsOf(line).length > 0) break;
-      to = next.to;
-    }
-    const bodyFrom = span.from + wordsBeforeWork(text, this.#lexicon);
-    const reading = this.#instructions.read(this.#source.text, { from: bodyFrom, to: Math.min(to, span.from + 2000) });
-    if (
-      !isInstruction(reading, this.#source.text.slice(bodyFrom, to)) &&
-      !this.#likeEarlier(reading) &&
-      !this.#repeatsRounds(reading) &&
-      !(beginsInRing(reading) && this.#ringGoesOn(index))
-    )
-      return false;
-    // Below a title anything may stand; only what is understood to the last word is taken for a round there.
-    if (this.#section !== 'part' && reading.unread.length > 0) return false;
-    this.#close();
-    this.#begin(null);
-    this.#open = { label: null, from: contentStart(this.#source.text, span.from, span.to), bodyFrom, to: span.to };
-    return true;
-  }
-
-  /** "Repeat rows 2 and 3 three more times.": a line of its own for rounds that stand above it. */
-  #repeatsRounds({ reference, unread, steps }: Instruction): boolean {
-    if (!reference || reference.part !== undefined || unread.length > 0) return false;
-    if (steps.some(({ kind }) => kind === 'work' || kind === 'repeat')) return false;
-    // The round before is still open.
-    const numbers = [...this.#pieces.numbers(), ...(this.#open?.label?.numbers ?? [])];
-    return reference.last === undefined
-      ? reference.rounds.length > 0 && reference.rounds.every((number) => numbers.includes(number))
-      : reference.last <= numbers.length;
-  }
-
   /** "The last two rows" by their numbers. */
   #named(reference: RoundReference | null): RoundReference | null {
     if (reference?.last === undefined) return reference;
     return { ...reference, rounds: this.#pieces.numbers().slice(-reference.last) };
-  }
-
-  /** Whether the round after a ring without a label is the second, or a first one that is worked on it. */
-  #ringGoesOn(line: number): boolean {
-    const next = this.#ahead.nextLabel(line)?.label;
-    if (next?.from !== 1) return next?.from === 2;
-    return !IN_RING.test(this.#source.text.slice(next.bodyFrom, next.bodyFrom + 60).split('\n')[0] ?? '');
-  }
-
-  /** "Work as for right leg": a piece whose rounds have been told with another. */
-  #likeEarlier({ reference, unread }: Instruction): boolean {
-    const noun = reference?.part?.match(/\p{L}{3,}/gu)?.at(-1);
-    if (noun === undefined || unread.length > 0 || this.#pending === null) return false;
-    return this.#pieces.named(noun) !== undefined;
   }
 
   /** Whether a line that could be a heading only says the yarn: one has been seen already, or the rounds just go on. */
