@@ -172,36 +172,45 @@ async function bundle(mutants: readonly Mutant[]): Promise<void> {
   await build({
     stdin: {
       contents: `
-        import { firstFailure, timed } from ${JSON.stringify(path.resolve('tools/tests-here.ts'))};
+        import { described, firstFailure, timed } from ${JSON.stringify(path.resolve('tools/tests-here.ts'))};
         const loads = [${loads}];
         const met = () => {
           const places = PLACES_MET ?? new Set();
           PLACES_MET = new Set();
           return places;
         };
-        const first = process.env.MUTANT;
-        if (first !== undefined) {
-          MUTANT = Number(first);
-          process.send(await timed(loads, met).then(() => null, ({ message }) => message));
-          process.exit();
-        }
-        const all = await timed(loads, met).catch(({ message }) => {
-          process.send({ unsound: message });
-          process.exit(1);
-        });
-        PLACES_MET = null;
-        // The long ones look for what is wrong in many texts by chance; they are for what all others let pass.
-        const tests = all.tests.filter(({ name, takes }) => takes < ${LONG} || name.includes('has not changed'));
-        process.on('message', async (number) => {
-          MUTANT = number;
-          const why = await firstFailure(tests.filter(({ meets }) => meets.has(number)));
-          MUTANT = -1;
-          // What is remembered from a change that was noticed may be wrong.
-          const sound = why === null || (await firstFailure(tests.slice(0, ${SOUND}))) === null;
-          process.send(why);
-          if (!sound) process.exit();
-        });
-        process.send({ loading: all.loading });`,
+        MUTANT = Number(process.env.MUTANT ?? -1);
+        const all = await described(loads);
+        if (MUTANT >= 0) {
+          PLACES_MET = null;
+          process.on('message', async ({ order }) => {
+            process.send(await firstFailure(order ? order.map((at) => all[at]) : all));
+            process.exit();
+          });
+          process.send('loaded');
+        } else {
+          const loading = [...met()];
+          const done = await timed(all, met).catch(({ message }) => {
+            process.send({ unsound: message });
+            process.exit(1);
+          });
+          PLACES_MET = null;
+          // The long ones look for what is wrong in many texts by chance; they are for what all others let pass.
+          const tests = done
+            .map((test, at) => ({ ...test, at }))
+            .filter(({ name, takes }) => takes < ${LONG} || name.includes('has not changed'))
+            .sort((a, b) => a.takes - b.takes);
+          process.on('message', async (number) => {
+            MUTANT = number;
+            const why = await firstFailure(tests.filter(({ meets }) => meets.has(number)));
+            MUTANT = -1;
+            // What is remembered from a change that was noticed may be wrong.
+            const sound = why === null || (await firstFailure(tests.slice(0, ${SOUND}))) === null;
+            process.send(why);
+            if (!sound) process.exit();
+          });
+          process.send({ loading, order: tests.map(({ at }) => at) });
+        }`,
       resolveDir: process.cwd(),
     },
     bundle: true,
@@ -220,34 +229,44 @@ async function bundle(mutants: readonly Mutant[]): Promise<void> {
   });
 }
 
-/** What a process tells: why a change is noticed, null where it is not, or that it has loaded all tests. */
-type Said = string | null | { readonly unsound: string } | { readonly loading: readonly number[] };
-
-function told(said: Said): string | null {
-  return said === null || typeof said === 'string' ? said : JSON.stringify(said);
+/** What a process says of itself when it is ready. */
+interface Ready {
+  /** The changes that are come by while the tests are loaded: they show in a process of their own only. */
+  readonly loading: readonly number[];
+  /** The quick tests by their places among all, the quickest first. */
+  readonly order: readonly number[];
 }
+/** Why a change is noticed, null where it is not, or that a process is ready. */
+type Said = string | null | { readonly unsound: string } | Ready;
 
 /** A process that has loaded the tests, and runs them for one change after the other. */
 class Bench {
   #child: ChildProcess | null = null;
-  /** What is worked out while the tests are loaded: a change of it shows in a process of its own only. */
-  #loading: ReadonlySet<number> = new Set();
+  #ready: Ready | null = null;
 
   /** What the tests say of a change; null where they all pass. */
-  async noticed(number: number, alone: boolean): Promise<string | null> {
-    if (!alone && this.#child?.connected !== true) {
+  async noticed(number: number, once: boolean): Promise<string | null> {
+    if (again) return this.#alone(number, null);
+    if (this.#child?.connected !== true || !this.#ready) {
       this.#child = start({});
       const said = await this.#answer(this.#child, BEGIN);
       if (typeof said !== 'object' || said === null || 'unsound' in said)
         throw new Error(`Without any change: ${JSON.stringify(said)}`);
-      this.#loading = new Set(said.loading);
+      this.#ready = said;
     }
-    // A process of its own loads all tests, and runs all of them.
-    const child = this.#child;
-    if (alone || !child || this.#loading.has(number))
-      return told(await this.#answer(start({ MUTANT: String(number) }), BEGIN));
-    const answer = this.#answer(child, HANG);
-    child.send(number);
+    if (once || this.#ready.loading.includes(number)) return this.#alone(number, this.#ready.order);
+    const answer = this.#answer(this.#child, HANG);
+    this.#child.send(number);
+    return told(await answer);
+  }
+
+  /** The same in a process of its own. @param order which tests are run; all where it is null. */
+  async #alone(number: number, order: readonly number[] | null): Promise<string | null> {
+    const child = start({ MUTANT: String(number) });
+    const loaded = await this.#answer(child, BEGIN);
+    if (loaded !== 'loaded') return told(loaded);
+    const answer = this.#answer(child, BEGIN);
+    child.send({ order });
     return told(await answer);
   }
 
@@ -268,6 +287,10 @@ class Bench {
       });
     });
   }
+}
+
+function told(said: Said): string | null {
+  return said === null || typeof said === 'string' ? said : JSON.stringify(said);
 }
 
 function start(env: Readonly<Record<string, string>>): ChildProcess {
@@ -300,7 +323,7 @@ async function work(): Promise<void> {
   const bench = new Bench();
   for (let one = waiting.shift(); one; one = waiting.shift()) {
     const { mutant, number } = one;
-    if ((await bench.noticed(number, mutant.once || again)) !== null) continue;
+    if ((await bench.noticed(number, mutant.once)) !== null) continue;
     survivors.push(mutant);
     const { file, line, before, after } = mutant;
     console.log(`${number}: ${file}:${line}  ${before.slice(0, 90)}  →  ${after.slice(0, 90)}`);

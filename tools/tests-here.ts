@@ -11,7 +11,7 @@ chai.use(JestAsymmetricMatchers);
 export const expect = chai.expect;
 
 type Body = (...row: never[]) => unknown;
-const tests: { readonly name: string; readonly run: () => unknown }[] = [];
+const tests: Test[] = [];
 let path: readonly string[] = [];
 
 /** The rows of a table, with the name of each. */
@@ -42,12 +42,15 @@ export const describe = Object.assign((name: string, run: () => void) => addGrou
   each: (rows: readonly unknown[]) => eachOf(rows, addGroup),
 });
 
-/** A test that was described, with how long it takes where nothing is wrong; milliseconds. */
-interface Timed {
+/** A test that was described. */
+interface Test {
   readonly name: string;
   readonly run: () => unknown;
+}
+
+/** With how long it takes where nothing is wrong, in milliseconds, and the changes whose places it comes by. */
+interface Timed extends Test {
   readonly takes: number;
-  /** The changes whose places it comes by. */
   readonly meets: ReadonlySet<number>;
 }
 
@@ -55,40 +58,31 @@ function why(name: string, error: unknown): string {
   return `${name}: ${error instanceof Error ? (error.message.split('\n')[0] ?? '') : String(error)}`;
 }
 
+/** Loads files of tests. @returns them, in their order. */
+export async function described(loads: readonly (() => Promise<unknown>)[]): Promise<readonly Test[]> {
+  for (const load of loads) await load();
+  return tests;
+}
+
 /**
- * Loads files of tests and runs all of them once.
- * @param met the changes whose places were come by since it was called last.
- * @returns them, the quickest first, and the changes whose places are come by while the files are loaded.
+ * Runs all tests once. @param met the changes whose places were come by since it was called last.
  * @throws where one fails.
  */
-export async function timed(
-  loads: readonly (() => Promise<unknown>)[],
-  met: () => ReadonlySet<number>,
-): Promise<{ readonly tests: readonly Timed[]; readonly loading: readonly number[] }> {
-  const all: Timed[] = [];
-  const loading: number[] = [];
-  for (const load of loads) {
-    tests.length = 0;
+export async function timed(all: readonly Test[], met: () => ReadonlySet<number>): Promise<readonly Timed[]> {
+  const done: Timed[] = [];
+  for (const test of all) {
+    const start = performance.now();
     met();
-    await load();
-    loading.push(...met());
-    for (const { name, run } of tests) {
-      const start = performance.now();
-      met();
-      try {
-        await run();
-      } catch (error) {
-        throw new Error(why(name, error), { cause: error });
-      }
-      all.push({ name, run, takes: performance.now() - start, meets: met() });
-    }
+    const failure = await firstFailure([test]);
+    if (failure !== null) throw new Error(failure);
+    done.push({ ...test, takes: performance.now() - start, meets: met() });
   }
-  return { tests: all.sort((a, b) => a.takes - b.takes), loading };
+  return done;
 }
 
 /** Runs tests one after the other. @returns the first that fails, with why; null where none does. */
-export async function firstFailure(timed: readonly Timed[]): Promise<string | null> {
-  for (const { name, run } of timed)
+export async function firstFailure(some: readonly Test[]): Promise<string | null> {
+  for (const { name, run } of some)
     try {
       await run();
     } catch (error) {
