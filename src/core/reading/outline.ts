@@ -71,7 +71,8 @@ class Outliner {
   readonly #pieces = new Pieces();
   #section: SectionKind | 'part' | null = null;
   #pending: { heading: Heading; span: Span } | null = null;
-  #title: string | null = null;
+  /** Undefined until a line could be one. */
+  #title: string | null | undefined;
   #open: OpenRound | null = null;
   /** Prose since the last round: where starts, free loops and names of edgings are told. */
   #prose: Span | null = null;
@@ -110,7 +111,7 @@ class Outliner {
     // A table may grow from the bottom.
     const finished = this.#pieces.finished(this.#source, this.#units.upwards);
     return {
-      title: this.#roles.title ?? this.#title,
+      title: this.#roles.title ?? this.#title ?? null,
       parts: [...finished.values()],
       sections: this.#passages.sections,
       passages: this.#passages.finished(finished),
@@ -140,8 +141,7 @@ class Outliner {
       this.#labels(labels, span);
       return;
     }
-    if (!HEADS_TABLE.test(text) && !SAYS_TERMS.test(text))
-      this.#title ??= text.replace(/^[^\p{L}\d]+|[^\p{L}\d)!?]+$/gu, '');
+    if (this.#title === undefined) this.#title = titleIn(text);
     if (this.#open && this.#continues(this.#open, index, text)) {
       this.#open.to = span.to;
       return;
@@ -425,9 +425,7 @@ class Outliner {
 
   /** "Hook: 2.5 mm", "What I used: …": a section that begins in the middle of a line. */
   #inlineSection(index: number, text: string, span: Span): void {
-    if (!/[:–—]/.test(text)) return;
-    const match = /^[^\p{L}]{0,4}(\p{L}[\p{L}' ’]{1,28}?)\s*(?:\*\*|__)?\s*[:–—]/u.exec(text);
-    const kind = match?.[1] ? sectionOf(match[1]) : null;
+    const { kind, match } = inlineSection(text);
     // "Terms: US." says which they are, and explains none.
     if (kind === 'legend' && /^\s*(?:us|uk|american|british)(?!\p{L})/iu.test(text.slice(match?.[0].length))) return;
     // "Yarn color: grey" between the name of a piece and its first round.
@@ -467,6 +465,20 @@ class Outliner {
     this.#passages.add(span, section, waits ? null : part, waits ? null : (lastRound ?? null));
     this.#prose = { from: this.#prose?.from ?? span.from, to: span.to };
   }
+}
+
+/** The title that the first line of a text is; undefined where one may still come, null where the text begins without. */
+function titleIn(text: string): string | null | undefined {
+  if (HEADS_TABLE.test(text)) return undefined;
+  if (SAYS_TERMS.test(text) || inlineSection(text).kind) return null;
+  return text.replace(/^[^\p{L}\d]+|[^\p{L}\d)!?]+$/gu, '');
+}
+
+/** "Hook: 2.5 mm": the section that begins in a line, and its name with the sign behind it. */
+function inlineSection(text: string): { kind: SectionKind | null; match: RegExpExecArray | null } {
+  if (!/[:–—]/.test(text)) return { kind: null, match: null };
+  const match = /^[^\p{L}]{0,4}(\p{L}[\p{L}' ’]{1,28}?)\s*(?:\*\*|__)?\s*[:–—]/u.exec(text);
+  return { kind: match?.[1] ? sectionOf(match[1]) : null, match };
 }
 
 /** Whether a line may hold a round, by what is said of it. */
