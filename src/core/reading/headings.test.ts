@@ -67,6 +67,11 @@ describe('a line that looks like a heading wherever it stands', () => {
     ['| **EARS (make 2)** | | |', 'Ears ×2'],
     ['| sc around | 6 | |', null],
     ['II. BODY', 'Body'],
+    // so many of each yarn
+    ['Scoops – one in vanilla, one in plum, one in cocoa', 'Scoops ×3'],
+    ['Petals (2 in red and three in white)', 'Petals ×5'],
+    ['Petals: 2 in red & 3 in white:', 'Petals ×5'],
+    ['Petals: 2 in red', null],
     // sentences
     ['Now make 2 of them and sew them on.', null],
     ['Fasten off, and leave a long tail.', null],
@@ -91,6 +96,7 @@ describe('a line that is a heading where rounds follow', () => {
     ['3 ears with a long tail', null],
     ['3 dcs', null],
     ['Ears (2, brown)', 'Ears ×2'],
+    ['Wings (two)', 'Wings ×2'],
     ['Wings (2)', 'Wings ×2'],
     ['| Wings (2) | | |', 'Wings ×2'],
     ['First, the body', 'body'],

@@ -18,15 +18,30 @@ const MAKE =
   /(?<![\p{L}\d])(?:make\s+(?:another\s+)?(\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve)|(?:crochet|work|knit|prepare)\s+(\d+|one|two|three|four|five|six)(?=\s*(?:[),.:]|$))|(\d+)\s+(?:per|on each)\s+(?:side|arm|leg|foot|hand|end)|(?:you\s+)?need\s+(?:to\s+make\s+)?(\d+|one|two|three|four|five|six|seven|eight)(?:\s+of\s+(?:them|these))?|(\d+|one|two|three|four|five|six)\s+(?:pieces?|parts?|details?|pcs?\.?|of\s+(?:them|these)|alike|times)|(both)\s+(?:alike|the\s+same)|(?<=,\s)(two|three|four|five|six)(?=\)?:?$)|(?:make\s+)?(a pair)(?:\s+of(?:\s+(?:them|these))?)?|[x×*]\s?(\d+)(?!\*)|(\d+)\s?[x×])(?![\p{L}])[^)]{0,40}\)?/iu;
 /** A quick look before the long one. */
 const MAY_SAY_MAKE =
-  /make|crochet|work|knit|prepare|need|piece|part|detail|pcs|alike|both|, (?:two|three|four|five|six)\)?:?$|times|a pair|of the|\d per|on each|[x×*]\s?\d|\d\s?[x×]/i;
+  /make|crochet|work|knit|prepare|need|piece|part|detail|pcs|alike|both|(?:\d|one|two|three) in [^.]* in |, (?:two|three|four|five|six)\)?:?$|times|a pair|of the|\d per|on each|[x×*]\s?\d|\d\s?[x×]/i;
 const DECOR_LINE = /^\s*([~=*_#+•·\-–—]{1,6})\s*(.*?)\s*\1?\s*$/u;
+
+/** "Scoops – one in vanilla, one in cherry", "Petals (2 in red and 3 in white)": so many of each yarn. */
+const BY_YARN =
+  /\s*(?:[(,:]|\s[-–—])\s*((?:\d{1,2}|one|two|three|four|five|six) in \p{L}[\p{L} ]{0,20}?(?:(?:,|,? and|\s?&)\s(?:\d{1,2}|one|two|three|four|five|six) in \p{L}[\p{L} ]{0,20}?)+)\)?:?$/iu;
+
+/** The number that a figure or a word says; 0 where it says none. */
+function countOf(word = ''): number {
+  return Number(word) || (cardinal(word.toLowerCase()) ?? 0);
+}
 
 /** Reads how many are to be made from a heading: "(make 2)", "– make two", "x2", "(2 pcs.)". */
 function quantityIn(text: string): { make: number; index: number; end: number } | null {
+  const each = / in /i.test(text) ? BY_YARN.exec(text) : null;
+  if (each?.[1]) {
+    const figures = each[1].matchAll(/(?<![\p{L}\d])(\d{1,2}|\p{L}+) in /giu);
+    const make = [...figures].reduce((sum, [, word = '']) => sum + countOf(word), 0);
+    return { make, index: each.index, end: each.index + each[0].length };
+  }
   const match = MAY_SAY_MAKE.test(text) ? MAKE.exec(text) : null;
   if (!match || /^\W{0,3}rep(?:eat)?\s/i.test(text)) return null;
   const word = (match.slice(1).find(Boolean) ?? '').toLowerCase();
-  const make = word === 'a pair' || word === 'both' ? 2 : /^\d/.test(word) ? Number(word) : (cardinal(word) ?? 1);
+  const make = word === 'a pair' || word === 'both' ? 2 : countOf(word);
   const index = text.slice(0, match.index).replace(/[\s(,–—:-]+$/u, '').length;
   return make > 0 && make < 1000 ? { make, index, end: match.index + match[0].length } : null;
 }
@@ -253,14 +268,16 @@ export function headingByPlace(line: string): Heading | null {
   const counted = FIGURE_BEFORE.exec(text);
   const pieces = counted?.[2] ? headingByPlace(counted[2]) : null;
   if (pieces && counted) {
-    const make = Number(counted[1]) || (cardinal((counted[1] ?? '').toLowerCase()) ?? 1);
+    const make = countOf(counted[1]);
     const name = pieces.name.charAt(0).toUpperCase() + pieces.name.slice(1);
     return { ...pieces, name, make, saysMake: true };
   }
   // "Ears (2, brown)", "Wings (2)"
-  const several = !/\):?$/.test(text) ? null : /^([^()]{2,30}?)\s*\((\d{1,2})(?:,\s[^()\d]{2,20})?\):?$/u.exec(text);
+  const several = !/\):?$/.test(text)
+    ? null
+    : /^([^()]{2,30}?)\s*\((\d{1,2}|two|three|four|five|six)(?:,\s[^()\d]{2,20})?\):?$/iu.exec(text);
   const one = several?.[1] ? headingByPlace(several[1]) : null;
-  if (one && several) return { ...one, make: Math.max(1, Number(several[2])), saysMake: true };
+  if (one) return { ...one, make: Math.max(1, countOf(several?.[2])), saysMake: true };
   if (SAYS_OF_ALL.test(text) || MAKES_STITCHES.test(text)) return null;
   if (
     text.length === 0 ||
@@ -293,7 +310,7 @@ export function isFoundation({ name }: Heading): boolean {
 export function headingWithLead(line: string): Heading | null {
   const several = line.includes(')') ? NAME_AND_LEAD.exec(line) : null;
   if (several?.[1]) {
-    const make = Number(several[2]) || (cardinal((several[2] ?? '').toLowerCase()) ?? 1);
+    const make = countOf(several[2]);
     return { ...named(several[1], 0), make, saysMake: true, rest: line.slice(several[0].length) };
   }
   if (!line.includes(': ')) return null;

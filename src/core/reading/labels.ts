@@ -77,6 +77,13 @@ export function contentStart(text: string, from: number, to: number): number {
   return Math.min(Math.max(DECORATION.lastIndex, from), to);
 }
 
+/** "rd 4   ....": signs that stand for stitches here, and so are none between a label and its round. */
+function withoutSigns(text: string, label: Label | null, alphabet: Lexicon['alphabet']): Label | null {
+  let from = label?.bodyFrom ?? 0;
+  while (label && alphabet && from > label.span.to + 1 && alphabet.signs.has(text.charAt(from - 1))) from -= 1;
+  return label && { ...label, bodyFrom: from };
+}
+
 export interface LabelContext {
   readonly lexicon: Lexicon;
   /** Whether labels without a word ("5.") may stand here: not in a list of materials or of assembly steps. */
@@ -112,7 +119,7 @@ export function labelsIn(text: string, line: Span, context: LabelContext): Label
   const labels: Label[] = [];
   // Most lines of prose hold neither a figure nor a word for a round, and need no closer look.
   if (!MAY_HOLD_LABEL.test(text.slice(line.from, line.to))) return labels;
-  const first = firstLabel(text, start, line.to, context);
+  const first = withoutSigns(text, firstLabel(text, start, line.to, context), context.lexicon.alphabet);
   if (first) labels.push(first);
   const from = first ? first.bodyFrom : start;
   const rest = text.slice(from, line.to);

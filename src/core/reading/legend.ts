@@ -97,7 +97,7 @@ function toldInLine(line: string): LegendEntry[] {
   if (/\bwrite\b/i.test(line))
     for (const match of line.matchAll(WRITTEN_FOR)) keep(match[1] ?? '', match[2] ?? '', match.index, match[0].length);
   const inLine = [...line.matchAll(SIGNS_IN_LINE)];
-  const sign = inLine.length > 1 ? null : SIGN.exec(line);
+  const sign = inLine.length > 1 || line.indexOf('=') !== line.lastIndexOf('=') ? null : SIGN.exec(line);
   if (sign && !/^[-–—•*+>#|]{1,2}$/u.test(sign[1] ?? '')) keep(sign[1] ?? '', sign[2] ?? '', 0, line.length);
   // A dash or a dot is a sign only among others that are told so.
   else if (sign && /\s{2,}|\t/.test(line.trim())) keep(sign[1] ?? '', sign[2] ?? '', 0, line.length);
@@ -144,7 +144,7 @@ function piecesBy(line: string, between: RegExp, entry: RegExp): { at: number; t
 }
 
 const PARTED = /[,;·•]\s*(?=[\p{L}][\p{L}\d ()/+^.]{0,12}\s*=)/gu;
-const SPACED = /(?<!(?<!\p{L})sl)\s+(?=(?:sl\s)?\p{L}[\p{L}\d]{0,7}\s?=)/giu;
+const SPACED = /(?<!(?<!\p{L})sl)\s+(?=(?:sl\s)?\p{L}[\p{L}\d]{0,7}\s?=)|\s{2,}(?=\S{1,3}\s?=)/giu;
 
 /** "sc = single crochet, inc = two sc in one stitch": cut before each new term. */
 function splitList(line: string): { at: number; text: string }[] {

@@ -13,6 +13,31 @@ function tokens(text: string): string {
     .join(' ');
 }
 
+describe('letters and signs that stand for stitches', () => {
+  const alphabet = { signs: new Set(['.']), letters: new Set(['v', 'a', 'x']), terms: new Set<string>(), joined: [] };
+  const told = (text: string, letters = 'va') =>
+    tokenize(text, { from: 0, to: text.length }, Infinity, { ...alphabet, letters: new Set(letters) })
+      .map(({ kind, word, value }) => (kind === 'number' ? String(value) : (SIGNS[kind] ?? word)))
+      .join(' ');
+
+  it.each([
+    ['..v', '. . v'],
+    ['vva', 'v v a'],
+    ['..a x4, ..', '( . . a ) x 4 , . .'],
+    ['..ax4', '( . . a ) x 4'],
+    ['v, ..a × 4', 'v , ( . . a ) × 4'],
+    ['a x4', 'a x 4'],
+    ['..a, 4', '. . a , 4'],
+  ])('%s', (text, expected) => {
+    expect(told(text)).toBe(expected);
+  });
+
+  it('of which an x is one are done together only where the times stand apart', () => {
+    expect(told('xxv x4', 'xv')).toBe('( x x v ) x 4');
+    expect(told('xxv x 4', 'xv')).toBe('x x v x 4');
+  });
+});
+
 describe('what the words of an instruction are taken for', () => {
   it.each([
     // figures and letters part

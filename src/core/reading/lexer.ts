@@ -56,6 +56,7 @@ export function tokenize(text: string, span: Span, most = Infinity, alphabet: Al
     if (alphabet?.signs.has(text.charAt(i))) {
       push('word', i, i + 1, text.charAt(i), 0);
       i += 1;
+      holdSpelt(tokens, text, i, alphabet);
       continue;
     }
     if (isDigit(code)) {
@@ -85,8 +86,11 @@ export function tokenize(text: string, span: Span, most = Infinity, alphabet: Al
         continue;
       }
       while (i < end && isLetter(text.charCodeAt(i))) i += 1;
-      if (alphabet && isSpelt(text, from, i, alphabet)) {
+      const to = isTimes(text, i) ? i - 1 : i;
+      if (alphabet && to > from && isSpelt(text, from, to, alphabet)) {
+        i = to;
         for (let at = from; at < i; at += 1) push('word', at, at + 1, text.charAt(at), 0);
+        holdSpelt(tokens, text, i, alphabet);
         continue;
       }
       // An apostrophe belongs to the word only between letters: "sc's", "don't".
@@ -97,7 +101,7 @@ export function tokenize(text: string, span: Span, most = Infinity, alphabet: Al
       // "6xINC": the x behind a figure is a sign as well.
       if (i - from > 1 && (text.charCodeAt(from) | 32) === 120 && isDigit(text.charCodeAt(from - 1))) i = from + 1;
       // "INCx6": the x before a figure is a sign and no letter of the word.
-      if (i - from > 2 && isDigit(text.charCodeAt(i)) && (text.charCodeAt(i - 1) | 32) === 120) i -= 1;
+      if (i - from > 2 && isTimes(text, i)) i -= 1;
       i = endOfDotted(text, from, i, end);
       // "2dctog" is "2 dc tog".
       if (i - from > 3 && i - from < 9 && text.slice(i - 3, i).toLowerCase() === 'tog') i -= 3;
@@ -260,6 +264,30 @@ function isSpace(code: number): boolean {
   return (
     code === 32 || (code >= 9 && code <= 13) || code === 0xa0 || code === 0x202f || code === 0x2009 || code === 0xfeff
   );
+}
+
+const TIMES_BEHIND = /[ \t]*[x×*]\s?\d/uy;
+/** Where an x is a stitch too. */
+const TIMES_APART = /[ \t]+[x×*]\d/uy;
+
+/** "xxv x4": letters and signs that are written together are done together, so many times. */
+function holdSpelt(tokens: Token[], text: string, at: number, alphabet: Alphabet): void {
+  TIMES_BEHIND.lastIndex = at;
+  TIMES_APART.lastIndex = at;
+  if (!(alphabet.letters.has('x') ? TIMES_APART : TIMES_BEHIND).test(text)) return;
+  let first = tokens.length - 1;
+  while (first > 0 && tokens[first]?.glued && tokens[first - 1]?.raw.length === 1 && tokens[first - 1]?.kind === 'word')
+    first -= 1;
+  const [from, last] = [tokens[first], tokens.at(-1)];
+  if (!from || !last || from === last) return;
+  const bracket = { word: '(', raw: '', value: 0, glued: false };
+  tokens.splice(first, 0, { ...bracket, kind: 'open', from: from.from, to: from.from });
+  tokens.push({ ...bracket, kind: 'close', word: ')', from: last.to, to: last.to });
+}
+
+/** Whether an x stands before a figure: the sign of multiplication. */
+function isTimes(text: string, figure: number): boolean {
+  return isDigit(text.charCodeAt(figure)) && (text.charCodeAt(figure - 1) | 32) === 120;
 }
 
 function isDigit(code: number): boolean {

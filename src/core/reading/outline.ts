@@ -147,7 +147,9 @@ class Outliner {
       return;
     }
     const heading = this.#headingAt(index, text, afterBlank);
-    if (heading && !(heading.level === 0 && !heading.saysMake && this.#leadsYarn(heading.name, index))) {
+    // "Glass, in D" is no yarn, though there is one that is called so.
+    const yarn = heading?.level === 0 && !heading.saysMake && !/, (?:in|with) \S/iu.test(text);
+    if (heading && !(yarn && this.#leadsYarn(heading.name, index))) {
       this.#heading(heading, span);
       return;
     }

@@ -30,7 +30,7 @@ const MAY_REFER = /(?<!\p{L})(?:as|like|rep|repeat)(?!\p{L})/iu;
 const NOTE = /^\W{0,4}(?:notes?|nb|tips?|hint|remember)(?!\p{L})|(?<!\p{L})(?:gauge|tension)\s*[:=]/iu;
 
 /** "twos = two in every stitch, ones = one in each": what words mean. */
-const EXPLAINS = /=\s*\p{L}[^=]*=\s*\p{L}/u;
+const EXPLAINS = /=\s*\p{L}[^=]*=\s*(?:\p{L}|\d+\s\p{L})/u;
 const LONGEST_REFERENCE = 120;
 
 /** Tells which of the lines without a label hold a round: a closing, an edging, a piece in one line, or one like another. */

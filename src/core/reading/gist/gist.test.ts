@@ -38,6 +38,9 @@ describe('the gist of an instruction, in whatever order a hand puts it', () => {
   it.each<[string, Readonly<Record<string, Sense>>, string]>([
     ['growing by 6 (18)', {}, '2/1 x 6, 1/1 x fill = 18'],
     ['(sc, inc); repeat 6 times', {}, '(1/1 x 1, 2/1 x 1) x 6'],
+    ['2sc, dec, repeat 18', {}, '(1/1 x 2, 1/2 x 1) x fill = 18'],
+    ['2sc, dec, repeat 18 (stuff now)', {}, '(1/1 x 2, 1/2 x 1) x fill = 18'],
+    ['2sc, dec, repeat (eyes after it, between rounds 7 and 8)', {}, '(1/1 x 2, 1/2 x 1) x fill'],
     ['(sc, hdc) in the 3rd st', {}, '{1/1 x 1, 1/1 x 1}'],
     ['add 8 increases', {}, '2/1 x 8'],
     ['unchanged', {}, '1/1 x fill'],

@@ -24,7 +24,7 @@ const DEEPEST = 8;
 /** What words before a colon may be that say nothing of what is done. */
 const LEADS: ReadonlySet<Item['is']> = new Set(['word', 'last', 'next', 'in', 'number', 'more', 'rounds']);
 /** What a bracket holds that only says where one is. */
-const SPEAKS: ReadonlySet<Item['is']> = new Set(['word', 'rounds', 'number', 'and', 'in']);
+const SPEAKS: ReadonlySet<Item['is']> = new Set(['word', 'rounds', 'number', 'and', 'in', 'break']);
 
 /** One run through the items, with one way chosen wherever several are open. */
 export class Taking {
@@ -240,6 +240,16 @@ export class Taking {
       if (this.#run.row.placedOnly(at + 1)) return this.#figures.unnamed(at, item.times, line);
       line.wrap(often(item.times), item);
       return at + 1;
+    }
+    // "2 sc, dec, repeat 18": eighteen times, or to the end, where there are eighteen then.
+    const ends = line.depth === 0 && (at + 2 === line.end || this.#run.row.is(at + 2, 'open'));
+    const figure = item.is === 'repeat' && ends ? this.#run.row.at(at + 1) : undefined;
+    if (
+      figure?.is === 'number' &&
+      this.#run.chooser.choose('a figure behind a repeat', ['times', 'the count']) === 'the count'
+    ) {
+      line.wrap(FILL, item);
+      return this.#run.states(figure.value, at + 1, at + 2);
     }
     const found = item.is === 'repeat' ? this.#run.row.often(at) : this.#run.row.timesAt(at);
     if (!found) {

@@ -36,9 +36,9 @@ const ROUND_SO_OFTEN =
 /** "plain", "then two plain rounds", "one straight" */
 const PLAIN_ONLY =
   /^\W*(?:(?:then|now|and|next|another|work|crochet|do)\W+)*(?:(?:\d{1,3}|one|two|three|four|five|six|seven|eight|nine|ten|twelve)\s+)?(?:more\s+)?(?:plain|straight|even|unchanged)(?:\s+(?:rounds?|rows?|rnds?|rds?|ones?))?\W*$/iu;
-/** "six rounds without any shaping" */
+/** "six rounds without any shaping", "four rows without" */
 const UNSHAPED =
-  /(?<!\p{L})(?:without|no) (?:any |more |further )?(?:shaping|changes?|increas\p{L}+|decreas\p{L}+)(?!\p{L})/iu;
+  /(?<!\p{L})(?:without|no) (?:any |more |further )?(?:shaping|changes?|increas\p{L}+|decreas\p{L}+)(?!\p{L})|(?:rounds?|rows?|rnds?|rds?) without\W*$/iu;
 const WHOLE: ReadonlySet<Meaning['is']> = new Set(['each', 'around', 'evenly']);
 export const FLAT = /(?<!\p{L})(?:both|two) (?:layers|sides|edges)/iu;
 /** So much of a line is looked at, in characters. */
