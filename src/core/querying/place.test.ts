@@ -21,10 +21,17 @@ describe('a place in a text that is edited', () => {
     ['it is taken out', TEXT.replace('inc x 6 ', ''), null],
     ['its line is taken out', TEXT.replace('Rnd 2: inc x 6 (12)\n', ''), null],
     ['all is taken out', '', null],
+    ['the end of the text is altered, which has no line behind it', `${TEXT}Rnd 4: sc 18 (18`, 'inc x 6'],
   ])('when %s', (_, after, words) => {
     const [place] = follow([at('inc x 6')], TEXT, after);
     expect(place?.holds ? after.slice(place.from, place.to) : null).toBe(words);
     expect(place?.to).toBeLessThanOrEqual(after.length);
+  });
+
+  it('right before the end of a text is where it was when only the end is altered', () => {
+    const place = placeAt('sc 6 (6)', 0, 4);
+    expect(follow([place], 'sc 6 (6)', 'sc 6 (7]')).toEqual([placeAt('sc 6 (7]', 0, 4)]);
+    expect(follow([placeAt('sc 6 (6)', 5, 8)], 'sc 6 (6)', 'sc 6 (6]')[0]?.holds).toBe(false);
   });
 
   it('follows the one of two like words that it was made at', () => {

@@ -12,6 +12,12 @@ function outline(text: string): string[] {
   ]);
 }
 
+it('the chain that is told beside the name of a piece is known by its figure', () => {
+  const text = 'US terms\n\nSide strap: with Ginger, ch 17.\nRow 1: sc in 2nd ch from hook and across\n';
+  const start = readPattern(text).parts[0]?.stretches[0]?.start;
+  expect(start?.kind === 'chains' && text.slice(start.figure.from, start.figure.to)).toBe('17');
+});
+
 describe('the name of a piece that none is told of', () => {
   it.each([
     ['Bag\n\nRnd 1: 6 sc in MR (6)\n', 'Bag'],

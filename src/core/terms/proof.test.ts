@@ -12,6 +12,9 @@ describe('a conversion is proved by what is understood before and after', () => 
     [UK, []],
     [UK.replace('dc 1, inc', 'dc 2, inc'), ['6: Rnd 3: stitches used was 12 and is now 18.']],
     [UK.replace('(18)', '(24)'), ['6: Rnd 3: stated count was 18 and is now 24.']],
+    [UK.replace(' (18)', ''), ['6: Rnd 3: stated count was 18 and is now unknown.']],
+    [UK.replace('(12)', '(12 dc)'), ['5: Rnd 2 comes to the same count, and is read in another way.']],
+    [UK.replace('(dc 1, inc) x 6', 'work 18 dc as you like'), ['6: Rnd 3: stitches used was 12 and is now unknown.']],
     [UK.replace('Rnd 3:', 'Rnd 4:'), ['6: Rnd 3: number was 3 and is now 4.']],
     [UK.replace('Rnd 3:', 'Rnds 3-4:'), ['6: Rnd 3: last number was 3 and is now 4.']],
     [

@@ -181,7 +181,7 @@ function endOfPlainSentence(reader: Reader, at: number): number | null {
     )
       return null;
   }
-  return i > at && (i > at + 1 || WEAK_REMARK_LEADS.has(tokenAt(reader, at)?.word ?? '')) ? i : null;
+  return i > at + 1 || (i > at && WEAK_REMARK_LEADS.has(tokenAt(reader, at)?.word ?? '')) ? i : null;
 }
 
 function beginsSentence(reader: Reader, at: number): boolean {

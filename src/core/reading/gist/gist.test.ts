@@ -255,6 +255,14 @@ describe('rounds like earlier ones, in any words', () => {
     },
   );
 
+  it.each([
+    ['rounds 1 to 90, 1 to 90, 1 to 90, 1 to 90 like the head', 200],
+    ['rounds 3, 1 to 90 like the head', 91],
+    ['rounds 1 to 4 just like the head', 4],
+  ])('are so many at the most: %s', (words, most) => {
+    expect(referenceIn(words, { from: 0, to: words.length })?.rounds).toHaveLength(most);
+  });
+
   it('are not seen in amounts', () => {
     expect(referenceIn('repeat 2 sc', { from: 0, to: 11 })).toBeNull();
   });

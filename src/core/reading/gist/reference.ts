@@ -18,7 +18,7 @@ const NO_PIECE =
 const ONLY_SAME = /^\W*(?:the\s+)?(?:same|again|as before|like before|repeat|once more|same again)\W*$/iu;
 /** What may stand behind the number of a round. */
 const BEHIND_ROUND =
-  /^(?:and|to|through|till|until|again|once|twice|times?|more|for|but|of|on|in|at|from|except|with|without|only|as|the|above|here|was|were|did|done|is|are|then|exactly|same|too|also|ditto|before|rounds?|rows?|rnds?|rds?)$/iu;
+  /^(?:and|to|through|till|until|again|once|twice|times?|more|for|but|of|on|in|at|from|except|with|without|only|as|like|just|the|above|here|was|were|did|done|is|are|then|exactly|same|too|also|ditto|before|rounds?|rows?|rnds?|rds?)$/iu;
 const LONGEST = 160;
 const MOST = 200;
 
@@ -39,8 +39,7 @@ export function referenceIn(text: string, { from, to }: Span): RoundReference | 
   }
   const first = FIRST.exec(words);
   const upTo = first?.[1] === undefined ? null : valueOf(first[1]);
-  const rounds =
-    upTo === null ? numbersIn(words, part ?? '') : Array.from({ length: Math.min(upTo, MOST) }, (_, i) => i + 1);
+  const rounds = upTo === null ? numbersIn(words, part ?? '') : Array.from({ length: upTo }, (_, i) => i + 1);
   if (rounds.length === 0 && part === undefined)
     return ONLY_SAME.test(words) ? { rounds: [], last: 1, times, span } : null;
   return { rounds, times, ...named, span };

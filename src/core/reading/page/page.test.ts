@@ -222,3 +222,19 @@ ing 2 sts together; repeat from * to end. 12 sts.
     ]);
   });
 });
+
+describe('a piece like another one, in a layout that has been worked out', () => {
+  const LEG = '1. 6 sc in MR / 6\n2. inc x 6 / 12\n3. (sc, inc) x 6 / 18\n'.replaceAll(/^\d/gm, (n) => `Bar ${n}`);
+  const legs = (like: string) =>
+    rounds(`US terms\n\nFIRST LEG\n${LEG}\nSECOND LEG\n${like}\n\nBODY\n${LEG}`).slice(3, -3);
+
+  it.each([
+    ['Just like the first leg.', ['1-3 12 → 18 (–)']],
+    ['Like the first leg, 1 to 2.', ['1-2 6 → 12 (–)']],
+    ['Like the first leg, 2 to 3.', ['2-3 12 → 18 (–)']],
+    ['Like the third paw.', []],
+    [`Like the first leg, ${'and with all the care that it takes, '.repeat(4)}.`, []],
+  ])('%s', (like, expected) => {
+    expect(legs(like)).toEqual(expected);
+  });
+});
