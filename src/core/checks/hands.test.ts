@@ -4,6 +4,7 @@ import { checkPattern, checkText } from '../index.js';
 /** A piece that closes and holds stuffing, one that only closes, and one that stays open. */
 const HOLLOW =
   'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 6 (18)\nRnds 4-7: sc around (18)\nRnd 8: (sc 1, dec) x 6 (12)\nRnd 9: dec x 6 (6)\nFasten off and close the hole.\n';
+const FLAT = HOLLOW.replace(/Rnd 8[^]*/, 'Rnd 8: fold flat, sc 6 through both layers (6)\nFasten off.\n');
 const SHUT =
   'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nRnd 4: dec x 6 (6)\nFasten off and close the hole.\n';
 const OPEN = 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nFasten off, leaving a tail.\n';
@@ -81,10 +82,13 @@ const TEXTS: Readonly<Record<string, { readonly speaks: readonly string[]; reado
         `EGG\n${HOLLOW.replace('Fasten off and close the hole.', 'Thread the tail through the last stitches and pull them together.')}`,
       ),
       us(`BALL\n${HOLLOW}Stuff it.\n`),
+      us(`ARM (make 2)\n${FLAT}`),
+      us(`WING (make 2)\n${HOLLOW}`),
       us(`PEA\n${HOLLOW.replace('and close the hole', 'and draw the opening shut')}\nSTALK\n${OPEN}`),
     ],
     silent: [
       us(`BALL\n${HOLLOW.replace('Rnd 8', 'Stuff.\nRnd 8')}`),
+      us(`WING (make 2)\n${FLAT}`),
       us(`BALL\nFill the ball as you go.\n${HOLLOW}`),
       us(`BOTTOM\n${HOLLOW.replace('Rnd 8', 'Filling goes in.\nTOP\nRnd 8')}`),
       us(`BALL\n${HOLLOW.replace('Rnd 8', 'No stuffing is used.\nRnd 8')}`),

@@ -116,6 +116,7 @@ function never(part: Part, counted: readonly CountedRound[]): Found | null {
   const last = counted.at(-1);
   const made = last?.outcome.made ?? last?.carried ?? null;
   if (!last || made === null || made > CLOSED || !isHollow(counted) || LEFT_EMPTY.test(part.name)) return null;
+  if (last.round.steps.some(throughBoth) && LIES_FLAT.test(part.name)) return null;
   return {
     span: part.heading,
     round: null,
@@ -126,6 +127,9 @@ function never(part: Part, counted: readonly CountedRound[]): Found | null {
 /** What is made to hold something else, or to lie flat. */
 const LEFT_EMPTY =
   /(?<!\p{L})(?:cos[yi]\p{L}*|covers?|purses?|pouch(?:es)?|bags?|hats?|caps?|puppets?|bowls?|cups?|baskets?|vases?|lea(?:f|ves)|petals?|tiles?|coasters?)(?!\p{L})/iu;
+
+/** What is closed through both layers when it has been pressed flat, and stays so. */
+const LIES_FLAT = /(?<!\p{L})(?:wings?|ears?|fins?|flippers?|crests?|manes?|collars?)(?!\p{L})/iu;
 
 function isHollow(counted: readonly CountedRound[]): boolean {
   const widest = Math.max(0, ...counted.map(({ outcome }) => outcome.made ?? 0));

@@ -41,7 +41,8 @@ export class NeverThere extends Error {
   }
 }
 
-/** So far is looked for a working day; days. */
+const WEEK = 7;
+/** So far is looked for a working day beyond one a week; days. */
 const FARTHEST = 500;
 
 /** Working days, counted for each person once: a plan of many patterns asks for them again and again. */
@@ -79,7 +80,7 @@ export class Workdays {
     let at = day;
     for (let left = Math.abs(workdays); left > 0;) {
       at += step;
-      if (Math.abs(at - day) > FARTHEST + 3 * Math.abs(workdays)) throw new NeverThere(person);
+      if (Math.abs(at - day) > FARTHEST + WEEK * Math.abs(workdays)) throw new NeverThere(person);
       if (this.isWorking(at, person)) left -= 1;
     }
     return at;

@@ -65,6 +65,13 @@ describe('days', () => {
     expect(workdays.between(day('2026-04-10'), day('2026-04-02'))).toBe(-5);
   });
 
+  it('are found as well for somebody who works one day in a week', () => {
+    const mondays = new Workdays({ ...WEEK, workdays: [0] });
+    const monday = day('2026-04-06');
+    expect(mondays.from(monday, 300, '')).toBe(monday + 7 * 300);
+    expect(mondays.from(monday, -300, '')).toBe(monday - 7 * 300);
+  });
+
   it('of work are not looked for without end', () => {
     expect(() => new Workdays({ ...WEEK, workdays: [] }).from(0, 1, '')).toThrow('There are no working days.');
     const absences = [{ person: 'Ines', from: -10_000, to: 50_000 }];

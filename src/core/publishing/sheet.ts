@@ -119,10 +119,9 @@ class Prose {
   constructor(pattern: Pattern, blocks: Block[]) {
     this.#pattern = pattern;
     this.#blocks = blocks;
-    const { source, title, parts } = pattern;
-    const first = parts[0]?.heading.from ?? source.text.length;
+    const { source, title } = pattern;
     const at = title === null ? -1 : source.text.indexOf(title);
-    this.#titleLine = at >= 0 && at <= first ? lineIndexAt(source, at) : -1;
+    this.#titleLine = at >= 0 ? lineIndexAt(source, at) : -1;
   }
 
   /** Takes what stands between two places. */

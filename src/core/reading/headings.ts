@@ -31,7 +31,7 @@ function countOf(word = ''): number {
 }
 
 /** Reads how many are to be made from a heading: "(make 2)", "– make two", "x2", "(2 pcs.)". */
-function quantityIn(text: string): { make: number; index: number; end: number } | null {
+export function quantityIn(text: string): { make: number; index: number; end: number } | null {
   const each = / in /i.test(text) ? BY_YARN.exec(text) : null;
   if (each?.[1]) {
     const figures = each[1].matchAll(/(?<![\p{L}\d])(\d{1,2}|\p{L}+) in /giu);
@@ -105,7 +105,7 @@ export function headingByLook(line: string): Heading | null {
   if (!quantityIn(text) || text.length > 60 || /[.!?]$/.test(text.replace(/pcs?\.\)?/, ''))) return null;
   const heading = named(text, 0);
   // "18 x 2 rows" names nothing.
-  return /\p{L}/u.test(heading.name) ? heading : null;
+  return /\p{L}/u.test(heading.name) && !LEADS_YARN.test(heading.name) ? heading : null;
 }
 
 /** "Make 4 chain and join in a ring.": no piece. */
@@ -200,7 +200,7 @@ function withoutSymbols(text: string): string {
 }
 
 /** "2 arms:", "Two ears" */
-const FIGURE_BEFORE = /^(\d{1,2}|two|three|four|five|six)\s+(\p{L}{3,14}s):?$/iu;
+const FIGURE_BEFORE = /^(\d{1,2}|two|three|four|five|six)\s+(?!pieces)(\p{L}{3,14}s):?$/iu;
 
 /** "body   yarn: taupe" */
 const YARN_IN_COLUMN = /\s{2,}(?:yarn|colou?r)\s*:.*$/iu;

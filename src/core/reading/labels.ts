@@ -32,7 +32,7 @@ const WORD_LABEL = new RegExp(
 const RING_AFTER = /^\s*\p{L}[\p{L} .]{0,30}?(?<!\p{L})(?:ring|circle|loop|mr|mc)(?!\p{L})/iu;
 const MAY_HOLD_LABEL = /[\d①-⑳]|ro(?:w|und)|rnd|next:/i;
 /** Where a label can stand within a line: after the end of a sentence or a bracket. */
-const AFTER_SENTENCE = /[.!?;:)\]}|][ \t\u00a0*_]+(?=r|next)/giu;
+const AFTER_SENTENCE = /(?:[.!?;:|]|[)\]}],?)[ \t\u00a0*_]+(?=r|next)/giu;
 /** "1st round:", "6th - 10th rounds:", "Third row:". */
 const ORDINAL = String.raw`(?:\d{1,3}(?:st|nd|rd|th)|first|second|third|fourth|fifth|sixth|seventh|eighth|ninth|tenth)`;
 const ORDINAL_LABEL = new RegExp(

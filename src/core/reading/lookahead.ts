@@ -114,7 +114,8 @@ export class Lookahead {
         (this.#source.lineStarts[index] ?? 0) + text.length,
         this.#lexicon,
       );
-    const place = works ? null : named;
+    // "Four pieces" names none.
+    const place = works || named?.name === '' ? null : named;
     if (!place) {
       const leading = headingWithLead(text);
       const first = leading && !leading.section ? this.nextLabel(index) : null;

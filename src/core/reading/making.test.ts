@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { moreIn } from './making.js';
+import { makeIn, moreIn } from './making.js';
 
 describe('how many more of a piece are made, by what stands behind its rounds', () => {
   it.each([
@@ -45,5 +45,25 @@ describe('how many more of a piece are made, by what stands behind its rounds', 
     'Make sure the second arm is level.',
   ])('nothing in %s', (text) => {
     expect(moreIn(text)).toBe(0);
+  });
+});
+
+describe('how many are made, by the lines between a name and its first round', () => {
+  it.each([
+    ['\nMake 2.\n', 2],
+    ['\n(make two)\n', 2],
+    ['\nfour of these\n', 4],
+    ['\nIn brown, make three.\n', 3],
+    ['\nWith red.\nYou need four.\n', 4],
+    ['\nmake a pair\n', 2],
+    ['\nWith red, make 4 ch.\n', null],
+    ['\nMake 12 chains and join.\n', null],
+    ['\nWork 2 rounds.\n', null],
+    ['\nRepeat 2 times.\n', null],
+    ['\nMake 40 of them.\n', null],
+    [`\nMake 2 of them, ${'and take all the care that you can find '.repeat(2)}\n`, null],
+    ['\n', null],
+  ])('%j', (text, make) => {
+    expect(makeIn(text)).toBe(make);
   });
 });

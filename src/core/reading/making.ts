@@ -1,5 +1,5 @@
 import { cardinal } from '../vocabulary/numbers.js';
-import { namesPart } from './headings.js';
+import { namesPart, quantityIn } from './headings.js';
 
 /** "Make three more.", "then two more of the same", "one more the same" */
 const SO_MANY_MORE =
@@ -14,6 +14,10 @@ const AGAIN =
 const IN_ALL =
   /^\W*make\s+(\p{L}{3,5}|\d{1,2})(?:\s+(?:of (?:them|these|those)|in all|altogether))?(?:,\s\p{L}+)?\s*[.!]?\s*$/imu;
 const MOST = 12;
+const LONGEST_LINE = 60;
+/** "With red, make 4 ch.", "work 2 rounds" */
+const OF_STITCHES =
+  /(?<!\p{L})(?:\d{1,3}|\p{L}+)\s?(?:ch|chains?|sts?|stitch(?:es)?|sc|dc|rounds?|rows?|rnds?)(?!\p{L})/iu;
 
 /** How many more of a piece are made, by what stands behind its rounds; 0 where nothing is said of it. */
 export function moreIn(text: string): number {
@@ -24,6 +28,15 @@ export function moreIn(text: string): number {
   if (one && (one[1] === undefined || isPiece(one[1]))) return 1;
   const all = IN_ALL.exec(text);
   return all ? Math.max(0, valueOf(all[1]) - 1) : 0;
+}
+
+/** "Make 2.", "four of these", "In brown, make two": how many are made by the short lines below a name; null where none says so. */
+export function makeIn(text: string): number | null {
+  for (const line of text.split('\n')) {
+    const quantity = line.length <= LONGEST_LINE && !OF_STITCHES.test(line) ? quantityIn(line) : null;
+    if (quantity) return quantity.make <= MOST ? quantity.make : null;
+  }
+  return null;
 }
 
 function isPiece(word: string): boolean {

@@ -18,6 +18,18 @@ it('the chain that is told beside the name of a piece is known by its figure', (
   expect(start?.kind === 'chains' && text.slice(start.figure.from, start.figure.to)).toBe('17');
 });
 
+const ROUNDS = 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\n';
+
+it.each([
+  ['ARMS\nMake 2.\n', 'Arms x2'],
+  ['ARMS (make 2)\nMake them alike.\n', 'Arms x2'],
+  ['ARMS\n\nFour pieces\n', 'Arms x4'],
+  ['Arms\nin brown, four of them\n\n', 'Arms x4'],
+  ['ARMS\n\n', 'Arms'],
+])('how many of a piece are made is told with its name or below it: %j', (heading, part) => {
+  expect(outline(`Bear\nUS terms\n\n${heading}${ROUNDS}`)[0]).toBe(part);
+});
+
 describe('the name of a piece that none is told of', () => {
   it.each([
     ['Bag\n\nRnd 1: 6 sc in MR (6)\n', 'Bag'],
@@ -30,7 +42,6 @@ describe('the name of a piece that none is told of', () => {
   });
 });
 
-const ROUNDS = 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\n';
 const labels = (line: string) =>
   outline(`BALL\n${line}\n`)
     .slice(1)
@@ -62,6 +73,8 @@ describe('labels', () => {
     ['Rnd 5 - 6 sc', ['Rnd 5']],
     ['Rnd 5: sc around (6). Rnd 6: inc x 6 (12)', ['Rnd 5', 'Rnd 6']],
     ['Oat. Rnd 5 - sc around', ['Rnd 5']],
+    ['Branch (2x): Rd 1: 6 sc in MR (6), Rd 2-3: sc around (6)', ['Rd 1', 'Rd 2-3']],
+    ['Rd 5: sc around (6), as in Rd 4', ['Rd 5']],
   ])('%s', (line, found) => {
     expect(labels(line)).toEqual(found);
   });

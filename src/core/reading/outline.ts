@@ -366,11 +366,9 @@ class Outliner {
   }
 
   #newPart(heading: Heading, span: Span, beginning: Beginning): void {
-    const chains = chainStartIn(heading.rest, this.#lexicon.compact, span.to - heading.rest.length);
     const name = heading.name || this.#unnamed().name;
     const part = this.#pieces.begin({ ...heading, name }, span, {
       ...beginning,
-      start: beginning.start ?? chains,
       series: '',
     });
     this.#passages.claim(part);

@@ -1,7 +1,7 @@
 import type { Part, Round, Stretch } from '../pattern/pattern.js';
 import type { SourceText, Span } from '../text/source.js';
 import type { Heading } from './headings.js';
-import { moreIn } from './making.js';
+import { makeIn, moreIn } from './making.js';
 
 type Draft<T> = { -readonly [K in keyof T]: T[K] };
 
@@ -19,6 +19,7 @@ interface StretchDraft extends Omit<Draft<Stretch>, 'rounds'> {
 export type Beginning = Omit<StretchDraft, 'rounds'>;
 
 const LONGEST_CODA = 400;
+const LONGEST_LEAD = 200;
 
 /** The parts of a text while they are read, the last of which rounds are added to. */
 export class Pieces {
@@ -82,7 +83,7 @@ export class Pieces {
         }));
       if (stretches.length === 0) continue;
       const { name, saysMake, heading } = draft;
-      const make = draft.make + (saysMake ? 0 : this.#moreOf(draft, source));
+      const make = draft.make + (saysMake ? 0 : (moreBelow(draft, source) ?? this.#moreOf(draft, source)));
       finished.set(draft, { name, make, saysMake, heading, stretches });
     }
     return finished;
@@ -95,4 +96,11 @@ export class Pieces {
     const to = Math.min(next?.heading.from ?? Infinity, from + LONGEST_CODA);
     return moreIn(text.slice(from, to));
   }
+}
+
+/** How many more of a piece are to be made, as it says between its name and its first round; null where it says nothing. */
+function moreBelow({ heading, stretches }: PartDraft, { text }: SourceText): number | null {
+  const first = stretches[0]?.rounds[0]?.span.from ?? heading.to;
+  const make = makeIn(text.slice(heading.to, Math.min(first, heading.to + LONGEST_LEAD)));
+  return make === null ? null : make - 1;
 }

@@ -2,7 +2,7 @@ import { once, type Amount, type Place } from '../pattern/instruction.js';
 import type { Loops } from '../vocabulary/stitches.js';
 import { filling, passRound } from './amount.js';
 import { passSpace } from './count.js';
-import { isWord, meaningAt, pass, spanBetween, tokenAt, type Reader } from './reader.js';
+import { isBoundary, isWord, meaningAt, pass, spanBetween, tokenAt, type Reader } from './reader.js';
 
 /** Where a step goes and into how many stitches: "in each of the next 5 sts". */
 export interface Placement {
@@ -314,11 +314,12 @@ function andChain(reader: Reader, at: number): number {
   return chain !== null && tokenAt(reader, chain)?.kind !== 'number' ? chain : at;
 }
 
-/** "in st at base of ch", "in base of 3 ch": the stitch that the starting chain stands on. */
+/** "in st at base of ch", "in base of 3 ch", "in st at base": the stitch that the starting chain stands on. */
 function atBase(reader: Reader, at: number): number | null {
   const st = pass(reader, at, 'same', 'stitch-word');
   const from = isWord(reader, st, 'at') ? st + 1 : st;
-  return isWord(reader, from, 'base', 'foot', 'bottom') ? startingChain(reader, from + 1) : null;
+  if (!isWord(reader, from, 'base', 'foot', 'bottom')) return null;
+  return startingChain(reader, from + 1) ?? (from > at && isBoundary(reader, from + 1) ? from + 1 : null);
 }
 
 /** "in top of 3 ch", "in 3rd ch of 3 ch": the starting chain of the row before, the last stitch of the edge. */

@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest';
 import { STITCHES, type StitchId } from '../vocabulary/stitches.js';
+import { fabricOf } from './fabric.js';
 import type { Gauge } from './gauge.js';
 import { yarnIn } from './yarn.js';
 
@@ -43,6 +44,24 @@ it.each([
   ['one that is not counted', 1, 0, 31],
 ])('%s takes as many posts and tops', (_, into, made, expected) => {
   expect(yarn('step1', into, made)).toBe(expected);
+});
+
+it('air makes a round no taller, and a taller stitch does', () => {
+  const height = (stitch: StitchId) => fabricOf(stitch).height;
+  expect([height('chain'), height('picot')]).toEqual([0, 0]);
+  const rising = ['slip', 'step1', 'extended1', 'step1half', 'step2', 'step3', 'step4', 'step5'] as const;
+  rising.slice(1).forEach((stitch, i) => expect(height(stitch)).toBeGreaterThan(height(rising[i] ?? stitch)));
+  for (const stitch of [
+    'foundation1',
+    'reverse1',
+    'frontpost1',
+    'backpost1',
+    'loop',
+    'bobble',
+    'puff',
+    'popcorn',
+  ] as const)
+    expect(height(stitch)).toBe(height('step1'));
 });
 
 it('a chain that makes nothing is told with the stitches along it', () => {

@@ -22,7 +22,10 @@ export const loops: InstructionForm = {
     const verb = pass(reader, at, 'work');
     const said = meaningAt(reader, pass(reader, verb, 'in'), 'loops');
     if (!said) return null;
-    const next = said.next;
+    // "FLO of each st:"
+    const each = meaningAt(reader, said.next, 'each');
+    const all = each && meaningAt(reader, each.next, 'stitch-word')?.next;
+    const next = all && isBoundary(reader, all) ? all : said.next;
     reader.steps.push({ kind: 'loops', loops: said.meaning.loops, span: spanBetween(reader, at, next) });
     return isWord(reader, next, ':') ? next + 1 : next;
   },

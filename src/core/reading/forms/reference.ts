@@ -324,6 +324,8 @@ export function freeLoopsAt(reader: Reader, at: number): { step: FreeLoops; next
   let loops: 'front' | 'back' | null = null;
   let said = false;
   for (let i = at; i < reader.end && i < at + 18; i += 1) {
+    // "working behind Rnd 10 into the back loops of Rnd 9"
+    if (!said && isWord(reader, i, 'behind')) i = roundNumbers(reader, i + 1)?.next ?? i;
     const token = tokenAt(reader, i);
     if (!token || (token.kind === 'mark' && /^[;:!?]$/.test(token.word)) || token.kind === 'number') return null;
     const loop = meaningAt(reader, i, 'loops', 'loop-word');

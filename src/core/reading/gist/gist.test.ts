@@ -38,6 +38,11 @@ describe('the gist of an instruction, in whatever order a hand puts it', () => {
   it.each<[string, Readonly<Record<string, Sense>>, string]>([
     ['growing by 6 (18)', {}, '2/1 x 6, 1/1 x fill = 18'],
     ['(sc, inc); repeat 6 times', {}, '(1/1 x 1, 2/1 x 1) x 6'],
+    ['(sc, inc); repeat 6', {}, '(1/1 x 1, 2/1 x 1) x 6'],
+    ['(sc, inc); repeat', {}, '(1/1 x 1, 2/1 x 1) x fill'],
+    ['tog every 3rd and 4th stitch (18)', {}, '(1/1 x 2, 1/2 x 1) x fill = 18'],
+    ['always tog', {}, '1/2 x fill'],
+    ['tog all around', {}, '1/2 x fill'],
     ['2sc, dec, repeat 18', {}, '(1/1 x 2, 1/2 x 1) x fill = 18'],
     ['2sc, dec, repeat 18 (stuff now)', {}, '(1/1 x 2, 1/2 x 1) x fill = 18'],
     ['2sc, dec, repeat (eyes after it, between rounds 7 and 8)', {}, '(1/1 x 2, 1/2 x 1) x fill'],

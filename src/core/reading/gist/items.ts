@@ -258,6 +258,11 @@ const SHAPES: ReadonlyMap<string, { readonly per: number; readonly over: number 
   ['threes', { per: 1, over: 3 }],
 ]);
 
+/** Whether a word tells a stitch by how many go into how many. */
+export function tellsShape(word: string): boolean {
+  return SHAPES.has(word);
+}
+
 /** A sign that parts, or says what comes out. */
 function markOf(sign: string): ItemKind | 'nothing' {
   if (sign === ',' || sign === '/') return { is: 'break', strong: false };

@@ -133,6 +133,7 @@ const PHRASES: readonly ((words: Words, at: number) => Phrase | null)[] = [
     !((tokens[at + 1]?.value ?? 0) > 1)
       ? { item: { is: 'number', value: 2, ordinal: true, glued: false }, next: at + 1 }
       : null,
+  twoAsOne,
   // "every 3rd and 4th joined": of stitches, and no end of a round.
   ({ tokens, before }, at) =>
     tokens[at]?.word === 'joined' && OF_SEVERAL.has(before) ? { item: { is: 'together' }, next: at + 1 } : null,
@@ -178,6 +179,18 @@ function unshaped({ tokens }: Words, at: number): Phrase | null {
   if (changes < 0) return null;
   const any = /^any(?:thing)?$/.test(words[changes + 1] ?? '');
   return { item: { is: 'plain' }, next: at + changes + (any ? 2 : 1) };
+}
+
+const ALWAYS = /^(?:always|only|just|then|now)$/;
+
+/** "tog every 3rd and 4th stitch", "always tog": a decrease that is called by what it does. */
+function twoAsOne({ tokens, lexicon }: Words, at: number): Phrase | null {
+  const word = lexicon.at(tokens, at);
+  if (word?.meaning.is !== 'together' || !tokens.slice(0, at).every((token) => ALWAYS.test(token.word))) return null;
+  const behind = lexicon.at(tokens, at + word.length)?.meaning.is;
+  const ends = tokens[at + word.length]?.kind === 'open' || tokens[at + word.length] === undefined;
+  if (behind !== 'each' && behind !== 'around' && !(ends && at > 0)) return null;
+  return { item: { is: 'tool', stitch: null, per: 1, over: 2 }, next: at + word.length };
 }
 
 /** "35 every time" says no more than 35. */

@@ -1,4 +1,5 @@
 import { changeAt } from '../gist/change.js';
+import { tellsShape } from '../gist/items.js';
 import { tokenize, type Token } from '../lexer.js';
 import type { Lexicon, Meaning } from '../lexicon.js';
 import { numeralsIn } from './numerals.js';
@@ -71,7 +72,7 @@ export function lookAt(text: string, lexicon: Lexicon): Looks {
     whole ||
     many ||
     [TOTALS, GO_ROUND, ROUNDS_ON, GETS, RING_TOLD].some((pattern) => pattern.test(text)) ||
-    tokens.some((_, i) => changeAt(tokens, i) !== null) ||
+    tokens.some(({ word }, i) => tellsShape(word) || changeAt(tokens, i) !== null) ||
     holds(CROCHET) ||
     (figures > 0 && holds(PLACES));
   const refers = ALIKE.test(text) && (SO_MANY.test(text) || NUMBERED.test(text));

@@ -122,7 +122,8 @@ export function nameIn(written: string): Heading | null {
   const bare = line.trim().replace(/^(?:\d{1,2}[.)]?\s+(?=\p{L})|[A-Z]\s{2,})/u, '');
   const known = headingByLook(bare) ?? headingByPlace(bare);
   const { name, many } = calledIn(text, known);
-  if (!name || MAKES_STITCHES.test(text)) return null;
+  // "four of these" belongs to the name above it.
+  if (!name || MAKES_STITCHES.test(text) || ONLY_SO_MANY.test(text)) return null;
   const make = known?.saysMake ? known.make : madeIn(many ?? text.slice(name.length));
   return {
     name,
@@ -142,6 +143,8 @@ function calledIn(text: string, known: Heading | null): { name: string | undefin
   return { name: name ?? known?.name ?? plain, many };
 }
 
+const ONLY_SO_MANY =
+  /^\W*(?:(?:make|work|crochet|do)\s+)?(?:\d{1,2}|two|three|four|five|six|seven|eight)(?:\s+(?:of (?:them|these|those)|pieces?|alike))?\W*$/iu;
 const NAME_AND_NUMBER = /^(\p{L}{3,}(?:\s\p{L}{3,})?)\s+(two|three|four|six|eight|[2-8])$/iu;
 
 /** "4 mm", "50 g": how large or heavy something is, and not how many. */
