@@ -37,8 +37,9 @@ export function decide(text: string, options: ReadOptions = { terms: 'auto' }): 
   const gap = leavesGap(known);
   const enough = known.rounds.length >= FEWEST && proved >= known.rounds.length * ENOUGH && !gap;
   if (text.length > LONGEST || (enough && reader.missed(known.pattern) < FEW_MISSED)) return known;
-  // What is read by known forms stands, unless more than a round or so speaks against it.
-  const margin = proved >= FEWEST && !gap ? MARGIN : 0;
+  // What is read by known forms to the last round stands, unless more than a round or so speaks against it.
+  const unread = known.rounds.some(({ verdict }) => verdict === 'unreadable');
+  const margin = proved >= FEWEST && !gap && !unread ? MARGIN : 0;
   let best = { counted: known, proved: Math.max(proved + margin, FEWEST - 1) };
   for (const units of likeliest(reader)) {
     const counted = readingOf(reader, text, options, units);
