@@ -23,7 +23,7 @@ const DECOR_LINE = /^\s*([~=*_#+•·\-–—]{1,6})\s*(.*?)\s*\1?\s*$/u;
 
 /** "Scoops – one in vanilla, one in cherry", "Petals (2 in red and 3 in white)": so many of each yarn. */
 const BY_YARN =
-  /\s*(?:[(,:]|\s[-–—])\s*((?:\d{1,2}|one|two|three|four|five|six) in \p{L}[\p{L} ]{0,20}?(?:(?:,|,? and|\s?&)\s(?:\d{1,2}|one|two|three|four|five|six) in \p{L}[\p{L} ]{0,20}?)+)\)?:?$/iu;
+  /(?:[(,:]|\s[-–—])\s*((?:\d{1,2}|one|two|three|four|five|six) in \p{L}[\p{L} ]{0,20}?(?:(?:,|,? and|\s?&)\s(?:\d{1,2}|one|two|three|four|five|six) in \p{L}[\p{L} ]{0,20}?)+)\)?:?$/iu;
 
 /** The number that a figure or a word says; 0 where it says none. */
 function countOf(word = ''): number {

@@ -36,6 +36,9 @@ describe('the name of a piece that none is told of', () => {
     ['US terms\n\nRnd 1: 6 sc in MR (6)\n', 'Pattern'],
     ['Terms: UK\nBag\n\nRnd 1: 6 dc in MR (6)\n', 'Bag'],
     ['Written in US crochet terminology.\n\nRnd 1: 6 sc in MR (6)\n', 'Pattern'],
+    ['(UK terms throughout!)\n\nRnd 1: 6 dc in MR (6)\n', 'Pattern'],
+    ['Language: English (US)\n\nRnd 1: 6 sc in MR (6)\n', 'Pattern'],
+    ['English pattern\n\nRnd 1: 6 sc in MR (6)\n', 'English pattern'],
     ['US terms of trade\n\nRnd 1: 6 sc in MR (6)\n', 'US terms of trade'],
   ])('%j', (text, name) => {
     expect(readPattern(text).parts.map((part) => part.name)).toEqual([name]);

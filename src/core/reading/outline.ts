@@ -2,6 +2,7 @@ import type { Instruction, Part, Passage, RoundReference, Section } from '../pat
 import { lineIndexAt, lineSpan, type SourceText, type Span } from '../text/source.js';
 import type { SectionKind } from '../vocabulary/sections.js';
 import type { InstructionReader } from './again.js';
+import { declarationsIn } from './detect.js';
 import { NO_INSTRUCTION } from './gist/gist.js';
 import type { LineRole } from './hand.js';
 import { BEGINS_IN_CHAIN, sectionOf, type Heading } from './headings.js';
@@ -46,9 +47,12 @@ const LONGEST_NAME = 40;
 /** "Just like the first leg", "Work as for right arm" */
 const LIKE_OTHER =
   /^\W*(?:(?:just|exactly|work(?:ed)?|made?|make|crochet) )*(?:like|same as|as for|as) (?:the )?\p{L}{3}/iu;
-/** "US terms", "Terms: UK": the first line of a text without a title. */
-const SAYS_TERMS =
-  /^\W*(?:(?:written|in|uses?|all|standard)\s+)*(?:us|uk|u\.s\.|u\.k\.|american|british|english)\s+(?:crochet\s+)?term(?:s|inology)\W*$|^\W*term(?:s|inology)\s*[:=–—-]/iu;
+/** What a line may hold that says nothing but its terms: "US terms", "Terms: UK", "(written in British terminology throughout)". */
+const OF_TERMS: ReadonlySet<string> = new Set(
+  'us uk u s k american british english terms term terminology abbreviations language crochet standard pattern written in use uses used using is are this the all throughout'.split(
+    ' ',
+  ),
+);
 
 /** Finds parts and rounds, in one pass over the lines. */
 export function outlineOf(
@@ -159,15 +163,15 @@ class Outliner {
 
   /** A round that no label tells. */
   #unlabelled(index: number, span: Span, text: string): boolean {
-    const told = this.#units.units.length === 0;
-    const like = told || !this.#pending ? null : this.#rounds.likeOther(span, text);
+    const worked = this.#units.units.length > 0;
+    const like = !worked || !this.#pending ? null : this.#rounds.likeOther(span, text);
     if (like) {
       this.#begin(like.label);
       const open = { label: like.label, from: span.from, bodyFrom: span.from, to: span.to };
       this.#add(open, { ...NO_INSTRUCTION, reference: like.reference });
       return true;
     }
-    if (!told && this.#pieces.part === null) return false;
+    if (worked && this.#pieces.part === null) return false;
     const headed = this.#pending !== null;
     if (!headed && this.#first(this.#rounds.chainPiece(span, text))) return true;
     const before = { section: this.#section, headed, open: this.#open?.label?.numbers ?? [] };
@@ -470,8 +474,13 @@ class Outliner {
 /** The title that the first line of a text is; undefined where one may still come, null where the text begins without. */
 function titleIn(text: string): string | null | undefined {
   if (HEADS_TABLE.test(text)) return undefined;
-  if (SAYS_TERMS.test(text) || inlineSection(text).kind) return null;
+  if (saysTerms(text) || inlineSection(text).kind) return null;
   return text.replace(/^[^\p{L}\d]+|[^\p{L}\d)!?]+$/gu, '');
+}
+
+function saysTerms(text: string): boolean {
+  const words = text.toLowerCase().match(/\p{L}+/gu) ?? [];
+  return words.every((word) => OF_TERMS.has(word)) && declarationsIn(text).length > 0;
 }
 
 /** "Hook: 2.5 mm": the section that begins in a line, and its name with the sign behind it. */
