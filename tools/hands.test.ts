@@ -8,8 +8,8 @@ describe('patterns in unusual hands', () => {
   it('are read, all but a few rounds', () => {
     const scores = scoreFolder('corpus/odd').map(({ score }) => score);
     const sum = (figure: 'rounds' | 'right' | 'falseAlarms') => scores.reduce((all, score) => all + score[figure], 0);
-    expect(sum('rounds')).toBe(2130);
-    expect(sum('right')).toBeGreaterThanOrEqual(2125);
+    expect(sum('rounds')).toBe(2300);
+    expect(sum('right')).toBeGreaterThanOrEqual(2295);
     expect(sum('falseAlarms')).toBeLessThanOrEqual(11);
   });
 

@@ -8,7 +8,8 @@ const STITCH_NAMES =
 const WEAK_US = /\b(?:skip|sk|gauge|yarn over|yo|color)\b/gi;
 const WEAK_UK = /\b(?:miss|tension|yrh|yoh|colour)\b/gi;
 const RING_OF_SHARED = /(\d{1,2})\s?dc (?:in|into)\s+(?:a |the )?(?:magic|mr|ring|mc)/gi;
-const COUNTRY = /\b(us|u\.s\.|usa|american|uk|u\.k\.|british|english(?= term|\)))(?![a-z])/gi;
+const COUNTRY =
+  /\b(us|u\.s\.|usa|american|uk|u\.k\.|british|english(?= term|\)| (?:single|double|half|treble) ))(?![a-z])/gi;
 const THING = String.raw`(?:terms?|terminology|terminologies|stitch(?:es| names)?|names|words|abbreviations|crochet|version|notation|pattern|standards?|english|rows|rounds)`;
 const THING_AFTER = new RegExp(String.raw`^[ \t*_-]+(?:\p{L}+[ \t]+){0,2}?${THING}(?!\p{L})`, 'iu');
 const THING_BEFORE = new RegExp(

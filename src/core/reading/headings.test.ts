@@ -5,6 +5,7 @@ import {
   headingByPlace,
   headingOfPart,
   headingWithLead,
+  headingWithMore,
   namesPart,
   partInLine,
   sectionOf,
@@ -228,5 +229,20 @@ describe('what a line calls a piece by', () => {
     ['Body: yarn', 'Body: yarn'],
   ])('%s', (line, expected) => {
     expect(withoutNumber(line)).toBe(expected);
+  });
+});
+
+describe('a name and what it is made of, in a line of its own', () => {
+  it.each([
+    ['Head and body. Coffee.', 'Head and body'],
+    ['Wing (2 details). Sand.', 'Wing ×2'],
+    ['Ears (make 2). Brown, then cream', 'Ears ×2'],
+    ['Stuff the head. Close.', null],
+    ['Put the eyes in. Well done', null],
+    ['Tail. 6 sc in a ring', null],
+    ['Nose. Black, 12 rounds', null],
+    ['Body. Work on both loops of the chain, going all around', null],
+  ])('%s → %s', (line, heading) => {
+    expect(told(headingWithMore(line))).toBe(heading);
   });
 });

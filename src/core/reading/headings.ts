@@ -1,5 +1,5 @@
 import { SECTION_NAMES, type SectionKind } from '../vocabulary/sections.js';
-import { cardinal } from '../vocabulary/numbers.js';
+import { countOf, maySayQuantity, quantityIn, type Quantity } from './quantity.js';
 
 /** A line that names what follows. */
 export interface Heading {
@@ -14,37 +14,7 @@ export interface Heading {
   readonly rest: string;
 }
 
-const MAKE =
-  /(?<![\p{L}\d])(?:make\s+(?:another\s+)?(\d+|one|two|three|four|five|six|seven|eight|nine|ten|twelve)|(?:crochet|work|knit|prepare)\s+(\d+|one|two|three|four|five|six)(?=\s*(?:[),.:]|$))|(\d+)\s+(?:per|on each)\s+(?:side|arm|leg|foot|hand|end)|(?:you\s+)?need\s+(?:to\s+make\s+)?(\d+|one|two|three|four|five|six|seven|eight)(?:\s+of\s+(?:them|these))?|(\d+|one|two|three|four|five|six)\s+(?:pieces?|parts?|details?|pcs?\.?|of\s+(?:them|these)|alike|times)|(both)\s+(?:alike|the\s+same)|(?<=,\s)(two|three|four|five|six)(?=\)?:?$)|(?:make\s+)?(a pair)(?:\s+of(?:\s+(?:them|these))?)?|[x×*]\s?(\d+)(?!\*)|(\d+)\s?[x×])(?![\p{L}])[^)]{0,40}\)?/iu;
-/** A quick look before the long one. */
-const MAY_SAY_MAKE =
-  /make|crochet|work|knit|prepare|need|piece|part|detail|pcs|alike|both|(?:\d|one|two|three) in [^.]* in |, (?:two|three|four|five|six)\)?:?$|times|a pair|of the|\d per|on each|[x×*]\s?\d|\d\s?[x×]/i;
 const DECOR_LINE = /^\s*([~=*_#+•·\-–—]{1,6})\s*(.*?)\s*\1?\s*$/u;
-
-/** "Scoops – one in vanilla, one in cherry", "Petals (2 in red and 3 in white)": so many of each yarn. */
-const BY_YARN =
-  /(?:[(,:]|\s[-–—])\s*((?:\d{1,2}|one|two|three|four|five|six) in \p{L}[\p{L} ]{0,20}?(?:(?:,|,? and|\s?&)\s(?:\d{1,2}|one|two|three|four|five|six) in \p{L}[\p{L} ]{0,20}?)+)\)?:?$/iu;
-
-/** The number that a figure or a word says; 0 where it says none. */
-function countOf(word = ''): number {
-  return Number(word) || (cardinal(word.toLowerCase()) ?? 0);
-}
-
-/** Reads how many are to be made from a heading: "(make 2)", "– make two", "x2", "(2 pcs.)". */
-export function quantityIn(text: string): { make: number; index: number; end: number } | null {
-  const each = / in /i.test(text) ? BY_YARN.exec(text) : null;
-  if (each?.[1]) {
-    const figures = each[1].matchAll(/(?<![\p{L}\d])(\d{1,2}|\p{L}+) in /giu);
-    const make = [...figures].reduce((sum, [, word = '']) => sum + countOf(word), 0);
-    return { make, index: each.index, end: each.index + each[0].length };
-  }
-  const match = MAY_SAY_MAKE.test(text) ? MAKE.exec(text) : null;
-  if (!match || /^\W{0,3}rep(?:eat)?\s/i.test(text)) return null;
-  const word = (match.slice(1).find(Boolean) ?? '').toLowerCase();
-  const make = word === 'a pair' || word === 'both' ? 2 : countOf(word);
-  const index = text.slice(0, match.index).replace(/[\s(,–—:-]+$/u, '').length;
-  return make > 0 && make < 1000 ? { make, index, end: match.index + match[0].length } : null;
-}
 
 /** The section that a name stands for, or null: "What you need" is materials. */
 export function sectionOf(name: string): SectionKind | null {
@@ -91,7 +61,7 @@ export function headingByLook(line: string): Heading | null {
   // A sentence, most often: without ornament, capitals or a number to make.
   const plain = isSmallLetter(text.charCodeAt(1)) && isLetter(text.charCodeAt(0));
   if (plain && isSentence(text)) return null;
-  if ((plain || (/[.,;]$/.test(text) && !text.startsWith('.'))) && !MAY_SAY_MAKE.test(text) && !text.startsWith('#'))
+  if ((plain || (/[.,;]$/.test(text) && !text.startsWith('.'))) && !maySayQuantity(text) && !text.startsWith('#'))
     return null;
   const ornate = isLetter(text.charCodeAt(0)) ? null : inOrnament(text);
   if (ornate) return ornate;
@@ -214,7 +184,7 @@ export function withoutNumber(line: string): string {
 }
 
 /** "EARS (2)" */
-function figureBehind(text: string): { make: number; index: number; end: number } | null {
+function figureBehind(text: string): Quantity | null {
   const match = /^\D+?\s*[([](\d{1,2})[)\]]:?$/u.exec(text);
   const index = match ? text.search(/\s*[([]\d/u) : 0;
   return match && Number(match[1]) > 0 ? { make: Number(match[1]), index, end: text.length } : null;
@@ -295,7 +265,8 @@ export function headingByPlace(line: string): Heading | null {
 }
 
 /** "ch 12, sl st in 2nd ch", "With red chain 8." */
-export const BEGINS_IN_CHAIN = /^\W*(?:(?:with|in|using) \p{L}+,? )?(?:ch(?:ain)?s?\.?\s?\d|\d+\s?ch(?!\p{L}))/iu;
+export const BEGINS_IN_CHAIN =
+  /^\W*(?:(?:with|in|using) \p{L}+,? |\p{L}+, )?(?:ch(?:ain)?s?\.?\s?\d|\d+\s?ch(?!\p{L}))/iu;
 const FOUNDATION = /(?<!\p{L})(?:foundation|base|chain|rows?|rounds?|rnds?|edging)(?!\p{L})/iu;
 
 /** "Foundation chain: ch 9": what names the chain, and no piece. */
@@ -345,6 +316,16 @@ export function headingOfPart(line: string): Heading | null {
   return { ...heading, make: quantity?.make ?? 1, saysMake: quantity !== null, rest: line.slice(match[0].length) };
 }
 
+/** "Head and body. Coffee.", "Wing (2 details). Sand": a name with a full stop, and a few words more. */
+const NAME_AND_MORE =
+  /^\W{0,4}(\p{Lu}[\p{L}'’-]{1,20}(?: [\p{L}'’-]{1,20}){0,3}(?: \([^()]{1,30}\))?)\.\s+\p{L}[\p{L}, -]{1,30}\.?$/u;
+
+/** A name and what it is made of, in a line of its own right above its first round; null for an order. */
+export function headingWithMore(line: string): Heading | null {
+  const match = STITCHES.test(line) || ORDERS.test(line) ? null : NAME_AND_MORE.exec(line.trim());
+  return match?.[1] ? { ...named(match[1], 0), rest: line.slice(match[1].length) } : null;
+}
+
 /** "Wings (2). With brown, make a ring.": a piece and how it begins, right above its first round. */
 const NAME_AND_LEAD =
   /^\s*(\p{Lu}[\p{L} '’-]{2,30}?)\s*\((?:make\s+)?(\d{1,2}|two|three|four|five|six)\)[.:]\s+(?=(?:with|using|start|begin|in|make|ch)(?!\p{L}))/iu;
@@ -358,7 +339,7 @@ export function partInLine(line: string): Heading | null {
 
 /** What begins so tells the maker to do something. */
 const ORDERS =
-  /^(?:stuff|fill|fasten|cut|close|turn|join|beg[iu]n|start|repeat|finish|sew|make|work|crochet|continue|weave|break|pull|place|change|note)(?!\p{L})/iu;
+  /^(?:stuff|fill|fasten|cut|close|turn|join|beg[iu]n|start|repeat|finish|sew|make|work|crochet|continue|weave|break|pull|place|put|insert|attach|embroider|change|note)(?!\p{L})/iu;
 /** "Torso.", "Head (flat panels, make six).": in the line of the first round. */
 const NAME_RUN_IN = /^(\p{Lu}[\p{L}'’-]{1,20}(?: [\p{L}'’-]{1,20}){0,3}(?: \([^()]{1,40}\))?)\.$/u;
 /** "Nose, in pink." */

@@ -4,6 +4,7 @@ import {
   headingByPlace,
   headingOfPart,
   headingWithLead,
+  headingWithMore,
   namesPart,
   onlyCell,
   type Heading,
@@ -121,7 +122,8 @@ export class Lookahead {
       const first = leading && !leading.section ? this.nextLabel(index) : null;
       if (first?.lines === 0 && first.label.from === 1) return leading;
       const part = COUNT_AT_END.test(text) || ORDERS.test(text) ? null : headingOfPart(text);
-      return part && this.#begins(part, index) ? part : null;
+      if (part && this.#begins(part, index)) return part;
+      return afterBlank && !COUNT_AT_END.test(text) ? this.#withMore(text, index) : null;
     }
     if (place.section) {
       // "Eyes (2)" above "Using white, 2 ch."
@@ -141,6 +143,12 @@ export class Lookahead {
     const near = next.lines === 0 || place.saysMake || (next.lines === 1 && this.#startsBelow(index));
     const first = next.label.from === 1 && near;
     return first || (next.lines === 0 && namesPart(place.name)) ? place : null;
+  }
+
+  #withMore(text: string, index: number): Heading | null {
+    const more = headingWithMore(text);
+    const below = more ? this.nextLabel(index) : null;
+    return below?.lines === 0 && below.label.from === 1 ? more : null;
   }
 
   /** Whether a part begins below a line: with its first round, or with any where the line is its name alone. */

@@ -1,5 +1,6 @@
 import { cardinal } from '../vocabulary/numbers.js';
-import { namesPart, quantityIn } from './headings.js';
+import { namesPart } from './headings.js';
+import { quantityIn } from './quantity.js';
 
 /** "Make three more.", "then two more of the same", "one more the same" */
 const SO_MANY_MORE =

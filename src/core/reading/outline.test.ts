@@ -206,3 +206,46 @@ describe('lines', () => {
     expect(outline(wing)).toEqual(['Wing', '  MR with 6', '  Rnd 2', '  Rnd 3', '  Fold sc through']);
   });
 });
+
+describe('plain rounds that no label tells', () => {
+  const numbered = (text: string) =>
+    readPattern(text).parts.flatMap(({ stretches }) =>
+      stretches.flatMap(({ rounds }) => rounds.map(({ from, to }) => `${from}-${to}`)),
+    );
+
+  it.each([
+    ['Work 4 rounds straight.', '3-6'],
+    ['Work 4 rds. straight. Fasten off.', '3-6'],
+    ['Then work even for four rounds.', '3-6'],
+    ['Continue straight for 4 rounds', '3-6'],
+    ['4 rounds plain (12)', '3-6'],
+    ['Work 4 rounds without increasing.', '3-6'],
+    ['Nothing for 4 rounds, so that’s 3 to 6', '3-6'],
+  ])('%s', (line, range) => {
+    expect(numbered(`Bear\nUS terms\n\nBODY\n${ROUNDS}${line}\nRnd 7: dec x 6 (6)\n`)).toEqual([
+      '1-1',
+      '2-2',
+      range,
+      '7-7',
+    ]);
+  });
+
+  it.each([
+    'Work 4 rounds straight:',
+    'Change colour after 4 rounds.',
+    'The next part has 4 rounds without increases in it.',
+  ])('and not: %s', (line) => {
+    const below = 'Rnd 3: sc around (12)\nRnd 4: sc around (12)\n';
+    expect(numbered(`Bear\nUS terms\n\nBODY\n${ROUNDS}${line}\n${below}`)).toEqual(['1-1', '2-2', '3-3', '4-4']);
+  });
+});
+
+it.each([
+  ['Stalk: ch 6, turn, sl st in each of the next 5.', 'Stalk'],
+  ['Stalk: brown, ch 6, sl st in 2nd ch and next 4.', 'Stalk'],
+  ['Edge: ch 1, sc evenly around all four sides.', null],
+  ['Foundation: ch 8, sc in each ch.', null],
+])('a chain that is worked back along is a piece, an edging is none: %s', (line, name) => {
+  const [, ...others] = readPattern(`Pear\nUS terms\n\nBODY\n${ROUNDS}Fasten off.\n\n${line}\n`).parts;
+  expect(others.map((part) => part.name)).toEqual(name === null ? [] : [name]);
+});

@@ -15,7 +15,8 @@ import { NO_UNITS, type Unit, type Units } from './page/unit.js';
 import { Passages } from './passages.js';
 import { Pieces, type Beginning } from './pieces.js';
 import { headingSaid, NO_ROLES, sectionOfRole, withSaid, type Roles } from './roles.js';
-import { roundOf, type OpenRound } from './rounds.js';
+import { plainRoundsOf } from './page/looks.js';
+import { firstWords, roundOf, type OpenRound } from './rounds.js';
 import { chainStartIn, freeLoopsIn } from './starts.js';
 import { UnlabelledRounds, type UnlabelledRound } from './unlabelled.js';
 import { goesOnFrom } from './wrapped.js';
@@ -38,6 +39,8 @@ const FIRST_RING = /^\W{0,4}0?1[.):]\s.*(?<!\p{L})(?:ring|circle|loop|mr)(?!\p{L
 /** "Skip the first 15 st and join in st 16", "Divide for the legs". */
 const TAKES_SHARE =
   /(?<!\p{L})(?:skip|miss)\s(?:\p{Ll}+\s){0,2}\d|(?<!\p{L})(?:divide|split|shape (?:the )?(?:neck|armholes?|shoulders?))(?!\p{L})/iu;
+/** "(6 dc). Break off": what closes the bracket of a count. */
+const ENDS_COUNT = /^[^()[\]{}\n]{0,20}[)\]}][\s.;,]*/u;
 /** Yarn is joined anew: what follows is worked where it says, though its numbers go on. */
 const JOINS = /(?<!\p{L})(?:re)?(?:join|attach)(?!\p{L})/iu;
 const DIVIDES = /(?<!\p{L})(?:shape (?:the )?(?:neck|armhole|shoulder)|skip|miss|divid|split|separat|unworked)/iu;
@@ -146,6 +149,12 @@ class Outliner {
       return;
     }
     if (this.#title === undefined) this.#title = titleIn(text);
+    const plain = this.#plainRounds(index, text, span);
+    if (plain) {
+      const aside = / so .*$/iu.exec(text);
+      this.#labels([plain], { from: span.from, to: aside ? span.from + aside.index : span.to });
+      return;
+    }
     if (this.#open && this.#continues(this.#open, index, text)) {
       this.#open.to = span.to;
       return;
@@ -159,6 +168,27 @@ class Outliner {
     }
     this.#inlineSection(index, text, span);
     if (!this.#unlabelled(index, span, text)) this.#addProse(span);
+  }
+
+  /** "Work 4 rounds straight.": the rounds that come next, unless the line only says so of those below it. */
+  #plainRounds(index: number, text: string, { from, to }: Span): Label | null {
+    const next = this.#section === 'part' ? plainRoundsOf(text) : 0;
+    const last = this.#open?.label?.to ?? this.#pieces.lastRound?.to ?? 0;
+    if (next === 0 || last === 0 || this.#ahead.nextLabel(index)?.label.from === last + 1) return null;
+    const at = contentStart(this.#source.text, from, to);
+    const written = firstWords(text);
+    const series = this.#pieces.stretch?.series ?? '';
+    return {
+      span: { from: at, to: at },
+      bodyFrom: at,
+      text: written,
+      from: 0,
+      to: 0,
+      numbers: [],
+      kind: null,
+      series,
+      next,
+    };
   }
 
   /** A round that no label tells. */
@@ -274,6 +304,10 @@ class Outliner {
     this.#begin(label);
     this.#open = { label, from: span.from, bodyFrom: body.from, to: Math.max(body.to, body.from), stated, unit };
     this.#close();
+    const behind = Math.max(body.to, stated?.span.to ?? 0);
+    const words = this.#source.text.slice(behind, span.to);
+    const from = behind + (ENDS_COUNT.exec(words)?.[0].length ?? 0);
+    if (/\p{L}{3}/u.test(this.#source.text.slice(from, span.to))) this.#addProse({ from, to: span.to });
   }
 
   /** "5." is a round where rounds may stand, and the number of a step in the sewing instructions. */

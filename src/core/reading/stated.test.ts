@@ -23,6 +23,8 @@ describe('how a hand states its count', () => {
     ['sc, inc around (= 18)', '18'],
     ['sc, inc around (18 sc)', '18: 18 step1'],
     ['sc, inc around [18]', '18'],
+    ['sc, inc around, change to rust on the last st [18]', '18'],
+    ['sc, inc around, changing to Rust (18 sts)', '18'],
     ['sc, inc around [18 sts]', '18'],
     ['sc, inc around {18}', '18'],
     ['sc, inc around <18>', '18'],

@@ -7,6 +7,7 @@ import { BEGINS_IN_CHAIN, headingBeforeLabel, isFoundation, partInLine, type Hea
 import { beginsInstruction, contentStart, type Label } from './labels.js';
 import type { Lexicon } from './lexicon.js';
 import { COUNT_AT_END, IN_RING, type Lookahead } from './lookahead.js';
+import { plainRoundsOf } from './page/looks.js';
 import type { Pieces } from './pieces.js';
 import { firstWords, type OpenRound } from './rounds.js';
 import type { Yarns } from './yarns.js';
@@ -32,6 +33,8 @@ const NOTE = /^\W{0,4}(?:notes?|nb|tips?|hint|remember)(?!\p{L})|(?<!\p{L})(?:ga
 /** "twos = two in every stitch, ones = one in each": what words mean. */
 const EXPLAINS = /=\s*\p{L}[^=]*=\s*(?:\p{L}|\d+\s\p{L})/u;
 const LONGEST_REFERENCE = 120;
+/** The chains of a treble, the tallest stitch that rows are turned in. */
+const HIGHEST_TURN = 4;
 
 /** Tells which of the lines without a label hold a round: a closing, an edging, a piece in one line, or one like another. */
 export class UnlabelledRounds {
@@ -52,7 +55,8 @@ export class UnlabelledRounds {
   /** An instruction without a label: a flat closing, an edging, a piece of one row. Other lines may go on with it. */
   inLine(index: number, span: Span, text: string, { section, headed, open }: Before): OpenRound | null {
     if (section !== 'part' && !(section === null && headed)) return null;
-    if (!mayInstruct(text)) return null;
+    // "Work 4 rounds straight:" above those four says no more than they do.
+    if (!mayInstruct(text) || plainRoundsOf(text) > 0) return null;
     const to = this.#endOf(index, span);
     const bodyFrom = span.from + wordsBeforeWork(text, this.#instructions.lexicon);
     const reading = this.#instructions.read(this.#source.text, { from: bodyFrom, to: Math.min(to, span.from + 2000) });
@@ -114,7 +118,8 @@ export class UnlabelledRounds {
     const to = line.from + words.length;
     const bodyFrom = to - (heading?.rest.length ?? words.trimStart().length);
     const reading = this.#instructions.read(this.#source.text, { from: bodyFrom, to });
-    if (!(isInstruction(reading, words) || beginsInRing(reading)) || reading.unread.length > 0) return null;
+    const begins = isInstruction(reading, words) || beginsInRing(reading) || (heading !== null && goesBack(reading));
+    if (!begins || reading.unread.length > 0) return null;
     return {
       named: heading && { heading: { ...heading, rest: '' }, span: { from: line.from, to: bodyFrom } },
       round: { label: null, from: bodyFrom, bodyFrom, to },
@@ -190,6 +195,13 @@ function isInstruction(reading: Instruction, words: string): boolean {
   if (reading.steps.some(({ kind }) => kind === 'flat') && reading.unread.length === 0) return true;
   // "Continue in sc for 3 more rounds."
   return reading.statedRounds !== null && reading.unread.length === 0;
+}
+
+/** "ch 6, turn, sl st in next 5": a chain that is worked back along. */
+function goesBack({ steps }: Instruction): boolean {
+  // A turning chain is shorter.
+  const chain = steps.findIndex((step) => step.kind === 'chain' && step.count > HIGHEST_TURN);
+  return chain >= 0 && steps.slice(chain).some(({ kind }) => kind === 'work' || kind === 'repeat');
 }
 
 /** "Foundation: 6 sc in the ring." above Round 2. */

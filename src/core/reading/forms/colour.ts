@@ -1,5 +1,6 @@
 import { COLOUR_WORDS } from '../../vocabulary/words.js';
 import type { ColourMarker } from '../../pattern/instruction.js';
+import { countInBracket } from '../count.js';
 import { isFabricStep } from './work.js';
 import { isBoundary, isWord, meaningAt, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
 
@@ -73,9 +74,10 @@ export const colour: InstructionForm = {
       return isWord(reader, called.next, ':', ',') ? called.next + 1 : called.next;
     }
     // "YELLOW sc around": before the crochet of a round, or of a bracket, it can be nothing else.
-    if (before && COLOUR_WORDS.has(before.word) && !reader.steps.some(isFabricStep) && beginsStep(reader, at + 1)) {
+    const behind = at === 0 && isWord(reader, at + 1, ',') ? at + 2 : at + 1;
+    if (before && COLOUR_WORDS.has(before.word) && !reader.steps.some(isFabricStep) && beginsStep(reader, behind)) {
       reader.steps.push({ kind: 'colour', name: before.raw, span: spanBetween(reader, at, at + 1) });
-      return at + 1;
+      return behind;
     }
     // "Red 12 dc": a name in the middle that no other word of crochet follows but an amount of stitches.
     if (
@@ -120,7 +122,8 @@ export const colour: InstructionForm = {
     const to = tokenAt(reader, i - 1)?.to ?? name.to;
     if (change) {
       // "… in last st", "… on the last pull-through"
-      for (let ahead = 0; ahead < 8 && !isBoundary(reader, i); ahead += 1) i += 1;
+      const ends = (place: number) => isBoundary(reader, place) || countInBracket(reader, place) !== null;
+      for (let ahead = 0; ahead < 8 && !ends(i); ahead += 1) i += 1;
     }
     const step: ColourMarker = {
       kind: 'colour',

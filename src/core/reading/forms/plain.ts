@@ -29,7 +29,9 @@ export const plain: InstructionForm = {
     }
     if (reader.depth > 0) return null;
     const next = plainWords(reader, pass(reader, at, 'work'));
-    if (next === null || !(isBoundary(reader, next) || tokenAt(reader, next)?.kind === 'open')) return null;
+    const ends = next !== null && (isBoundary(reader, next) || tokenAt(reader, next)?.kind === 'open');
+    // "straight for 4 rounds"
+    if (next === null || !(ends || isWord(reader, next, 'for'))) return null;
     if (reader.steps.some(isFabricStep)) {
       // "sc around with no increases": said of what has been worked.
       if (!isWord(reader, at, 'with', 'without', 'no')) return null;
@@ -55,6 +57,7 @@ const SHAPING = ['shaping', 'change', 'changes', 'inc', 'dec'];
 export function plainWords(reader: Reader, at: number): number | null {
   if (isWord(reader, at, 'even', 'plain', 'straight'))
     return isWord(reader, at + 1, 'up') ? at + 2 : pass(reader, at + 1, 'round-word', 'row-word');
+  if (isWord(reader, at, 'nothing') && isWord(reader, at + 1, 'for')) return at + 1;
   if (!isWord(reader, at, 'without', 'with', 'no')) return null;
   let i = isWord(reader, at, 'with') ? at + 1 : at;
   if (i > at && !isWord(reader, i, 'no')) return null;

@@ -99,7 +99,9 @@ function pieceBefore(reader: Reader, at: number): { name: string; next: number }
 }
 
 /** "Rnds 1-5 of the back": the words behind an "of", up to the end of the clause. */
-function pieceOf(reader: Reader, at: number): { name: string; next: number } | null {
+function pieceOf(reader: Reader, behind: number): { name: string; next: number } | null {
+  // "3rd rd. of Body"
+  const at = isWord(reader, behind, '.') ? behind + 1 : behind;
   const first = tokenAt(reader, at);
   const before = reader.tokens[at - 1];
   if (first?.kind !== 'word' || !before || !/^\s+(?:of|from)\s/.test(reader.text.slice(before.to, first.from + 1)))

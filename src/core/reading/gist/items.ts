@@ -83,6 +83,7 @@ class Items {
   #sign(i: number, token: Token): number | null {
     const { kind, from, to } = token;
     if (this.#startsLoop(i, token)) {
+      if (isThat(this.#items.at(-1))) this.#items.pop();
       this.#items.push({ is: 'ring', from, to });
       return i + 1;
     }
@@ -139,21 +140,23 @@ class Items {
   /** "into a loop go six", "seven singles in a loop": the loop of yarn that a piece begins in. */
   #startsLoop(i: number, { word }: Token): boolean {
     if (makesLoop(this.#tokens, i)) return true;
+    const before = isThat(this.#items.at(-1)) ? this.#items.at(-2) : this.#items.at(-1);
     // "make a loop, and into it six", "…, and eight in the loop"
-    if (
-      (word === 'it' || word === 'loop') &&
-      this.#items.at(-1)?.is === 'in' &&
-      this.#items.some(({ is }) => is === 'ring')
-    )
+    if ((word === 'it' || word === 'loop') && before?.is === 'in' && this.#items.some(({ is }) => is === 'ring'))
       return true;
-    const before = this.#items.filter(({ is }) => is !== 'number' && is !== 'word');
-    const plain = before.length === 1 || (before.length === 2 && before[0]?.is === 'tool');
-    return word === 'loop' && plain && this.#items.at(-1)?.is === 'in';
+    const told = this.#items.filter(({ is }) => is !== 'number' && is !== 'word');
+    const plain = told.length === 1 || (told.length === 2 && told[0]?.is === 'tool');
+    return word === 'loop' && plain && before?.is === 'in';
   }
 
   #bare(i: number, token: Token): ItemKind | 'nothing' {
     return shortens(this.#tokens, i) ? 'nothing' : bare(token, this.#senses);
   }
+}
+
+/** "into this loop" */
+function isThat(item: Item | undefined): boolean {
+  return item?.is === 'word' && /^(?:this|that)$/.test(item.word);
 }
 
 /** "make a loop" */

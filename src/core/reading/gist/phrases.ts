@@ -35,6 +35,7 @@ const UNCHANGED = /^(?:unchanged|unaltered|unshaped|changeless)$/;
 const DENIES = /^(?:no|not|nothing|never|without|don['’]?t)$/;
 const CHANGES = /^(?:chang|alter|shap|grow|increas|decreas|incs?$|decs?$|special|fancy|new$|happen|extra)/;
 const LONGEST_DENIAL = 4;
+const LONGEST_WINDING = 8;
 /** What a figure before it is of. */
 const OF_FIGURES: ReadonlySet<Meaning['is']> = new Set(['stitch', 'shaping', 'increase', 'decrease', 'times', 'in']);
 const OF_SEVERAL: ReadonlySet<Item['is'] | undefined> = new Set(['number', 'stitches', 'each']);
@@ -100,7 +101,7 @@ const PHRASES: readonly ((words: Words, at: number) => Phrase | null)[] = [
   // "wind the yarn round your finger"
   ({ tokens }, at) => {
     if (!/^(?:wind|wrap)$/.test(tokens[at]?.word ?? '')) return null;
-    const finger = tokens.findIndex(({ word }, i) => i > at && i < at + LONGEST_DENIAL + 2 && /^fingers?$/.test(word));
+    const finger = tokens.findIndex(({ word }, i) => i > at && i < at + LONGEST_WINDING && /^fingers?$/.test(word));
     return finger < 0 ? null : { item: { is: 'ring' }, next: finger + 1 };
   },
   // "next four rounds"
@@ -264,11 +265,21 @@ function perStitch({ tokens, lexicon }: Words, at: number): Phrase | null {
 }
 
 /** "then one plain" by itself: a round; "24 plain" may be so many stitches. */
-function onePlain({ tokens }: Words, at: number): Phrase | null {
-  const [figure, plain] = tokens.slice(at);
-  const only = at === tokens.length - 2 && tokens.slice(0, at).every(({ word }) => LEADS_ON.test(word));
+function onePlain({ tokens, lexicon }: Words, at: number): Phrase | null {
+  const [figure, plain, ...behind] = tokens.slice(at);
+  const ends =
+    behind.every(({ kind }, i) => (i === 0 ? kind === 'mark' : kind !== 'number')) && !works(behind, lexicon);
+  const only = ends && tokens.slice(0, at).every(({ word }) => LEADS_ON.test(word));
   if (!only || figure?.kind !== 'number' || !PLAIN_ROUND.test(plain?.word ?? '')) return null;
   return { item: { is: 'plain', rounds: figure.value, orStitches: figure.value > 2 }, next: at + 2 };
+}
+
+/** Whether words tell stitches: "8 plain, off" tells none behind the comma. */
+function works(tokens: readonly Token[], lexicon: Lexicon): boolean {
+  return tokens.some((_, i) => {
+    const meaning = lexicon.at(tokens, i)?.meaning.is;
+    return meaning !== undefined && OF_FIGURES.has(meaning);
+  });
 }
 
 const LEADS_ON = /^(?:then|now|and|next|finally|work|do)$/;

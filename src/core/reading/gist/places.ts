@@ -70,6 +70,27 @@ export class Places {
     return next;
   }
 
+  /**
+   * "every other: 18", "every third twice", "every 4th and 5th": a shaping that only its place tells; the index behind it,
+   * null where none does.
+   */
+  shapingByPlace(target: Target, span: Span, line: Line): number | null {
+    const { each, ranks, count, place, next } = target;
+    const [nth = 0, second] = ranks;
+    const begins = line.length === 0 && this.#run.passed.length === 0;
+    if (!begins || !each || nth < 2 || count !== null || place !== null) return null;
+    return this.#everyNth(nth, second, next, span, line);
+  }
+
+  #everyNth(nth: number, second: number | undefined, next: number, span: Span, line: Line): number | null {
+    const times = this.#run.row.timesAt(next);
+    const twice = times?.times === 2 && second === undefined;
+    if (!this.#run.ends(twice ? times.next : next, 'break', 'number', 'total', 'open', 'close')) return null;
+    const grows = twice || (second === undefined && this.#run.chooser.either(['grows', 'narrows']) === 'grows');
+    line.push(everyNth(grows ? { ...PLAIN, per: 2 } : { ...PLAIN, over: 2 }, nth, second, span));
+    return twice ? times.next : next;
+  }
+
   /** A place that no stitch stands behind: a ring, a first chain, or all that stands before it to the end. */
   placeAlone(target: Target, span: Span, line: Line): void {
     const { place, around, each, count } = target;

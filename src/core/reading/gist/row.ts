@@ -182,14 +182,18 @@ export class Row {
         found.each = true;
         return true;
       case 'number':
-        return item.ordinal ? this.#isRank(item.value, i, found) : this.#isCount(item.value, i, found);
+        return this.#isFigure(item, i, found);
       case 'and':
-        return found.each && (this.is(i + 1, 'each') || (found.ranks.length === 1 && this.#rankAt(i + 1)));
+        return found.each && (this.is(i + 1, 'each') || this.#isSecondRank(i + 1, found.ranks));
       case 'tool':
         return item.per === 1 && item.over === 1 && (found.each || found.next1) && found.count !== null;
       default:
         return saysWhich(item, found) || isPlace(item, found);
     }
+  }
+
+  #isFigure({ value, ordinal }: Extract<Item, { is: 'number' }>, i: number, found: Draft): boolean {
+    return ordinal || this.#isOfTwo(value, i, found) ? this.#isRank(value, i, found) : this.#isCount(value, i, found);
   }
 
   #isRank(value: number, i: number, found: Draft): boolean {
@@ -208,9 +212,16 @@ export class Row {
     return true;
   }
 
-  #rankAt(i: number): boolean {
+  #isSecondRank(i: number, [first, ...others]: readonly number[]): boolean {
     const item = this.at(i);
-    return item?.is === 'number' && item.ordinal;
+    if (item?.is !== 'number' || first === undefined || others.length > 0) return false;
+    return item.ordinal || item.value === first + 1;
+  }
+
+  /** "every 4+5", "every three and four": figures that follow each other tell which two. */
+  #isOfTwo(value: number, i: number, { each, ranks: [first] }: Draft): boolean {
+    if (first !== undefined) return this.is(i - 1, 'and') && value === first + 1;
+    return each && this.is(i + 1, 'and') && numberIn(this.at(i + 2)) === value + 1;
   }
 
   /** Where a clause ends that holds neither a figure nor a stitch; the same index where it holds one. */

@@ -45,8 +45,10 @@ export class Stitches {
     }
     const figure = this.#places.figureInPlace(at, i, target, line);
     if (figure !== null) return figure;
-    this.#places.placeAlone(target, spanOf(this.#run.items, at, target.next), line);
-    return target.next;
+    const span = spanOf(this.#run.items, at, target.next);
+    const shaped = this.#places.shapingByPlace(target, span, line);
+    if (shaped === null) this.#places.placeAlone(target, span, line);
+    return shaped ?? target.next;
   }
 
   /** A stitch with how many, and where they go. */

@@ -130,7 +130,8 @@ function closing(sentence: string, words: Span, line: number): Draft | null {
 export function beginsAt(tokens: readonly Token[], lexicon: Lexicon): number {
   return tokens.findIndex((token, i) => {
     const meaning = lexicon.at(tokens, i)?.meaning.is;
-    const into = token.word === 'loop' && lexicon.at(tokens, i - 1)?.meaning.is === 'in';
+    const word = /^(?:this|that)$/.test(tokens[i - 1]?.word ?? '') ? i - 2 : i - 1;
+    const into = token.word === 'loop' && lexicon.at(tokens, word)?.meaning.is === 'in';
     const loop = into || makesLoop(tokens, i);
     return meaning === 'magic-ring' || meaning === 'from-hook' || loop;
   });

@@ -37,6 +37,12 @@ const ROUND_SO_OFTEN =
 /** "plain", "then two plain rounds", "one straight" */
 const PLAIN_ONLY =
   /^\W*(?:(?:then|now|and|next|another|work|crochet|do)\W+)*(?:(?:\d{1,3}|one|two|three|four|five|six|seven|eight|nine|ten|twelve)\s+)?(?:more\s+)?(?:plain|straight|even|unchanged)(?:\s+(?:rounds?|rows?|rnds?|rds?|ones?))?\W*$/iu;
+/** "8 plain", "two straight, fasten off" */
+const PLAIN_ONES =
+  /^\W*(?:then )?(\d{1,3}|one|two|three|four|five|six|seven|eight|nine|ten|twelve) (?:more )?(?:plain|straight|even|unchanged)\s*(?:[,.;]|$)/iu;
+/** "…, close", "… and fasten off, leave 20 cm": what is done behind a last round. */
+const ENDS =
+  /(?:[,.;]|\s[-–—])\s*(?:(?:and|then|now)\s)*(?:close|off|f\.?o|fasten|cut|done|pull|draw|stuff|sew|leave|break)(?!\p{L})[^;]*$/iu;
 /** "six rounds without any shaping", "four rows without" */
 const UNSHAPED =
   /(?<!\p{L})(?:without|no) (?:any |more |further )?(?:shaping|changes?|increas\p{L}+|decreas\p{L}+)(?!\p{L})|(?:rounds?|rows?|rnds?|rds?) without\W*$/iu;
@@ -61,7 +67,8 @@ export interface Looks {
   readonly whole: boolean;
 }
 
-export function lookAt(text: string, lexicon: Lexicon): Looks {
+export function lookAt(written: string, lexicon: Lexicon): Looks {
+  const text = written.replace(ENDS, '');
   const tokens = tokenize(text, { from: 0, to: text.length }, 200, lexicon.alphabet);
   const meanings = new Set(tokens.map((_, i) => lexicon.at(tokens, i)?.meaning.is ?? 'nothing'));
   const figures = tokens.filter(({ kind }) => kind === 'number').length;
@@ -179,8 +186,11 @@ const TELLS: ReadonlySet<string> = new Set([
 ]);
 const LEAST_COUNT = 4;
 
-/** The numbers of the rounds that a line tells, the first of which has the given number where it names none. */
-export function numbersOf(text: string, first: number): number[] {
+/**
+ * The numbers of the rounds that a line tells, the first of which has the given number where it names none.
+ * @param before the line that tells the round before it.
+ */
+export function numbersOf(text: string, first: number, before: string): number[] {
   const named = NUMBERED.exec(text);
   if (named?.[1] && ALIKE.test(text)) {
     const from = Number(named[1]);
@@ -188,9 +198,21 @@ export function numbersOf(text: string, first: number): number[] {
   }
   const begun = FIRST.exec(text)?.[1];
   if (begun !== undefined && ALIKE.test(text)) return range(1, valueOf(begun));
-  const told = SO_MANY.exec(text) ?? GO_ROUND.exec(text) ?? ROUND_SO_OFTEN.exec(text) ?? PLAIN_ROUNDS.exec(text);
+  const told =
+    SO_MANY.exec(text) ??
+    GO_ROUND.exec(text) ??
+    ROUND_SO_OFTEN.exec(text) ??
+    PLAIN_ROUNDS.exec(text) ??
+    plainOnes(text, before);
   const many = told?.slice(1).find(Boolean);
   return range(first, first + (many === undefined ? 1 : valueOf(many)) - 1);
+}
+
+/** "8 plain" are rounds, where the round before does not end on eight stitches. */
+function plainOnes(text: string, before: string): RegExpExecArray | null {
+  const ones = PLAIN_ONES.exec(text);
+  const count = /(?<!\d)\d{1,3}(?!.*\d)/.exec(before)?.[0];
+  return ones && count !== undefined && valueOf(ones[1] ?? '') !== Number(count) ? ones : null;
 }
 
 function valueOf(written: string): number {
@@ -200,6 +222,17 @@ function valueOf(written: string): number {
 /** "then 8 plain rounds": how many rounds a line speaks of; 0 where it speaks of none. */
 export function countOfRounds(text: string): number {
   const many = (SO_MANY.exec(text) ?? PLAIN_ROUNDS.exec(text) ?? GO_ROUND.exec(text))?.[1];
+  return many === undefined ? 0 : (numeralsIn(many, { from: 0, to: many.length })[0]?.first ?? 0);
+}
+
+/** "Work 4 rounds straight.", "then even for six rnds", "4 rounds plain (24)": a line that says nothing else. */
+const ONLY_PLAIN =
+  /^\W*(?:(?:then|now|next|and)\W+)*(?:(?:work|crochet|do|go|continue|make|keep) )?(?:(?:on|going|straight|even|plain|nothing) )*(?:for )?(\d{1,3}|\p{L}{3,6}) (?:(?:more|plain|straight|even) )*(?:rounds?|rows?|rnds?|rds?)\.?(?: (?:straight|even|plain|unchanged|(?:without|no) (?:any )?(?:shaping|changes?|increas\p{L}+|decreas\p{L}+)))*(?: (?:on|of) \d{1,3}| \(\d{1,3}\p{L}*\))?\s*(?:[.:](?:\s.*)?|,? so .*)?$/iu;
+const SAYS_EVEN = /(?<!\p{L})(?:straight|even|plain|nothing|unchanged|without|no)(?!\p{L})/iu;
+
+/** How many plain rounds a line tells that tells nothing else; 0 for any other line. */
+export function plainRoundsOf(text: string): number {
+  const many = SAYS_EVEN.test(text) ? ONLY_PLAIN.exec(text)?.[1] : undefined;
   return many === undefined ? 0 : (numeralsIn(many, { from: 0, to: many.length })[0]?.first ?? 0);
 }
 

@@ -4,7 +4,7 @@ import type { LineRole } from '../hand.js';
 /** Signs of a quoted message, and a time with the name of who wrote. */
 const QUOTED = /^(?:[ \t]*>)+ ?/u;
 const STAMPED =
-  /^\s*[[(]?\d{1,2}[:.]\d{2}(?:[:.]\d{2})?[\])]?[ \t]*(?:[-–—|][ \t]*)?(?:\p{Lu}[\p{L} .]{0,20}?[ \t]*[:>])?[ \t]*/u;
+  /^\s*[[(]?\d{1,2}[:.]\d{2}(?:[:.]\d{2})?[\])]?[ \t]*(?:[-–—|][ \t]*)?(?:(?:\p{Lu}[\p{L} .]{0,20}?|\p{Ll}{2,14})[ \t]*[:>])?[ \t]*/u;
 const NAMED = /^\s*\p{Lu}\p{L}{1,14}(?: \p{Lu}\p{L}{0,14})?[ \t]*(?:[[(]\d{1,2}[:.]\d{2}[\])])?[ \t]*[:>][ \t]/u;
 /** A list of things to be done, or a day beside each: "[x] ", "[ ] ", "- [x] ". */
 const TICKED = /^\s*(?:[-*][ \t]+)?\[[ xX✓✔]?\][ \t]*/u;

@@ -29,6 +29,11 @@ describe('what is not of the pattern is masked, and all else stays where it is',
       '[18:42] Odile: one\n[18:43] Tam: two\n[18:44] Odile: three\n[18:45] Odile: four\n',
       ['one', 'two', 'three', 'four', ''].map((word, i) => (word ? ' '.repeat(i === 1 ? 13 : 15) + word : '')),
     ],
+    [
+      'names in small letters',
+      '[18:42] odile: one\n[18:43] tam: two\n[18:44] odile: three\n[18:45] odile: four\n',
+      ['one', 'two', 'three', 'four', ''].map((word, i) => (word ? ' '.repeat(i === 1 ? 13 : 15) + word : '')),
+    ],
     ['the signs of a quotation in every second line', '> a\nb\n> c\nd\n', ['  a', 'b', '  c', 'd', '']],
     ['boxes that are ticked', '[x] a\n[ ] b\n[x] c\n[ ] d\n', ['    a', '    b', '    c', '    d', '']],
     ['a word that is parted at the end of a line', 'the follow-\ning 3\n', ['the following ', ' 3', '']],
@@ -104,6 +109,15 @@ describe('tables', () => {
     ];
     const [columns] = tablesIn(sourceText(`${rows.map((row) => row.join(between)).join('\n')}\n`), US);
     expect(columns).toMatchObject({ label: 0, count: 1, work: 2, times: -1, part: -1 });
+  });
+
+  it.each([
+    ['10 rounds', '16', '4-13'],
+    ['10', '14', '4-13'],
+    ['10', '5', '4-4'],
+  ])('tell by how often how many rounds: %s times in row 4, %s below it', (times, next, range) => {
+    const table = `no | do this | times | stitches\n1 | 6 sc in ring | 1 | 6\n2 | inc | 6 | 12\n3 | 1 sc + inc | 6 | 18\n4 | sc all round | ${times} | 18\n${next} | 1 sc + dec | 6 | 12\n${Number(next) + 1} | dec | 6 | 6\n`;
+    expect(rounds(`HULL (US terms)\n${table}`)[3]).toMatch(new RegExp(`^${range} `));
   });
 
   it.each([
@@ -195,6 +209,17 @@ describe('lines without labels', () => {
       '1-1',
       '2-2',
     ]);
+  });
+
+  it.each([
+    ['8 plain', '3-10', 'so many rounds'],
+    ['8 plain, then stuff', '3-10', 'so many rounds'],
+    ['two straight', '3-4', 'so many rounds'],
+    ['12 plain', '3-3', 'as many stitches as there are'],
+    ['dec all round 6, close', '3-3', 'a round and its closing'],
+  ])('%s: %s, %s', (line, range) => {
+    const text = `HEAD\n6 sc in a magic ring 6\ninc all round 12\n${line}\ndec all round 6\nsc all round 6\n`;
+    expect(unnumberedIn(sourceText(text), US).map(({ label }) => `${label.from}-${label.to}`)[2]).toBe(range);
   });
 
   it('are not looked for among a few', () => {

@@ -5,7 +5,7 @@ import type { Unit } from './unit.js';
 
 /** First words of a line that tells the maker to do something, and so names nothing. */
 const ORDERS =
-  /^\W{0,4}(?:cut|fasten|finish|stuff|fill|sew|change|close|break|draw|pull|leave|join|go on|now(?! the)|then(?! the)|use|using|with|weave|end|work|turn|switch|note|gather|thread|press|fold)(?!\p{L})/iu;
+  /^\W{0,4}(?:cut|fasten|finish|stuff|fill|sew|change|close|break|draw|pull|leave|join|go on|now(?! the)|then(?! the)|use|using|with|weave|end|work|turn|switch|note|gather|thread|press|fold|take)(?!\p{L})/iu;
 /** What begins so names no piece. */
 export const TELLS_HOW = /^\W{0,3}(?:start|begin|with|in|using|use|work|from|now|then|make|change|switch)(?!\p{L})/iu;
 const MOST_LINES = 14;
@@ -137,7 +137,9 @@ export function nameIn(written: string): Heading | null {
 
 /** How a line calls a piece, and how many of it where the name says so: "ears two". */
 function calledIn(text: string, known: Heading | null): { name: string | undefined; many: string | undefined } {
-  const first = /^(.{2,60}?)(?:[,:;(*[]|\s[-–—]\s|\s{2,}|\s(?:in|with|from|is|are)\s|$)/iu.exec(text)?.[1]?.trim();
+  const first = /^(.{2,60}?)(?:[,:;(*[]|\.?(?:--|—)|\s[-–]\s|\s{2,}|\s(?:in|with|from|is|are)\s|$)/iu
+    .exec(text)?.[1]
+    ?.trim();
   const [, name, many] = known?.saysMake ? [] : (NAME_AND_NUMBER.exec(first ?? '') ?? []);
   const plain = first?.replace(/^(?:(?:the|a|an|first|now|then|next|and|for)\s+)+(?=\p{L})/iu, '');
   return { name: name ?? known?.name ?? plain, many };
@@ -145,7 +147,9 @@ function calledIn(text: string, known: Heading | null): { name: string | undefin
 
 const ONLY_SO_MANY =
   /^\W*(?:(?:make|work|crochet|do)\s+)?(?:\d{1,2}|two|three|four|five|six|seven|eight)(?:\s+(?:of (?:them|these|those)|pieces?|alike))?\W*$/iu;
-const NAME_AND_NUMBER = /^(\p{L}{3,}(?:\s\p{L}{3,})?)\s+(two|three|four|six|eight|[2-8])$/iu;
+/** "ears two", "feet 2 orange" */
+const NAME_AND_NUMBER =
+  /^(\p{L}{3,}(?:\s\p{L}{3,})?)\s+(two|three|four|six|eight|[2-8])(?:(?<=(?:s|feet)\s\S+)\s\p{L}{3,})?$/iu;
 
 /** "4 mm", "50 g": how large or heavy something is, and not how many. */
 const MEASURE = /\d+(?:[.,]\d+)?\s?(?:mm|cm|m|g|grams?|oz|ounces?|yds?|yards?|in|inch(?:es)?|ply|strands?)(?!\p{L})/giu;
@@ -153,8 +157,8 @@ const MEASURE = /\d+(?:[.,]\d+)?\s?(?:mm|cm|m|g|grams?|oz|ounces?|yds?|yards?|in
 /** "(age 11)": who wrote it. */
 const AGE = /(?<!\p{L})aged?\s+\d+/giu;
 
-/** "two rounds each": no pieces. */
-const ROUNDS = /(?:\d+|\p{L}+) (?:rounds?|rows?|rnds?|rds?)(?!\p{L})/giu;
+/** "two rounds each", "make 2 ch": no pieces. */
+const ROUNDS = /(?:\d+|\p{L}+) (?:rounds?|rows?|rnds?|rds?|ch|chains?|sts?|stitch(?:es)?)(?!\p{L})/giu;
 
 /** "two of them", "(2)", "make 4", "x2" behind a name. */
 function madeIn(behind: string): number | null {

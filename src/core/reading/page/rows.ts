@@ -6,17 +6,31 @@ import { isDitto, type Columns } from './table.js';
 import type { Figure, Unit } from './unit.js';
 
 const ROW = /(?<!\p{L})rows?(?!\p{L})/iu;
+const ROUNDS = /(?<!\p{L})(?:rounds?|rnds?|rds?|rows?)(?!\p{L})/iu;
 const LONGEST_LABEL = 14;
 
 /** The rounds of a table, by what its columns hold. */
 export function unitsInTable(source: SourceText, columns: Columns): Unit[] {
   let row = false;
-  return columns.rows.flatMap(({ cells }) => {
+  const units = columns.rows.flatMap(({ cells }) => {
     const label = textOf(source, cells[columns.label]);
     if (/^rows?$/i.test(label)) row = true;
     else if (/^(?:rnds?|rounds?)$/i.test(label)) row = false;
     return unitIn(source, columns, cells, row) ?? [];
   });
+  return units.map((unit, i) => forSoManyRounds(source, unit, units[i + 1]?.label));
+}
+
+/** "5 | sc all round | 10 rounds", and 15 in the next row: how often is how many rounds. */
+function forSoManyRounds({ text }: SourceText, unit: Unit, next: Label | undefined): Unit {
+  const { times, ...without } = unit;
+  const { from, to } = unit.label;
+  if (!times || times.value < 2 || from === 0 || to !== from) return unit;
+  const last = from + times.value - 1;
+  const said = ROUNDS.test(text.slice(times.span.from, times.span.to));
+  if (!said && next?.from !== last + 1) return unit;
+  const { span, kind } = unit.label;
+  return { ...without, label: labelled(unit.label.text, { first: from, last }, span, kind === 'row') };
 }
 
 function textOf({ text }: SourceText, span: Span | undefined): string {

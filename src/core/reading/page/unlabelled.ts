@@ -34,6 +34,7 @@ export function unnumberedIn(
   if (source.lineStarts.length > MOST_LINES) return [];
   const found: Unnumbered[] = [];
   let number = 0;
+  let before = '';
   for (const stretch of stretches.filter((one) => !isBlank(source, one))) {
     const text = source.text.slice(stretch.from, Math.min(stretch.to, stretch.from + LONGEST));
     const { own, part } = beginningOf(text, number, lexicon);
@@ -42,7 +43,8 @@ export function unnumberedIn(
     if (beginsPiece(text, looks)) number = 0;
     const isFigure = FIGURE_ONLY.test(told) && stretch.line === found.at(-1)?.line;
     if (!isFigure && !mayBeRound(told, looks)) continue;
-    const label = labelIn(text, stretch.from, own, number + 1);
+    const label = labelIn(text, stretch.from, own, number + 1, before);
+    before = told;
     number = label.to || number;
     const isRound = own.stands || isFigure || stands(told, lexicon, looks);
     const words = { from: label.span.to, to: stretch.to };
@@ -69,10 +71,10 @@ function isBlank({ text }: SourceText, { from, to }: Span): boolean {
 }
 
 /** What a round is called that has the given number where its words name none. */
-function labelIn(text: string, from: number, own: Own, next: number): Label {
+function labelIn(text: string, from: number, own: Own, next: number, before: string): Label {
   const begins = text.length - text.trimStart().length;
   const span = { from: from + begins, to: from + Math.max(begins, own.end) };
-  const numbers = FLAT.test(text) ? [] : (own.numbers ?? numbersOf(text, next));
+  const numbers = FLAT.test(text) ? [] : (own.numbers ?? numbersOf(text, next, before));
   const [first = 0, last = first] = [numbers[0], numbers.at(-1)];
   const called = first === 0 ? 'closing' : first === last ? String(first) : `${first}–${last}`;
   return { span, bodyFrom: span.to, text: called, from: first, to: last, numbers, kind: null, series: '' };
