@@ -19,6 +19,8 @@ describe('which vocabulary', () => {
     ['DUCK    yellow + orange    UK', 'uk'],
     ['All crochet words are American', 'us'],
     ['The whole is worked in double crochet (English).', 'uk'],
+    ['(worked in US sc; no eyes)', 'us'],
+    ['Worked in UK wool', null],
     ['(The stitch is English double crochet.)', 'uk'],
     ['An English lady taught me treble stitches.', null],
     ['A small hat\nFrom an old notebook. (American.)', 'us'],

@@ -21,6 +21,9 @@ const THING_BEFORE = new RegExp(
 const CROCHET_OF = /crochet \($/iu;
 /** "written in us", "i write us": no pronoun */
 const IN_US = /(?:in|(?<!\p{L})i write)\s+$/iu;
+/** "worked in US sc" */
+const WORKED_IN = /(?<!\p{L})(?:worked|crocheted|made) in $/iu;
+const STITCH_BEHIND = /^ (?:sc|dc|hdc|tr|single|double|half|treble)(?!\p{L})/iu;
 /** "I write US", "written in us" */
 const WRITTEN_IN = /(?<!\p{L})(?:write|written|writing|worded|noted|notated)\s+(?:it\s+|all\s+)?(?:in\s+)?$/iu;
 
@@ -154,6 +157,8 @@ export function declarationsIn(text: string): { vocabulary: Vocabulary; span: Sp
       WRITTEN_IN.test(text.slice(Math.max(0, match.index - 24), match.index)) &&
       !/^[ \t]*\d/.test(text.slice(end, end + 3));
     const alone =
+      (WORKED_IN.test(text.slice(Math.max(0, match.index - 16), match.index)) &&
+        STITCH_BEHIND.test(text.slice(end, end + 12))) ||
       (text.charAt(end) === ')' && CROCHET_OF.test(text.slice(Math.max(0, match.index - 10), match.index))) ||
       (written && (name !== 'us' || IN_US.test(text.slice(Math.max(0, match.index - 8), match.index)))) ||
       isAlone(text.slice(Math.max(0, match.index - 3), match.index), text.slice(end, end + 4)) ||

@@ -42,6 +42,14 @@ describe('the pattern’s own list', () => {
       ],
     ],
     [
+      'KEY (US): o = sc / v = 2 sc in 1 st / A = 2 sc together / ( ) x n = do n times / # = stitches now',
+      [
+        ['o', 'sc'],
+        ['v', '2 sc in 1 st'],
+        ['A', '2 sc together'],
+      ],
+    ],
+    [
       'mr = magic ring · sc = single crochet',
       [
         ['mr', 'magic ring'],
@@ -56,6 +64,12 @@ describe('the pattern’s own list', () => {
   const made = (legend: string, round: string) =>
     checkText(`US terms\n\nAbbreviations\n${legend}\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: ${round}\n`, 'x').parts[0]
       ?.rounds[1]?.made;
+
+  it('may call a stitch by a capital among small letters', () => {
+    const text =
+      'KEY (US): o = sc, v = 2 sc in 1 st, A = 2 sc together\n\nBEAD\n1. ring 6o (6)\n2. (v) x 6 (12)\n3. (ov) x 6 (18)\n4. (oA) x 6 (12)\n5. (A) x 6 (6)\n';
+    expect(checkText(text, 'x').parts[0]?.rounds.map((round) => round.made)).toEqual([6, 12, 18, 12, 6]);
+  });
 
   it('overrides what is built in', () => {
     expect(made('inc = 3 sc in the same stitch', 'inc x 6')).toBe(18);
@@ -86,5 +100,7 @@ describe('the pattern’s own list', () => {
 
   it('a careless word about a stitch that is known is not taken by its gist', () => {
     expect(made('dec = 2 sc into 1 / ch = chain', 'dec x 3')).toBe(3);
+    expect(made('dec = 2 sc in 1 st', 'dec x 3')).toBe(3);
+    expect(made('inc = 2 sc together', 'inc x 6')).toBe(12);
   });
 });

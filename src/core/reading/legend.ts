@@ -146,16 +146,22 @@ function piecesBy(line: string, between: RegExp, entry: RegExp): { at: number; t
 const PARTED = /[,;·•]\s*(?=[\p{L}][\p{L}\d ()/+^.]{0,12}\s*=)/gu;
 const SPACED = /(?<!(?<!\p{L})sl)\s+(?=(?:sl\s)?\p{L}[\p{L}\d]{0,7}\s?=)|\s{2,}(?=\S{1,3}\s?=)/giu;
 
+/** "o = sc / v = 2 sc in 1 st / …": between all strokes a word is explained. */
+function isEach(line: string): boolean {
+  return line.split(/\s[/|]\s/).every((piece) => piece.includes('='));
+}
+
 /** "sc = single crochet, inc = two sc in one stitch": cut before each new term. */
 function splitList(line: string): { at: number; text: string }[] {
   // "The words I use: sc = …" begins behind the colon.
   const cuts = [line.lastIndexOf(':', line.indexOf('=')) + 1];
-  const parted = [...line.matchAll(PARTED)];
+  const slashed = [...line.matchAll(/\s[/|]\s+/g)];
+  const parted = slashed.length > 1 && isEach(line) ? slashed : [...line.matchAll(PARTED)];
   // Without anything between them the terms are single words: "sc=single crochet inc=2sc in same st, stuff in time".
   const spaced = [...line.matchAll(SPACED)];
   const bySpaces = parted.length === 0 || spaced.length > parted.length + 1;
   for (const match of bySpaces ? spaced : parted) cuts.push(match.index + match[0].length);
-  return cuts.map((at, i) => ({ at, text: line.slice(at, cuts[i + 1] ?? line.length).replace(/[,;·•\s]+$/u, '') }));
+  return cuts.map((at, i) => ({ at, text: line.slice(at, cuts[i + 1] ?? line.length).replace(/[,;·•/|\s]+$/u, '') }));
 }
 
 /** `("twos" = two in every stitch, "ones" = one in each)` without its brackets and quotes, at the same places. */
@@ -205,6 +211,7 @@ export function definitions(
         unknown.push(entry);
         continue;
       }
+      if (turnsRound(entry.term, means, builtIn)) continue;
       known.push({ term: entry.term.replace(/\s+/g, ' '), meaning: means });
       lexicon = new Lexicon(vocabulary, compact, known);
     }
@@ -212,6 +219,17 @@ export function definitions(
     open = unknown;
   }
   return known;
+}
+
+/** "dec = 2 sc into 1": careless words that would make an increase of a decrease, or the other way round. */
+function turnsRound(term: string, meaning: Meaning, builtIn: Lexicon): boolean {
+  if (meaning.is !== 'shaping') return false;
+  const tokens = tokenize(term, { from: 0, to: term.length });
+  const usual = builtIn.at(tokens, 0);
+  if (usual?.length !== tokens.length) return false;
+  return usual.meaning.is === 'decrease'
+    ? meaning.per > meaning.over
+    : usual.meaning.is === 'increase' && meaning.over > meaning.per;
 }
 
 const PASSES = 2;

@@ -118,7 +118,7 @@ describe('what the words of an instruction are taken for', () => {
 describe('signs and letters that a text explains', () => {
   const alphabet = {
     signs: new Set(['▲', '●']),
-    letters: new Set(['s', 'i', 'd']),
+    letters: new Set(['s', 'S', 'i', 'd']),
     terms: new Set(['s', 'i', 'd', 'p/2']),
     joined: ['p/2'],
   };
@@ -131,6 +131,7 @@ describe('signs and letters that a text explains', () => {
     ['▲▲●6', ['▲', '▲', '●', '6']],
     ['sssi', ['s', 's', 's', 'i']],
     ['six', ['6']],
+    ['SSi', ['s', 's', 'i']],
     ['p/2 3', ['p/2', '3']],
   ])('%s', (text, expected) => {
     expect(read(text)).toEqual(expected);

@@ -89,7 +89,7 @@ export function tokenize(text: string, span: Span, most = Infinity, alphabet: Al
       const to = isTimes(text, i) ? i - 1 : i;
       if (alphabet && to > from && isSpelt(text, from, to, alphabet)) {
         i = to;
-        for (let at = from; at < i; at += 1) push('word', at, at + 1, text.charAt(at), 0);
+        for (let at = from; at < i; at += 1) push('word', at, at + 1, text.charAt(at).toLowerCase(), 0);
         holdSpelt(tokens, text, i, alphabet);
         continue;
       }

@@ -69,7 +69,7 @@ export class Lexicon {
     }
     this.passes = legend.some(({ meaning }) => meaning.is === 'aside');
     const signs = legend.flatMap(({ term }) => (/^[^\p{L}\d\s]$/u.test(term) ? [term] : []));
-    const letters = legend.flatMap(({ term }) => (/^\p{Ll}$/u.test(term) ? [term] : []));
+    const letters = legend.flatMap(({ term }) => (/^\p{L}$/u.test(term) ? [term] : []));
     const terms = legend.map(({ term }) => term.toLowerCase());
     const joined = terms.filter((term) => /[^\p{L}\d\s]/u.test(term) && term.length > 2);
     this.alphabet =

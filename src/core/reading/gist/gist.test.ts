@@ -43,6 +43,7 @@ describe('the gist of an instruction, in whatever order a hand puts it', () => {
     ['tog every 3rd and 4th stitch (18)', {}, '(1/1 x 2, 1/2 x 1) x fill = 18'],
     ['always tog', {}, '1/2 x fill'],
     ['tog all around', {}, '1/2 x fill'],
+    ['0 > plain', {}, '1/1 x fill'],
     ['every other (18)', {}, '(1/1 x 1, 2/1 x 1) x fill = 18'],
     ['every third (16)', {}, '(1/1 x 1, 1/2 x 1) x fill = 16'],
     ['every third twice', {}, '(1/1 x 2, 2/1 x 1) x fill'],

@@ -149,8 +149,14 @@ class Items {
     return word === 'loop' && plain && before?.is === 'in';
   }
 
+  /** "0 > plain": in front of a round by how many stitches it grows, and no amount of them. */
+  #addsNone(i: number, { kind, value }: Token): boolean {
+    const plain = this.#tokens.slice(1, 3).some(({ word }) => PLAIN_ROUND.test(word));
+    return i === 0 && kind === 'number' && value === 0 && plain;
+  }
+
   #bare(i: number, token: Token): ItemKind | 'nothing' {
-    return shortens(this.#tokens, i) ? 'nothing' : bare(token, this.#senses);
+    return shortens(this.#tokens, i) || this.#addsNone(i, token) ? 'nothing' : bare(token, this.#senses);
   }
 }
 

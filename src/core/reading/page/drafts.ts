@@ -194,10 +194,21 @@ function hasPrefix(text: string, places: readonly Place[]): boolean {
   return Math.max(...prefixes.values()) > places.length * MOST;
 }
 
+const STOPS = ['.', '!', '?', ';', ':'] as const;
+/** "In the", "And then for the" */
+const LEADS_IN = /^[^\p{L}\d]*(?:(?:in|on|for|at|and|then|now|the)[^\p{L}\d]+)+$/iu;
+
 /** Whether the labels stand behind their instructions: a line of several ends with one then. */
 function standsBehind(text: string, places: readonly Place[], labels: readonly Label[]): boolean {
   const letters = (from: number, to: number) => text.slice(from, Math.max(from, to)).match(/\p{L}/gu)?.length ?? 0;
   const lastIn = new Map(places.map(({ line }, i) => [line, i]));
+  // "In the second round make …": what follows is the instruction, though the line may end on a number.
+  const leads = places.filter(({ start }, i) => {
+    const from = labels[i]?.span.from ?? start;
+    const stop = Math.max(...STOPS.map((sign) => text.lastIndexOf(sign, from - 1)));
+    return from > start && LEADS_IN.test(text.slice(Math.max(start, stop + 1), from));
+  });
+  if (leads.length > places.length * MOST) return false;
   const behind = places.filter(({ start, end, line }, i) => {
     const span = labels[i]?.span;
     if (!span) return false;

@@ -246,6 +246,15 @@ ing 2 sts together; repeat from * to end. 12 sts.
       '5-5 18 → 12 (12)',
     ]);
   });
+
+  it('begin with their numbers where those begin a sentence, though the line ends on one', () => {
+    const text = `US terms
+
+In the first round put 6 single crochet into a ring, 6. In the second round make two in each, 12. In the third round one single, then two in the next, all the way, 18. Leave it at that up to round 4.
+In round five one single, then two together, all the way, 12. In the sixth round two together all the way, 6.
+`;
+    expect(rounds(text).slice(0, 3)).toEqual(['1-1 – → 6 (6)', '2-2 6 → 12 (12)', '3-3 12 → 18 (18)']);
+  });
 });
 
 describe('a piece like another one, in a layout that has been worked out', () => {

@@ -154,6 +154,9 @@ const NAME_AND_NUMBER =
 /** "4 mm", "50 g": how large or heavy something is, and not how many. */
 const MEASURE = /\d+(?:[.,]\d+)?\s?(?:mm|cm|m|g|grams?|oz|ounces?|yds?|yards?|in|inch(?:es)?|ply|strands?)(?!\p{L})/giu;
 
+/** "card 1 of 3": which of several leaves. */
+const LEAF = /(?:\d+ )?of \d+/gu;
+
 /** "(age 11)": who wrote it. */
 const AGE = /(?<!\p{L})aged?\s+\d+/giu;
 
@@ -165,6 +168,7 @@ function madeIn(behind: string): number | null {
   for (const [word] of behind
     .replace(MEASURE, ' ')
     .replace(AGE, ' ')
+    .replace(LEAF, ' ')
     .replace(ROUNDS, ' ')
     .replace(/\d+[.,]\d+/g, ' ')
     .matchAll(/\p{L}+|\d+/gu)) {
