@@ -1,7 +1,7 @@
 /**
  * Changes one operator or constant of the core at a time, and runs the core's tests: a change that no test notices survives.
  * All changes are built into one bundle, and one of them is switched on in each run.
- *   npm run mutants -- [HOW MANY] [SEED]
+ *   npm run mutants -- [HOW MANY] [SEED] [FROM]    FROM goes on where an earlier run was stopped
  *   npm run mutants -- again       those that survived last time, each in a process of its own, with all tests: what one
  *                                  process remembers from change to change hides some of them
  */
@@ -45,6 +45,7 @@ const SURVIVORS = 'dist/mutants.json';
 const again = process.argv[2] === 'again';
 const many = again ? 0 : Number(process.argv[2] ?? 300);
 const seed = Number(process.argv[3] ?? 1);
+const begin = Number(process.argv[4] ?? 0);
 
 const OTHER: Readonly<Partial<Record<ts.SyntaxKind, string>>> = {
   [ts.SyntaxKind.LessThanToken]: '<=',
@@ -318,7 +319,7 @@ const all = coreFiles().flatMap(mutantsIn);
 const mutants = again ? lastSurvivors() : chosen(all);
 await bundle(mutants);
 const survivors: Mutant[] = [];
-const waiting = mutants.map((mutant, number) => ({ mutant, number }));
+const waiting = mutants.map((mutant, number) => ({ mutant, number })).slice(begin);
 async function work(): Promise<void> {
   const bench = new Bench();
   for (let one = waiting.shift(); one; one = waiting.shift()) {
@@ -333,5 +334,5 @@ async function work(): Promise<void> {
 }
 await Promise.all([work(), work()]);
 const which = again ? 'of those that survived' : `of ${all.length} that can be made, by seed ${seed}`;
-console.log(`${survivors.length} of ${mutants.length} changes (${which}) are noticed by no test`);
+console.log(`${survivors.length} of ${mutants.length - begin} changes (${which}) are noticed by no test`);
 writeFileSync(SURVIVORS, JSON.stringify(survivors, null, 2));
