@@ -1,4 +1,5 @@
 import { sveltekit } from '@sveltejs/kit/vite';
+import { examples } from './scripts/examples.mjs';
 import { letters } from './scripts/letters.mjs';
 import { defineConfig } from 'vitest/config';
 
@@ -12,7 +13,7 @@ const APART = ['src/core/reading/memory.test.ts', 'tools/growth.test.ts'];
 
 export default defineConfig({
   plugins: [letters, sveltekit()],
-  worker: { format: 'es', plugins: () => [letters] },
+  worker: { format: 'es', plugins: () => [examples, letters] },
   // It names Svelte among what it can go with, and would be taken for a library of components.
   ssr: { external: ['better-auth'] },
   environments: {
