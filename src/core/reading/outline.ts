@@ -15,8 +15,7 @@ import { NO_UNITS, type Unit, type Units } from './page/unit.js';
 import { Passages } from './passages.js';
 import { Pieces, type Beginning } from './pieces.js';
 import { headingSaid, NO_ROLES, sectionOfRole, withSaid, type Roles } from './roles.js';
-import { plainRoundsOf } from './page/looks.js';
-import { firstWords, roundOf, type OpenRound } from './rounds.js';
+import { roundOf, type OpenRound } from './rounds.js';
 import { chainStartIn, freeLoopsIn } from './starts.js';
 import { UnlabelledRounds, type UnlabelledRound } from './unlabelled.js';
 import { goesOnFrom } from './wrapped.js';
@@ -149,10 +148,10 @@ class Outliner {
       return;
     }
     if (this.#title === undefined) this.#title = titleIn(text);
-    const plain = this.#plainRounds(index, text, span);
+    const last = this.#open?.label?.to ?? this.#pieces.lastRound?.to ?? 0;
+    const plain = this.#section === 'part' ? this.#rounds.plainRounds(index, span, text, last) : null;
     if (plain) {
-      const aside = / so .*$/iu.exec(text);
-      this.#labels([plain], { from: span.from, to: aside ? span.from + aside.index : span.to });
+      this.#labels([plain.label], plain.words);
       return;
     }
     if (this.#open && this.#continues(this.#open, index, text)) {
@@ -168,27 +167,6 @@ class Outliner {
     }
     this.#inlineSection(index, text, span);
     if (!this.#unlabelled(index, span, text)) this.#addProse(span);
-  }
-
-  /** "Work 4 rounds straight.": the rounds that come next, unless the line only says so of those below it. */
-  #plainRounds(index: number, text: string, { from, to }: Span): Label | null {
-    const next = this.#section === 'part' ? plainRoundsOf(text) : 0;
-    const last = this.#open?.label?.to ?? this.#pieces.lastRound?.to ?? 0;
-    if (next === 0 || last === 0 || this.#ahead.nextLabel(index)?.label.from === last + 1) return null;
-    const at = contentStart(this.#source.text, from, to);
-    const written = firstWords(text);
-    const series = this.#pieces.stretch?.series ?? '';
-    return {
-      span: { from: at, to: at },
-      bodyFrom: at,
-      text: written,
-      from: 0,
-      to: 0,
-      numbers: [],
-      kind: null,
-      series,
-      next,
-    };
   }
 
   /** A round that no label tells. */
@@ -304,10 +282,13 @@ class Outliner {
     this.#begin(label);
     this.#open = { label, from: span.from, bodyFrom: body.from, to: Math.max(body.to, body.from), stated, unit };
     this.#close();
-    const behind = Math.max(body.to, stated?.span.to ?? 0);
-    const words = this.#source.text.slice(behind, span.to);
-    const from = behind + (ENDS_COUNT.exec(words)?.[0].length ?? 0);
-    if (/\p{L}{3}/u.test(this.#source.text.slice(from, span.to))) this.#addProse({ from, to: span.to });
+    this.#talkBehind(Math.max(body.to, stated?.span.to ?? 0), span.to);
+  }
+
+  /** "(6 dc). Break off": what a unit says behind its instruction and its count. */
+  #talkBehind(count: number, to: number): void {
+    const from = count + (ENDS_COUNT.exec(this.#source.text.slice(count, to))?.[0].length ?? 0);
+    if (/\p{L}{3}/u.test(this.#source.text.slice(from, to))) this.#addProse({ from, to });
   }
 
   /** "5." is a round where rounds may stand, and the number of a step in the sewing instructions. */

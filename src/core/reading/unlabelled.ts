@@ -33,6 +33,8 @@ const NOTE = /^\W{0,4}(?:notes?|nb|tips?|hint|remember)(?!\p{L})|(?<!\p{L})(?:ga
 /** "twos = two in every stitch, ones = one in each": what words mean. */
 const EXPLAINS = /=\s*\p{L}[^=]*=\s*(?:\p{L}|\d+\s\p{L})/u;
 const LONGEST_REFERENCE = 120;
+/** "Nothing for 6 rounds, so that's round 12" */
+const ASIDE = / so .*$/iu;
 /** The chains of a treble, the tallest stitch that rows are turned in. */
 const HIGHEST_TURN = 4;
 
@@ -70,6 +72,24 @@ export class UnlabelledRounds {
     // Below a title anything may stand; only what is understood to the last word is taken for a round there.
     if (section !== 'part' && reading.unread.length > 0) return null;
     return { label: null, from: contentStart(this.#source.text, span.from, span.to), bodyFrom, to: span.to };
+  }
+
+  /**
+   * "Work 4 rounds straight.": a label for the rounds that come next, and the words it is of; null where the line tells no
+   * such, or only says so of those below it.
+   * @param last the number of the round before.
+   */
+  plainRounds(index: number, { from, to }: Span, text: string, last: number): { label: Label; words: Span } | null {
+    const next = last > 0 ? plainRoundsOf(text) : 0;
+    if (next === 0 || this.#ahead.nextLabel(index)?.label.from === last + 1) return null;
+    const aside = ASIDE.exec(text);
+    const at = contentStart(this.#source.text, from, to);
+    const place = { span: { from: at, to: at }, bodyFrom: at, text: firstWords(text) };
+    const series = this.#pieces.stretch?.series ?? '';
+    return {
+      label: { ...place, from: 0, to: 0, numbers: [], kind: null, series, next },
+      words: { from, to: aside ? from + aside.index : to },
+    };
   }
 
   /** "Rope: with brown, MR with 8 sc (8 sts).": the name of a piece and its first round, in a line without a label. */

@@ -194,7 +194,6 @@ function hasPrefix(text: string, places: readonly Place[]): boolean {
   return Math.max(...prefixes.values()) > places.length * MOST;
 }
 
-const STOPS = ['.', '!', '?', ';', ':'] as const;
 /** "In the", "And then for the" */
 const LEADS_IN = /^[^\p{L}\d]*(?:(?:in|on|for|at|and|then|now|the)[^\p{L}\d]+)+$/iu;
 
@@ -205,8 +204,12 @@ function standsBehind(text: string, places: readonly Place[], labels: readonly L
   // "In the second round make …": what follows is the instruction, though the line may end on a number.
   const leads = places.filter(({ start }, i) => {
     const from = labels[i]?.span.from ?? start;
-    const stop = Math.max(...STOPS.map((sign) => text.lastIndexOf(sign, from - 1)));
-    return from > start && LEADS_IN.test(text.slice(Math.max(start, stop + 1), from));
+    const sentence =
+      text
+        .slice(start, from)
+        .split(/[.!?;:]/)
+        .at(-1) ?? '';
+    return LEADS_IN.test(sentence);
   });
   if (leads.length > places.length * MOST) return false;
   const behind = places.filter(({ start, end, line }, i) => {

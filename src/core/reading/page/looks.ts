@@ -42,7 +42,7 @@ const PLAIN_ONES =
   /^\W*(?:then )?(\d{1,3}|one|two|three|four|five|six|seven|eight|nine|ten|twelve) (?:more )?(?:plain|straight|even|unchanged)\s*(?:[,.;]|$)/iu;
 /** "…, close", "… and fasten off, leave 20 cm": what is done behind a last round. */
 const ENDS =
-  /(?:[,.;]|\s[-–—])\s*(?:(?:and|then|now)\s)*(?:close|off|f\.?o|fasten|cut|done|pull|draw|stuff|sew|leave|break)(?!\p{L})[^;]*$/iu;
+  /(?:[,.;]|\s[-–—])\s*(?:(?:and|then|now)\s)*(?:close|off|f\.?o|fasten|cut|done|pull|draw|stuff|sew|leave|break)(?!\p{L})[^;]{0,200}$/iu;
 /** "six rounds without any shaping", "four rows without" */
 const UNSHAPED =
   /(?<!\p{L})(?:without|no) (?:any |more |further )?(?:shaping|changes?|increas\p{L}+|decreas\p{L}+)(?!\p{L})|(?:rounds?|rows?|rnds?|rds?) without\W*$/iu;
