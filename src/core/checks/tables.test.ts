@@ -20,6 +20,15 @@ const BODY = [
   'Stuff.',
   'Rnd 6: dec x 6 (6)',
 ];
+/** Six rounds that close, of which none speaks of stuffing. */
+const SHELL = [
+  'Rnd 1: 6 sc in MR (6)',
+  'Rnd 2: inc x 6 (12)',
+  'Rnd 3: (sc 1, inc) x 6 (18)',
+  'Rnds 4-9: sc around (18)',
+  'Rnd 10: (sc 1, dec) x 6 (12)',
+  'Rnd 11: dec x 6 (6)',
+];
 const END = 'Fasten off and weave in the end with the yarn needle.';
 
 /** A whelk in one piece, with something written otherwise. */
@@ -325,8 +334,18 @@ const TABLES: Readonly<
     ],
   },
   'make/stuffing-late': {
-    found: [{ body: BODY.filter((line) => line !== 'Stuff.') }],
+    found: [
+      { body: BODY.filter((line) => line !== 'Stuff.') },
+      // Its numbers begin anew: it is another hollow than that of the base.
+      {
+        body: ['Rnd 1: 6 sc in MR (6)', 'Rnd 2: inc x 6 (12)', 'Rnd 3: inc x 12 (24)', 'Fill it.', '', 'TOP', ...SHELL],
+      },
+    ],
     passed: [
+      // Its numbers go on: one hollow, that was filled before.
+      {
+        body: [...SHELL.slice(0, 3), 'Fill it.', '', 'TOP', ...SHELL.slice(3)],
+      },
       { body: BODY.map((line) => (line === 'Stuff.' ? 'Fill firmly with the stuffing.' : line)) },
       {
         materials: MATERIALS.slice(0, 3),

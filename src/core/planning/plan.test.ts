@@ -65,6 +65,14 @@ describe('days', () => {
     expect(workdays.between(day('2026-04-10'), day('2026-04-02'))).toBe(-5);
   });
 
+  it('are looked for within 500 days beyond a week for each', () => {
+    const from = day('2026-03-02');
+    const back = from + 507;
+    const awayTo = (to: number) => new Workdays({ ...WEEK, absences: [{ person: 'Ines', from: from + 1, to }] });
+    expect(awayTo(back - 1).from(from, 1, 'Ines')).toBe(back);
+    expect(() => awayTo(back).from(from, 1, 'Ines')).toThrow('Ines is away for all of it.');
+  });
+
   it('are found as well for somebody who works one day in a week', () => {
     const mondays = new Workdays({ ...WEEK, workdays: [0] });
     const monday = day('2026-04-06');

@@ -106,6 +106,9 @@ describe('what the words of an instruction are taken for', () => {
     const found = tokenize(text, { from: 7, to: text.length });
     expect(found.map(({ from, to }) => text.slice(from, to))).toEqual(['Sc', '2', 'tog', ',', 'INC']);
     expect(found.map(({ raw }) => raw)).toEqual(['Sc', '2', 'tog', ',', 'INC']);
+    // An arrow is one sign of two, whether it stands alone or not.
+    expect(tokenize('sc -> 18', { from: 0, to: 8 }).map(({ raw }) => raw)).toEqual(['sc', '->', '18']);
+    expect(tokenize('sc->18', { from: 0, to: 6 }).map(({ raw }) => raw)).toEqual(['sc', '->', '18']);
   });
 
   it('are no more than are wanted, and none past the end', () => {

@@ -81,6 +81,7 @@ describe('series of numbers', () => {
       'Rd 1. a. Rd\n2. b. Rd 3. c.\nRd 4. d. Rd 5. e.\n',
       ['1: 1', '2: 2', '2: 3', '3: 4', '3: 5'],
     ],
+    ['behind a round that has no number', '1 a\n2 b\nc\n4 d\n5 e\n6 f\n', ['1: 1', '2: 2', '4: 4', '5: 5', '6: 6']],
     ['that grow from the bottom', '5 a\n4 b\n3 c\n2 d\n1 e\n', ['1: 5', '2: 4', '3: 3', '4: 2', '5: 1']],
     ['with the number of the piece before', '1.1 a\n1.2 b\n1.3 c\n1.4 d\n', ['1: 1', '2: 2', '3: 3', '4: 4']],
   ])('%s', (_, text, expected) => {
