@@ -2,7 +2,7 @@
 import { spawnSync } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import { build } from 'esbuild';
-import { lettersInBundles } from './letters.mjs';
+import { expressionsInBundles } from './cases.mjs';
 
 // A package that is no module asks for its own parts in the old way.
 const OWN_REQUIRE =
@@ -21,7 +21,7 @@ const OPTIONS = {
   outExtension: { '.js': '.mjs' },
   logLevel: 'warning',
   charset: 'utf8',
-  plugins: [lettersInBundles],
+  plugins: [expressionsInBundles],
   // Node 20 has all of them as they are written; else each would be made anew wherever it is used.
   supported: {
     'regexp-unicode-property-escapes': true,
@@ -58,6 +58,9 @@ async function command() {
     ...OPTIONS,
     format: 'cjs',
     outExtension: { '.js': '.cjs' },
+    // A third shorter, and taken up so much faster. Names stay, for who reads a trace.
+    minifyWhitespace: true,
+    minifySyntax: true,
     // What was compiled ahead can't bring in modules of the newer kind; a package gives itself in the older one, too.
     supported: { ...OPTIONS.supported, 'dynamic-import': false },
   };

@@ -32,7 +32,7 @@ export function withLetters(source) {
       if (!ts.isTemplateMiddleOrTemplateTail(node)) open = false;
       written += source.slice(done, from);
       done = to;
-      for (const [piece] of source.slice(from, to).matchAll(/\\{1,2}p\{L\}|\\{1,2}.|[^\\]/gsu)) {
+      for (const [piece] of source.slice(from, to).matchAll(isRaw(node) ? RAW : TWICE)) {
         if (piece.endsWith('p{L}')) written += open ? LETTERS : `[${LETTERS}]`;
         else written += piece;
         if (piece === '[') open = true;
@@ -56,7 +56,19 @@ function holdsWords(/** @type {ts.Node} */ node) {
   );
 }
 
-const CORE = /[\\/]src[\\/]core[\\/].*\.ts$/;
+/** One sign of an expression, or an escape of it; and the same in words, where each backslash stands twice. */
+const RAW = /\\p\{L\}|\\[^]|[^]/gu;
+const TWICE = /\\\\(?:p\{L\}|\\\\|[^])|[^]/gu;
+
+/** Whether its backslashes stand for themselves. */
+function isRaw(/** @type {ts.Node} */ node) {
+  if (ts.isRegularExpressionLiteral(node)) return true;
+  let outer = node.parent;
+  while (ts.isTemplateSpan(outer) || ts.isTemplateExpression(outer)) outer = outer.parent;
+  return ts.isTaggedTemplateExpression(outer);
+}
+
+export const CORE = /[\\/]src[\\/]core[\\/].*\.ts$/;
 
 /** For Vite: what the application, its workers and the tests run. */
 export const letters = {
@@ -64,16 +76,4 @@ export const letters = {
   enforce: /** @type {const} */ ('pre'),
   transform: (/** @type {string} */ code, /** @type {string} */ id) =>
     CORE.test(id) && code.includes('p{L}') ? { code: withLetters(code), map: null } : null,
-};
-
-/** For esbuild: what is bundled for the terminal and for the processes beside the server. */
-export const lettersInBundles = {
-  name: 'letters',
-  setup(/** @type {import('esbuild').PluginBuild} */ build) {
-    build.onLoad({ filter: CORE }, async ({ path }) => {
-      const { readFile } = await import('node:fs/promises');
-      const source = await readFile(path, 'utf8');
-      return { contents: source.includes('p{L}') ? withLetters(source) : source, loader: 'ts' };
-    });
-  },
 };

@@ -1,6 +1,7 @@
 import type { Span } from '../text/source.js';
 import { outsideMaterials } from '../document/document.js';
 import type { Found, Rule } from './rule.js';
+import { inEitherCase } from '../text/eitherCase.js';
 
 export const materialsNotion: Rule = {
   id: 'materials/notion',
@@ -20,7 +21,7 @@ export const materialsNotion: Rule = {
     for (const { kind, name, span } of materials)
       if (kind === 'notion' || (kind === 'eyes' && /safety/i.test(name))) listed.set(name.toLowerCase(), span);
     for (const [notion, span] of listed) {
-      const used = new RegExp(`(?<!\\p{L})${notion.split(' ').at(-1)?.replace(/s$/, '') ?? notion}s?(?!\\p{L})`, 'iu');
+      const used = inEitherCase(`(?<!\\p{L})${notion.split(' ').at(-1)?.replace(/s$/, '') ?? notion}s?(?!\\p{L})`);
       const named = pattern.parts.some(({ name }) => used.test(name)) || used.test(pattern.title ?? '');
       if (named || talk.some((one) => one.section !== 'materials' && used.test(one.text))) continue;
       // A line that was taken for a heading, or stands in a round.

@@ -2,6 +2,7 @@ import type { Span } from '../text/source.js';
 import type { Found, Rule } from './rule.js';
 import { times } from './wording.js';
 import { wordsInRounds } from './wordsInRounds.js';
+import { inEitherCase } from '../text/eitherCase.js';
 
 /** Ways to write one thing. Each is looked for in the instructions alone. */
 const SPELLINGS: readonly { readonly thing: string; readonly ways: readonly (readonly [string, RegExp])[] }[] = [
@@ -16,7 +17,7 @@ const SPELLINGS: readonly { readonly thing: string; readonly ways: readonly (rea
   {
     thing: 'increase',
     ways: [
-      ['inc', /(?<!\p{L})inc(?!\p{Ll})/u],
+      ['inc', /(?<!\p{L})inc(?!\p{L})/u],
       ['2 in the next', /(?<!\d)2\s?(?:sc|dc)\s+in(?:to)?\s+(?:the\s+)?(?:next|each|every|same)(?!\p{L})/u],
       ['increase', /(?<!\p{L})increase(?!\p{L})/u],
     ],
@@ -24,9 +25,9 @@ const SPELLINGS: readonly { readonly thing: string; readonly ways: readonly (rea
   {
     thing: 'decrease',
     ways: [
-      ['dec', /(?<!\p{L}|inv\.?\s?|invisible\s)dec(?!\p{Ll})/u],
+      ['dec', /(?<!\p{L}|inv\.?\s?|invisible\s)dec(?!\p{L})/u],
       ['2tog', /(?:sc|dc)\s?2\s?tog(?!\p{L})/u],
-      ['invdec', /(?<!\p{L})inv\.?\s?dec(?!\p{Ll})/u],
+      ['invdec', /(?<!\p{L})inv\.?\s?dec(?!\p{L})/u],
       ['decrease', /(?<!\p{L})decrease(?!\p{L})/u],
     ],
   },
@@ -45,7 +46,7 @@ const SPELLINGS: readonly { readonly thing: string; readonly ways: readonly (rea
 const THINGS = SPELLINGS.map(({ thing, ways }) => ({
   thing,
   ways,
-  any: new RegExp(ways.map(([, words]) => `(${words.source})`).join('|'), 'giu'),
+  any: inEitherCase(ways.map(([, words]) => `(${words.source})`).join('|'), 'g'),
 }));
 
 export const termsInconsistent: Rule = {

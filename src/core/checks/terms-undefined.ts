@@ -2,6 +2,7 @@ import type { CountedPattern } from '../counting/counted.js';
 import { COMPACT_LETTERS, STITCHES } from '../vocabulary/stitches.js';
 import type { Found, Rule } from './rule.js';
 import { wordsInRounds } from './wordsInRounds.js';
+import { inEitherCase } from '../text/eitherCase.js';
 
 /** A list that explains so many stitches is meant to explain them all. */
 const LIST = 3;
@@ -65,7 +66,7 @@ function* abbreviations(counted: CountedPattern): Iterable<Found> {
   )
     return;
   const missing = [...stitches, ...SHAPINGS].filter((name) => /^\p{L}+$/u.test(name) && !explained.has(name));
-  const used = new RegExp(`(?<!\\p{L})(${missing.join('|')})(?!\\p{L})`, 'giu');
+  const used = inEitherCase(`(?<!\\p{L})(${missing.join('|')})(?!\\p{L})`, 'g');
   const said = new Set<string>();
   for (const { match, counted: round } of wordsInRounds(counted, used)) {
     const name = match[0].toLowerCase();

@@ -1,5 +1,6 @@
 import { STITCHES, type Vocabulary } from '../vocabulary/stitches.js';
 import type { Found, Rule } from './rule.js';
+import { inEitherCase } from '../text/eitherCase.js';
 
 const SHAPINGS = /^(?:inc|dec|inv\.? ?dec|[bf]lo|(?:sc|dc|hdc|htr|tr)(?:2|3) ?tog)$/i;
 
@@ -31,7 +32,7 @@ export const termsUnused: Rule = {
     });
     const groups = terms.map(({ term }) => `(${term.split(/[^\p{L}\d]+/u).join('\\.?[\\s-]?')})`);
     if (groups.length === 0) return;
-    const used = new RegExp(`(?<!\\p{L})(?:${groups.join('|')})(?!\\p{Ll}{3})`, 'giu');
+    const used = inEitherCase(`(?<!\\p{L})(?:${groups.join('|')})(?!\\p{L}{3})`, 'g');
     const unused = new Set(terms.keys());
     for (const match of text.matchAll(used)) {
       if (terms.some(({ span: { from, to } }) => from <= match.index && match.index < to)) continue;

@@ -11,6 +11,7 @@ import { ringFilled } from '../reading/ring.js';
 import { TOLD_BY_SUMS, type Sense } from '../vocabulary/senses.js';
 import type { Reason } from './habits.js';
 import { doubtOf } from './why.js';
+import { inEitherCase } from '../text/eitherCase.js';
 
 /** One way to take a round. `instruction` is null for what the forms have read. */
 export interface Candidate {
@@ -212,7 +213,7 @@ export function fits({ misfits, obstacles, starts, edge }: Outcome): boolean {
 
 /** Words of language that some hands call a shaping by: "join every 3rd and 4th", "double every 2nd". */
 const OTHERWISE = /(?<!\p{L})(?:join|double|close|pair|split|drop)(?!\p{L})/iu;
-const ALL_OTHERWISE = new RegExp(OTHERWISE, 'giu');
+const ALL_OTHERWISE = inEitherCase(OTHERWISE.source, 'g');
 
 function otherwiseIn(text: string, { round }: CountedRound): string[] {
   return text.slice(round.bodyFrom, round.span.to).toLowerCase().match(ALL_OTHERWISE) ?? [];

@@ -1,4 +1,5 @@
 import { cardinal, ordinal } from '../vocabulary/numbers.js';
+import { inEitherCase } from '../text/eitherCase.js';
 
 /** Where something goes on a piece, as a sentence says it. Offsets are within the sentence. */
 export interface Place {
@@ -21,22 +22,20 @@ const NUMBER = String.raw`(\d{1,3}|\p{L}{3,9})`;
 const UNIT = String.raw`(?:rnds?|rounds?|rds?|rows?|r)\.?`;
 const COUNTED_FROM = String.raw`(\s+(?:from|up from|counting from)\s+(?:the\s+)?(?:bottom|end|base|edge|opening|top|last))?`;
 /** "between rounds 12 and 13", "over Rnds 3-5", "on R8", "at round 14 from the end", "in stitch 8 of Rnd 6". */
-const ROUNDS = new RegExp(
+const ROUNDS = inEitherCase(
   String.raw`(?<!\p{L})(between|b\/w|over|on|at|across|along|into|in|under|below|above|(?<=\d )of)\s+(?:the\s+)?${UNIT}\s?#?(\d{1,3})(?:\s*(?:and|&|-|–|—|\/|to)\s*(?:${UNIT}\s?)?(\d{1,3}))?(?!\d)${COUNTED_FROM}`,
-  'giu',
+  'g',
 );
 /** "on the 4th round from the bottom", "between the third and fourth rounds from the end". */
-const RANKED = new RegExp(
+const RANKED = inEitherCase(
   String.raw`(?<!\p{L})(between|over|on|at|in|into)\s+(?:the\s+)?(\d{1,3}(?:st|nd|rd|th)|\p{L}{5,7})(?:\s*(?:and|&|-|–)\s*(?:the\s+)?(\d{1,3}(?:st|nd|rd|th)|\p{L}{5,7}))?\s+(?:rnds?|rounds?|rds?|rows?)${COUNTED_FROM}`,
-  'giu',
+  'g',
 );
-const APART = new RegExp(
+const APART = inEitherCase(
   String.raw`${NUMBER}\s*(?:sts?|stitch(?:es)?|loops?|sc|dc|x)?\s+(?:apart|between (?:them|the eyes|the two|each))|(?:with|leaving|about|approx\.?)\s+${NUMBER}\s*(?:visible\s+)?(?:sts?|stitch(?:es)?|loops?)\s+(?:free\s+)?(?:in\s+)?between`,
-  'iu',
 );
-const OVER = new RegExp(
+const OVER = inEitherCase(
   String.raw`(?<!\p{L})(?:over|across|along)\s+(?:about\s+|the\s+)?(?:next\s+)?${NUMBER}\s*(?:sts?|stitch(?:es)?|loops?)(?!\p{L})`,
-  'iu',
 );
 const OPPOSITE = /(?<!\p{L})opposite\s+(?:each other|one another|sides)(?!\p{L})/iu;
 

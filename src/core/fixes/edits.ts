@@ -1,5 +1,6 @@
 import type { Span } from '../text/source.js';
 import { termsNear } from '../vocabulary/resembles.js';
+import { inEitherCase } from '../text/eitherCase.js';
 
 /** A small change of an instruction: one span replaced. Places count from its first character. */
 export interface Edit extends Span {
@@ -14,7 +15,7 @@ const FIGURE = /(?<![\d.])\d{1,3}(?!\d|\.\d|st(?![\p{L}])|nd|rd|th|\s?(?:tog|mm|
 const NUMBER_WORDS = new Map(
   'one two three four five six seven eight nine ten eleven twelve'.split(' ').map((word, i) => [word, i + 1]),
 );
-const WORD_FIGURE = new RegExp(`(?<!\\p{L})(?:${[...NUMBER_WORDS.keys()].join('|')})(?!\\p{L})`, 'giu');
+const WORD_FIGURE = inEitherCase(`(?<!\\p{L})(?:${[...NUMBER_WORDS.keys()].join('|')})(?!\\p{L})`, 'g');
 const SHAPING =
   /(?<!\p{L})(?:(inc|increase|increases|incs)|(inv ?dec|invdec|dec|decrease|decreases|decs))(?!\p{L})|(?<![\p{L}])(\d*)([VA])(?=\d|\b)/giu;
 /** A figure may have been meant to be so much larger or smaller. */

@@ -1,5 +1,6 @@
 import type { Span } from '../text/source.js';
 import { COLOUR_WORDS } from '../vocabulary/words.js';
+import { inEitherCase } from '../text/eitherCase.js';
 
 /** Something that the materials list. */
 export interface Material {
@@ -16,7 +17,7 @@ export interface Material {
 const NUMBER = String.raw`(?:\d+(?:[.,]\d+)?|an?|one|two|three|four|five|half an?)`;
 const UNIT = String.raw`(?:g|gr|grams?|grammes?|oz|ounces?|m|met(?:er|re)s?|yds?|yards?|balls?|skeins?|hanks?)`;
 const BIT = String.raw`(?:an? )?(?:scraps?|bit|little|oddments?|small amounts?|leftovers?|few (?:yards|met(?:er|re)s|grams))`;
-const AMOUNT = new RegExp(String.raw`(?<![\p{L}\d])(?:${NUMBER}\s?${UNIT}|${BIT})(?![\p{L}\d])`, 'iu');
+const AMOUNT = inEitherCase(String.raw`(?<![\p{L}\d])(?:${NUMBER}\s?${UNIT}|${BIT})(?![\p{L}\d])`);
 const EACH = /(?<!\p{L})each(?!\p{L})/iu;
 const YARN_WORD =
   /(?<!\p{L})(?:yarns?|wool|cotton|acrylic|worsted|aran|dk|double[ -]knitting|chunky|bulky|sport(?: weight)?|fingering|\d[ -]?ply|colou?rs?)(?!\p{L})/iu;
@@ -33,19 +34,16 @@ const NOT_NEEDED = String.raw`(?<!(?<!\p{L})(?:no|without|instead of) (?:\p{L}+ 
 const MM = /\d{1,2}(?:[.,]\d{1,2})?\s?mm(?!\p{L})/iu;
 const HOOK = /(?<!\p{L})hooks?(?!\p{L})/iu;
 const HOOK_SIZE = /(?:no\.?|size)\s?[\d.,/A-Z]+|(?<=hook\s)[A-S](?:[/-]\d+)?(?![\p{L}\d])/u;
-const EYES = new RegExp(
+const EYES = inEitherCase(
   String.raw`(?<![\p{L}-])${NOT_NEEDED}(?:(?:safety|plastic|glass|bead|black|button|toy)\s(?:safety\s)?)?eyes?(?![\p{L}-])`,
-  'iu',
 );
-const FILLING = new RegExp(
+const FILLING = inEitherCase(
   String.raw`(?<!\p{L})${NOT_NEEDED}(?:(?:toy|polyester)\s)?(?:stuffing|filling|filler|fib(?:er|re)fill|polyfill|wadding|kapok|hollow fib(?:er|re)|cotton wool)(?!\p{L})`,
-  'iu',
 );
 const TOOL =
   /(?<!\p{L})(?:(?!(?:an?|the|one|two|some|little|of|and|or|other|for|back|with|your)\s)\p{L}[\p{L}-]*\s)?(?:needles?|markers?|scissors|pins?|tape measure|floss|thread|glue)(?!\p{L})/iu;
-const NOTION = new RegExp(
+const NOTION = inEitherCase(
   String.raw`(?<!\p{L})${NOT_NEEDED}(?:felt|wire|pipe cleaner|button|bead|ribbon|bell|magnet|rattle|keyring|key ring|cardboard|card|pellet|cord)(?=s?(?!\p{L}))`,
-  'iu',
 );
 
 /** "Dark brown" is another yarn than "brown". */
@@ -59,7 +57,7 @@ export function listsMaterials(line: string): boolean {
 
 /** Where one thing ends and the next begins; brackets and figures with a comma are passed over. */
 const BETWEEN =
-  /\([^)\n]*\)|\d[.,]\d|(?:no|pcs)\.(?=\s)|[,;|•]|\.(?=\s+\p{Lu}|\s*$)|\s(?:and|&|\+)\s|:(?=\s)|\s[–—-]\s/giu;
+  /\([^)\n]*\)|\d[.,]\d|(?:no|pcs)\.(?=\s)|[,;|•]|\.(?=\s+\p{L}|\s*$)|\s(?:and|&|\+)\s|:(?=\s)|\s[–—-]\s/giu;
 const BARE_AMOUNT = /^\W*(?:ca\.?|about|approx\.?|\d x)?\W*$/iu;
 /** "Scraps of Snow and Ink": of both. */
 const OF_BOTH = /^(?:scraps|oddments|leftovers|small amounts)$/iu;

@@ -1,6 +1,7 @@
 import type { CountedPattern } from '../counting/counted.js';
 import { STITCHES, type Vocabulary } from '../vocabulary/stitches.js';
 import type { Block } from './paper.js';
+import { inEitherCase } from '../text/eitherCase.js';
 
 /** What is short in instructions and no stitch, with what it stands for. */
 const SHORT: readonly (readonly [RegExp, string, string])[] = [
@@ -38,7 +39,7 @@ export function explained({ pattern, rounds }: CountedPattern): Block[] {
 function stitchesIn(words: string, terms: Vocabulary): string[] {
   return STITCHES.flatMap((stitch) => {
     const { short, long } = stitch[terms];
-    const used = short.find((name) => new RegExp(`(?<!\\p{L})${name}(?!\\p{L})`, 'iu').test(words));
+    const used = short.find((name) => inEitherCase(`(?<!\\p{L})${name}(?!\\p{L})`).test(words));
     return used && long[0] ? [`${used} = ${long[0]}`] : [];
   });
 }

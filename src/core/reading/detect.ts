@@ -1,6 +1,7 @@
 import type { TermsReading } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
 import type { Vocabulary } from '../vocabulary/stitches.js';
+import { inEitherCase } from '../text/eitherCase.js';
 
 /** Names of stitches, by what they tell: US only, UK only, or both. One pass over the text. */
 const STITCH_NAMES =
@@ -11,10 +12,9 @@ const RING_OF_SHARED = /(\d{1,2})\s?dc (?:in|into)\s+(?:a |the )?(?:magic|mr|rin
 const COUNTRY =
   /\b(us|u\.s\.|usa|american|uk|u\.k\.|british|english(?= term|\)| (?:single|double|half|treble) ))(?![a-z])/gi;
 const THING = String.raw`(?:terms?|terminology|terminologies|stitch(?:es| names)?|names|words|abbreviations|crochet|version|notation|pattern|standards?|english|rows|rounds)`;
-const THING_AFTER = new RegExp(String.raw`^[ \t*_-]+(?:\p{L}+[ \t]+){0,2}?${THING}(?!\p{L})`, 'iu');
-const THING_BEFORE = new RegExp(
+const THING_AFTER = inEitherCase(String.raw`^[ \t*_-]+(?:\p{L}+[ \t]+){0,2}?${THING}(?!\p{L})`);
+const THING_BEFORE = inEitherCase(
   String.raw`(?<!\p{L})${THING}(?:[ \t]+used)?[ \t*_|.]*(?::|=|is|are|in|–|-)?[ \t*_|]*(?:in )?$`,
-  'iu',
 );
 
 /** "in double crochet (English)" */

@@ -160,7 +160,7 @@ function inCapitals(text: string): Heading | null {
 
 /** "PART TWO: THE BODY", "Piece: Body", "Step 2 – Body", "II. Body", "2. BODY": what it is called by stands behind. */
 const NUMBER_OF_PART =
-  /^\W{0,3}(?:(?:part|piece|step|section)\s+(?:\d{1,2}|one|two|three|four|five|six|[IVX]{1,4})\s*[-–—:.]\s*|(?:part|piece|section)\s*[:=]\s*|[IVX]{1,4}[.)]\s+|\d{1,2}[.)]\s+)(?=\p{Lu})/iu;
+  /^\W{0,3}(?:(?:part|piece|step|section)\s+(?:\d{1,2}|one|two|three|four|five|six|[IVX]{1,4})\s*[-–—:.]\s*|(?:part|piece|section)\s*[:=]\s*|[IVX]{1,4}[.)]\s+|\d{1,2}[.)]\s+)(?=\p{L})/iu;
 /** "Antler. Make 2." */
 const MAKE_SAID = /^(\p{L}[\p{L} ]{1,30})\.\s+make\s+(?:\d{1,2}|\p{L}{3,5})\.?$/iu;
 /** "♥ Head ♥" */
@@ -286,7 +286,7 @@ export function headingWithLead(line: string): Heading | null {
   }
   if (!line.includes(': ')) return null;
   const match =
-    /^\s*([\p{Lu}][\p{Lu}\d '’&-]{2,30}):\s+(?:start|beg[iu]n|with|using|in|make|work|ch(?:ain)?)(?=\P{L}|ing)/iu.exec(
+    /^\s*(\p{L}[\p{L}\d '’&-]{2,30}):\s+(?:start|beg[iu]n|with|using|in|make|work|ch(?:ain)?)(?=\P{L}|ing)/iu.exec(
       line,
     );
   if (!match?.[1]) return null;
@@ -328,7 +328,7 @@ export function headingWithMore(line: string): Heading | null {
 
 /** "Wings (2). With brown, make a ring.": a piece and how it begins, right above its first round. */
 const NAME_AND_LEAD =
-  /^\s*(\p{Lu}[\p{L} '’-]{2,30}?)\s*\((?:make\s+)?(\d{1,2}|two|three|four|five|six)\)[.:]\s+(?=(?:with|using|start|begin|in|make|ch)(?!\p{L}))/iu;
+  /^\s*(\p{L}[\p{L} '’-]{2,30}?)\s*\((?:make\s+)?(\d{1,2}|two|three|four|five|six)\)[.:]\s+(?=(?:with|using|start|begin|in|make|ch)(?!\p{L}))/iu;
 
 /** "Beak. With yellow, 3ch, ss in 2nd ch from hook, dc in last ch.": a part that is one line. */
 export function partInLine(line: string): Heading | null {

@@ -3,6 +3,7 @@ import { cardinal, ordinal } from '../vocabulary/numbers.js';
 import type { Span } from '../text/source.js';
 import { tokenize, type Token } from './lexer.js';
 import type { Lexicon } from './lexicon.js';
+import { inEitherCase } from '../text/eitherCase.js';
 
 /** The label of a round or row, as it stands in the text. */
 export interface Label {
@@ -25,9 +26,9 @@ const TENS = 'twenty|thirty|forty|fifty|sixty';
 const NUMBER = String.raw`(?:\d{1,4}[a-d]?|(?:${TENS})(?:[- ](?:${UNITS}))?|${UNITS}|ten|eleven|twelve|(?:thir|four|fif|six|seven|eigh|nine)teen)(?![\p{L}\d])`;
 const COMPOUND = new RegExp(`(${TENS})[- ](${UNITS})`, 'gi');
 const UNIT = String.raw`(?:rnds?|rounds?|rds?|rows?|r)`;
-const WORD_LABEL = new RegExp(
+const WORD_LABEL = inEitherCase(
   String.raw`(?<![\p{L}\d])(${UNIT})\.?[ \t\u00a0]{0,3}(?:#|n[or]\.[ \t]?|number[ \t])?(${NUMBER}(?:(?:[).](?=[ \t]{1,3}(?:to|through|thru|until|and)[ \t]|[ \t]{0,2}[-–—][ \t]{0,2}\d{1,3}\)))?[ \t]{0,3}(?:[-–—−,&+~/→]|\.{2,3}|…|to(?![\p{L}])|through|thru|until|and)[ \t]{0,3}(?:(?:and|&)[ \t]{1,3})?(?:${UNIT}\.?[ \t]{0,3})?${NUMBER}|[ \t]{1,2}${UNIT}\.?${NUMBER}){0,20})`,
-  'iuy',
+  'y',
 );
 const RING_AFTER = /^\s*\p{L}[\p{L} .]{0,30}?(?<!\p{L})(?:ring|circle|loop|mr|mc)(?!\p{L})/iu;
 const MAY_HOLD_LABEL = /[\d①-⑳]|ro(?:w|und)|rnd|next:/i;
@@ -35,15 +36,15 @@ const MAY_HOLD_LABEL = /[\d①-⑳]|ro(?:w|und)|rnd|next:/i;
 const AFTER_SENTENCE = /(?:[.!?;:|]|[)\]}],?)[ \t\u00a0*_]+(?=r|next)/giu;
 /** "1st round:", "6th - 10th rounds:", "Third row:". */
 const ORDINAL = String.raw`(?:\d{1,3}(?:st|nd|rd|th)|first|second|third|fourth|fifth|sixth|seventh|eighth|ninth|tenth)`;
-const ORDINAL_LABEL = new RegExp(
+const ORDINAL_LABEL = inEitherCase(
   String.raw`(${ORDINAL}(?:[ \t]{0,3}(?:[-–—,&]|to|and)[ \t]{0,3}(?:and[ \t]{1,3})?${ORDINAL}){0,8})[ \t]{1,3}(rounds?|rnds?|rds?|rows?|r)(?![\p{L}])`,
-  'iuy',
+  'y',
 );
 /** "Rnd 3 (inc):", "Row 5 (dec row)": what the maker may expect, and no step of it. */
 const EXPECTED = String.raw`(?:inc|dec|(?:in|de)creas(?:e|ing)|even|plain|ring|start|shaping)(?:[ \t](?:rnd|round|row))?`;
-const AFTER_LABEL = new RegExp(
+const AFTER_LABEL = inEitherCase(
   String.raw`[ \t\u00a0]{0,4}(?:\((?:rs|ws|right side|wrong side|[^()\n]{0,12}side)\)|\(${EXPECTED}\)(?=[ \t]*[:.–—-]))?[ \t]{0,4}(?:\*\*|__)?[ \t]{0,4}([:.)…=~;]|[-–—−](?!\d)|/(?=[ \t]))?(?:\*\*|__)?\.{0,6}`,
-  'iuy',
+  'y',
 );
 const NUMBER_FIRST =
   /(\d{1,3})(?:\.?[ \t]{0,2}[-–—~][ \t]{0,2}(\d{1,3}))?(?:\.?[ \t]{1,2}(?=r)|(?=r[ \t]?[:.)]))(rnds?|rounds?|rds?|rows?|r)([:.)–—]|[ \t]{1,2}[-–—=] )/iuy;
@@ -63,7 +64,7 @@ const DECORATION = /(?:[ \t\u00a0>|•◦‣▪●○☐✓~]|[-–—*+](?=[ \t
 
 /** "rnd 5, 6 sc in …", "rnds 5-7, sc around", "rnd 3, red: sc around": an instruction behind a comma. */
 const COMMA_FIRST =
-  /^[ \t]*,[ \t]+(?:[([{*]|\p{Ll}{3,14}(?:[ \t]\p{Ll}{3,14})?:[ \t]|\d+[ \t]?(?!sts?(?!\p{L})|stitch)[\p{L}([{]|(?:sc|dc|hdc|htr|tr|inc|dec|ch|chain|mr|magic|blo|flo|sl|ss|work|start|make|increase|decrease|single|double)(?!\p{Ll}))/iu;
+  /^[ \t]*,[ \t]+(?:[([{*]|\p{L}{3,14}(?:[ \t]\p{L}{3,14})?:[ \t]|\d+[ \t]?(?!sts?(?!\p{L})|stitch)[\p{L}([{]|(?:sc|dc|hdc|htr|tr|inc|dec|ch|chain|mr|magic|blo|flo|sl|ss|work|start|make|increase|decrease|single|double)(?!\p{L}))/iu;
 /** "Round 1 is 6 dc in a ring": said of what is worked, and no talk about the round. */
 const IS = /^[ \t]is[ \t](?=\d+[ \t]?\p{L})/u;
 /** Words after which "Rnd 11" opens a sentence about the round: "Rnd 11 has left …". */

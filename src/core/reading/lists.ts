@@ -3,6 +3,7 @@ import { lineIndexAt, lineSpan, type SourceText, type Span } from '../text/sourc
 import { SECTION_NAMES } from '../vocabulary/sections.js';
 import { legendIn, toldIn } from './legend.js';
 import { NO_ROLES, type Roles } from './roles.js';
+import { inEitherCase } from '../text/eitherCase.js';
 
 /** A text whose rounds begin late, or have other labels, is looked through so far; characters. */
 const FAR = 40_000;
@@ -12,9 +13,9 @@ const LONGEST = 60;
 const MOST = 8;
 const FIRST_ROUND = /^[ \t>*_-]*(?:rnd|round|rd|row|r)\.?\s?[12]\b/imu;
 /** "Abbreviations", "**Key**", "legend: x sc, v inc": what leads a list of words, which can stand behind the rounds as well. */
-const LEADS = new RegExp(
+const LEADS = inEitherCase(
   String.raw`^[^\p{L}\n]{0,6}(?:the )?(?:${SECTION_NAMES.legend.join('|')})[^\p{L}\p{N}\n:]{0,4}(?::[^\S\n]*|$)`,
-  'gimu',
+  'gm',
 );
 
 /** The words that a text explains. */

@@ -37,7 +37,7 @@ const THROUGH_BOTH =
 const FIRST_RING = /^\W{0,4}0?1[.):]\s.*(?<!\p{L})(?:ring|circle|loop|mr)(?!\p{L})/iu;
 /** "Skip the first 15 st and join in st 16", "Divide for the legs". */
 const TAKES_SHARE =
-  /(?<!\p{L})(?:skip|miss)\s(?:\p{Ll}+\s){0,2}\d|(?<!\p{L})(?:divide|split|shape (?:the )?(?:neck|armholes?|shoulders?))(?!\p{L})/iu;
+  /(?<!\p{L})(?:skip|miss)\s(?:\p{L}+\s){0,2}\d|(?<!\p{L})(?:divide|split|shape (?:the )?(?:neck|armholes?|shoulders?))(?!\p{L})/iu;
 /** "(6 dc). Break off": what closes the bracket of a count. */
 const ENDS_COUNT = /^[^()[\]{}\n]{0,20}[)\]}][\s.;,]*/u;
 /** Yarn is joined anew: what follows is worked where it says, though its numbers go on. */

@@ -1,4 +1,5 @@
 import { cardinal } from '../vocabulary/numbers.js';
+import { inEitherCase } from '../text/eitherCase.js';
 
 /** How many of a piece are made, and where in a text that is said. */
 export interface Quantity {
@@ -25,9 +26,8 @@ const WAYS = [
   String.raw`(\d+)\s?[x×]`,
 ].join('|');
 /** With what else stands in the same bracket: "(make 2 in brown)". */
-const SAID = new RegExp(
+const SAID = inEitherCase(
   String.raw`(?<![\p{L}\d])(?:${WAYS.replaceAll('(N)', `(${NUMBER})`)})(?!\p{L})(?:[^()]{0,40}\))?`,
-  'iu',
 );
 /** A quick look before the long one. */
 const MAY_SAY =

@@ -3,6 +3,7 @@ import type { Talk } from '../document/prose.js';
 import type { Material } from '../materials/materials.js';
 import type { Part, Pattern } from '../pattern/pattern.js';
 import { COLOUR_WORDS } from '../vocabulary/words.js';
+import { inEitherCase } from '../text/eitherCase.js';
 
 /** Words that tell of the yarn that is worked with from here on. */
 const LEAD =
@@ -80,7 +81,7 @@ export class Colours {
   }
 }
 
-const anyOf = (words: string) => new RegExp(String.raw`(?<!\p{L})(?:${words})(?!\p{L})`, 'giu');
+const anyOf = (words: string) => inEitherCase(String.raw`(?<!\p{L})(?:${words})(?!\p{L})`, 'g');
 
 /** Whether the words of a round leave each stitch in the colour of the one below. */
 export function keepsColours(words: string): boolean {

@@ -2,6 +2,7 @@ import { isFront, type Talk } from '../document/prose.js';
 import type { Pattern } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
 import { cardinal } from '../vocabulary/numbers.js';
+import { inEitherCase } from '../text/eitherCase.js';
 
 /** How large the toy is said to come out. */
 export interface FinishedSize {
@@ -12,9 +13,9 @@ export interface FinishedSize {
 }
 
 const FIGURE = String.raw`(\d{1,3}(?:[.,]\d{1,2})?(?:\s\d\/\d|\s?[½¼¾])?|(?<!\p{L})\p{L}{3,9})`;
-const LENGTH = new RegExp(
+const LENGTH = inEitherCase(
   String.raw`(?<![\d.,])${FIGURE}[\s-]?(cm|centimet(?:er|re)s?|inch(?:es)?|in(?=\.|\s(?:tall|high|long|wide)|[.,;)]|$)|["”″])(?!\p{L})`,
-  'giu',
+  'g',
 );
 const WAYS: readonly (readonly [FinishedSize['way'], RegExp])[] = [
   ['tall', /(?<!\p{L})(?:tall|high|height|standing|sitting)(?!\p{L})/iu],

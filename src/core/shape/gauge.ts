@@ -2,6 +2,7 @@ import type { Span } from '../text/source.js';
 import { cardinal } from '../vocabulary/numbers.js';
 import { STITCHES, type StitchId, type Vocabulary } from '../vocabulary/stitches.js';
 import { fabricOf } from './fabric.js';
+import { inEitherCase } from '../text/eitherCase.js';
 
 /** How wide and how tall a one-step stitch (US single crochet) comes out, in mm; null where it is not said. */
 export interface SaidGauge {
@@ -30,9 +31,9 @@ const STITCH = String.raw`(?:${NAMES.join('|')}|sts?|stitch(?:es)?)(?!\p{L})\.?`
 const ROW = String.raw`(?:${STITCH}\s)?(?:rows?|rnds?|rounds?|rds?)(?!\p{L})\.?`;
 const LENGTH = String.raw`mm|cm|centimet(?:er|re)s?|in(?:ch(?:es)?)?(?!\p{L})\.?|["”″]`;
 /** "24 sts", "26 rounds", "10 x 10 cm", "the inch": groups for rows, stitches and lengths. */
-const QUANTITY = new RegExp(
+const QUANTITY = inEitherCase(
   String.raw`(?:(?<!\p{L})(?:the|per|an|each)|(${NUMBER})(?:\s?(?:[x×]|by)\s?\d{1,2}(?:[.,]\d)?)?)[\s-]?(?:(${ROW})|(${STITCH})|(${LENGTH}))`,
-  'giu',
+  'g',
 );
 /** What may stand between a number of stitches or rows and the length that they are measured over. */
 const FILLER =
@@ -56,7 +57,7 @@ function namedIn(vocabulary: Vocabulary): ReadonlyMap<string, StitchId> {
 }
 const STITCH_OF = { us: namedIn('us'), uk: namedIn('uk') } as const;
 const firstOf = (names: ReadonlyMap<string, StitchId>) =>
-  new RegExp(String.raw`(?<!\p{L})(${[...names.keys()].join('|')})s?(?!\p{L})`, 'iu');
+  inEitherCase(String.raw`(?<!\p{L})(${[...names.keys()].join('|')})s?(?!\p{L})`);
 const FIRST_NAMED = { us: firstOf(STITCH_OF.us), uk: firstOf(STITCH_OF.uk) } as const;
 
 /** Stitches that a hand can make with a hook, in mm. */

@@ -1,5 +1,6 @@
 import { cardinal } from '../vocabulary/numbers.js';
 import { YARN_WEIGHTS } from '../vocabulary/yarns.js';
+import { inEitherCase } from '../text/eitherCase.js';
 
 /** What the band of a yarn says. */
 export interface Band {
@@ -22,15 +23,13 @@ const GRAM = 'g|gr|grams?|grammes?|oz|ounces?';
 const METRE = 'm|met(?:er|re)s?|yds?|yards?';
 const FIGURE = String.raw`(\d+(?:[.,]\d+)?)\s?`;
 const BETWEEN = String.raw`\s?(?:=|/|to|per|,|-|–|:|\(|balls?|is|are|a|at|about|approx\.?|ca\.?|\s){1,6}\s?`;
-const WEIGHT_LENGTH = new RegExp(
+const WEIGHT_LENGTH = inEitherCase(
   String.raw`(?<![\d.,])${FIGURE}(${GRAM})(?!\p{L})${BETWEEN}${FIGURE}(${METRE})(?!\p{L})`,
-  'iu',
 );
-const LENGTH_WEIGHT = new RegExp(
+const LENGTH_WEIGHT = inEitherCase(
   String.raw`(?<![\d.,])${FIGURE}(${METRE})(?!\p{L})${BETWEEN}${FIGURE}(${GRAM})(?!\p{L})`,
-  'iu',
 );
-const BALL = new RegExp(String.raw`${FIGURE}(${GRAM})[\s-]?(?:balls?|skeins?|hanks?)(?!\p{L})`, 'iu');
+const BALL = inEitherCase(String.raw`${FIGURE}(${GRAM})[\s-]?(?:balls?|skeins?|hanks?)(?!\p{L})`);
 /** Plies as they are counted in the southern hemisphere and the UK, by the number of the weight class. */
 const PLIES: Readonly<Record<string, number>> = { 1: 0, 2: 0, 3: 1, 4: 1, 5: 2, 6: 2, 8: 3, 10: 4, 12: 5, 14: 6 };
 const PLY = /(?<!\d)(\d{1,2})[\s-]?ply(?!\p{L})/iu;
@@ -42,7 +41,7 @@ const CLASSES: readonly (readonly [RegExp, number])[] = [
   ...YARN_WEIGHTS.flatMap(({ number, us, uk }) =>
     [...us, ...uk]
       .filter((name) => !/^(?:fine|light|medium|thread|baby|.*ply.*)$/i.test(name))
-      .map((name) => [new RegExp(`(?<!\\p{L})${name}(?!\\p{L})`, 'iu'), number] as const),
+      .map((name) => [inEitherCase(`(?<!\\p{L})${name}(?!\\p{L})`), number] as const),
   ),
 ];
 
@@ -91,12 +90,12 @@ export function amountIn(amount: string, line: string): Amount {
   const value = numberOf(written);
   if (value === null) return none;
   const figure = String(value);
-  if (new RegExp(`^(?:${GRAM})$`, 'iu').test(unit)) {
-    const several = new RegExp(String.raw`(\d+)\s?[x×]\s?${figure}\s?(?:${GRAM})(?!\p{L})`, 'iu').exec(line);
+  if (inEitherCase(`^(?:${GRAM})$`).test(unit)) {
+    const several = inEitherCase(String.raw`(\d+)\s?[x×]\s?${figure}\s?(?:${GRAM})(?!\p{L})`).exec(line);
     const grams = gramsOf(figure, unit);
     return { ...none, grams: grams === null ? null : Math.round(grams * Number(several?.[1] ?? 1)) };
   }
-  if (new RegExp(`^(?:${METRE})$`, 'iu').test(unit)) {
+  if (inEitherCase(`^(?:${METRE})$`).test(unit)) {
     const metres = metresOf(figure, unit);
     return { ...none, metres: metres === null ? null : Math.round(metres) };
   }
@@ -104,7 +103,7 @@ export function amountIn(amount: string, line: string): Amount {
 }
 
 const AMOUNT = /^(half an?|an?|\p{L}+|\d+(?:[.,]\d+)?)\s?(\p{L}+)$/iu;
-const GRAMS = new RegExp(String.raw`(?<![\d.,])\d+(?:[.,]\d+)?\s?(?:${GRAM})(?!\p{L})`, 'giu');
+const GRAMS = inEitherCase(String.raw`(?<![\d.,])\d+(?:[.,]\d+)?\s?(?:${GRAM})(?!\p{L})`, 'g');
 
 /** "Chalk (100 g / 200 m), 30 g": what the band says of a ball is no amount; the one that stands beside it is. */
 function besidesBand(amount: string, line: string): string {

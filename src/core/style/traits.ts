@@ -1,6 +1,7 @@
 import type { Repeat, Step, Work } from '../pattern/instruction.js';
 import type { Round } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
+import { inEitherCase } from '../text/eitherCase.js';
 
 /** A change of the text: a span replaced. */
 export interface StyleEdit extends Span {
@@ -26,13 +27,13 @@ export interface Trait {
 }
 
 const STITCH = '(?:sc|hdc|dc|htr|tr|dtr)';
-const AMOUNT_LAST = new RegExp(
+const AMOUNT_LAST = inEitherCase(
   String.raw`(?<![\p{L}\d])(${STITCH})\s?(\d{1,3})(?![\d\p{L}]|\s?(?:tog|st(?!s)|in(?!\p{L})))`,
-  'giu',
+  'g',
 );
-const AMOUNT_FIRST = new RegExp(
+const AMOUNT_FIRST = inEitherCase(
   String.raw`(?<![\p{L}\d.-])(\d{1,3})\s?(${STITCH})(?!\p{L}|\d|\s?tog|\s(?:in|into|inc|dec|around|each)(?!\p{L}))`,
-  'giu',
+  'g',
 );
 
 /** Single stitches with their number: "sc 3", "3 sc". Numbers inside a count are left alone. */

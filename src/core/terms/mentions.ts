@@ -4,6 +4,7 @@ import { declarationsIn } from '../reading/detect.js';
 import type { Span } from '../text/source.js';
 import type { Vocabulary } from '../vocabulary/stitches.js';
 import { NAMING } from './naming.js';
+import { inEitherCase } from '../text/eitherCase.js';
 
 /** A word that has another name in the other vocabulary, where it stands. */
 export interface Mention {
@@ -21,9 +22,8 @@ const SKIPS: Readonly<Record<Vocabulary, RegExp>> = {
   uk: /(?<![\p{L}])miss(?:es|ed|ing)?(?!\p{L})/giu,
 };
 /** "skip the next 2 sts", "the skipped stitch", "miss 1": what is passed over is a stitch. */
-const SKIPS_STITCH = new RegExp(
+const SKIPS_STITCH = inEitherCase(
   String.raw`^\s*(?:(?:the|a|an|one|this|that|these|those|each|every|first|next|last|same|other|following|two|three|four|five|six|\d{1,2}(?:st|nd|rd|th)?|of)\s+){0,4}${STITCH_WORD}(?!\p{L})`,
-  'iu',
 );
 const YARN: Readonly<Record<Vocabulary, RegExp>> = {
   us: /(?<![\p{L}-])(?:yarn[\s-]{1,3}over(?:s?)|yo)(?![\p{L}-])/giu,

@@ -1,4 +1,5 @@
 import type { Vocabulary } from '../vocabulary/stitches.js';
+import { inEitherCase } from '../text/eitherCase.js';
 
 /**
  * The names that differ between the two vocabularies, each with its counterpart. Names that both share (chain, slip
@@ -90,9 +91,9 @@ function namingOf(from: Vocabulary): Naming {
   return {
     counterparts,
     loose: new Set(LOOSE[from].map(([name]) => name)),
-    words: new RegExp(
+    words: inEitherCase(
       String.raw`(?<!\p{L})((?:fp|bp)-?)?(${pattern})(['’]?s|es)?(?=\d*tog(?!\p{L})|inc(?!\p{L})|dec(?!\p{L})|(?!\p{L}))`,
-      'giu',
+      'g',
     ),
   };
 }

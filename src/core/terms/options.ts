@@ -2,6 +2,7 @@ import { hookOf } from '../vocabulary/hooks.js';
 import type { Vocabulary } from '../vocabulary/stitches.js';
 import type { Span } from '../text/source.js';
 import { writtenLike } from './naming.js';
+import { inEitherCase } from '../text/eitherCase.js';
 
 /** A change that is only made where it is asked for. */
 export interface Wording extends Span {
@@ -91,7 +92,7 @@ function* wordsIn(
 ): Iterable<Wording> {
   const names = pairs.map(([name]) => name).join('|');
   const others = new Map(pairs);
-  for (const match of text.matchAll(new RegExp(String.raw`(?<!\p{L})(${names})${ending}(?!\p{L})`, 'giu'))) {
+  for (const match of text.matchAll(inEitherCase(String.raw`(?<!\p{L})(${names})${ending}(?!\p{L})`, 'g'))) {
     const before = match[1] ?? '';
     const after = others.get(before.toLowerCase());
     if (!after) continue;
