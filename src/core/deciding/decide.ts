@@ -51,14 +51,20 @@ export function decide(text: string, options: ReadOptions = { terms: 'auto' }): 
   return best.counted;
 }
 
+/** A round may be told here: it needs a figure, or what it is worked into. */
+const MAY_BEGIN = /\d|(?<!\p{L})(?:ring|loop|circle|ch|chains?)(?!\p{L})/iu;
+
 /** Whether the number of a round is missing between two others, and stands in the text there: its line was not understood. */
 function leavesGap({ pattern }: CountedPattern): boolean {
   const { text } = pattern.source;
+  let done = 0;
   return pattern.parts.some(({ stretches }) =>
     stretches.some((stretch) => {
       const rounds = stretch.rounds.filter(({ labelled }) => labelled);
+      const above = text.slice(done, stretch.rounds[0]?.span.from ?? done);
+      done = stretch.rounds.at(-1)?.span.to ?? done;
       // "Commence with 2 ch.; …" above "2nd rnd": the first one has no number.
-      if (stretch.rounds[0]?.from === 2 && stretch === stretches[0]) return true;
+      if (stretch.rounds[0]?.from === 2 && stretch === stretches[0] && MAY_BEGIN.test(above)) return true;
       return rounds.some((round, i) => {
         const before = rounds[i - 1];
         if (!before || round.from <= before.to + 1) return false;

@@ -10,6 +10,7 @@ import { finishedSizeOf, type FinishedSize } from './finishedSize.js';
 import { joined, type WholeToy } from './joining.js';
 import { openingsOf, washerOf, type Openings } from './openings.js';
 import { shapePart, type PartShape } from './partShape.js';
+import { lazily } from './lazily.js';
 import { piecesOf } from './pieces.js';
 import { placedOn, type Placed } from './placing.js';
 import { ringsOf } from './rings.js';
@@ -20,12 +21,6 @@ import { thicknessOf } from './yarnBand.js';
 
 /** Eyes where none are listed; mm. */
 const USUAL_EYES = 8;
-
-/** A value that is worked out when it is first asked for. */
-function lazily<Value>(work: () => Value): () => Value {
-  let known: { readonly value: Value } | null = null;
-  return () => (known ??= { value: work() }).value;
-}
 
 /** A pattern as its counts would come out in the hand. Each matter is worked out when it is first asked for. */
 export interface Drawing {

@@ -1,6 +1,7 @@
 import type { MakingEvent } from '../document/document.js';
 import type { Part } from '../pattern/pattern.js';
 import type { Gauge } from './gauge.js';
+import { lazily } from './lazily.js';
 import { outlineOf, type OutlinePiece } from './outline.js';
 import type { Piece } from './pieces.js';
 import type { Ring } from './rings.js';
@@ -43,17 +44,27 @@ export function shapePart(
   stuffedElsewhere: boolean,
   gauge: Gauge,
 ): PartShape {
-  const outlines = pieces.map((piece) => outlineOf(piece, gauge));
+  const outlines = lazily(() => pieces.map((piece) => outlineOf(piece, gauge)));
   const own = events.filter((event) => event.kind === 'stuffing' && event.part === part);
-  const filling = fillingOf(outlines, own);
+  const filling = lazily(() => fillingOf(outlines(), own));
+  const size = lazily(() => sizeOf(outlines(), filling(), gauge));
   return {
     part,
     rings,
     pieces,
-    outlines,
-    filling,
-    fillingSaid: own.length > 0 || (stuffedElsewhere && filling === 'stuffed'),
-    size: sizeOf(outlines, filling, gauge),
+    // Outlines are solved for, which takes time: whoever counts yarn needs none.
+    get outlines() {
+      return outlines();
+    },
+    get filling() {
+      return filling();
+    },
+    get fillingSaid() {
+      return own.length > 0 || (stuffedElsewhere && filling() === 'stuffed');
+    },
+    get size() {
+      return size();
+    },
   };
 }
 

@@ -5,6 +5,7 @@ import type { Gauge } from './gauge.js';
 import type { PartShape } from './partShape.js';
 import type { Piece } from './pieces.js';
 import type { Laid, Ring } from './rings.js';
+import { sectionsOf } from './section.js';
 import type { ShapeSettings } from './settings.js';
 import { amountIn, type Band } from './yarnBand.js';
 
@@ -69,7 +70,7 @@ class Sums {
 
 /** The yarn that one piece of a part takes, by colour in the order of their use. */
 export function yarnOfPart(
-  { part, rings, pieces, outlines }: PartShape,
+  { part, rings, pieces }: Pick<PartShape, 'part' | 'rings' | 'pieces'>,
   events: readonly MakingEvent[],
   gauge: Gauge,
   thick: number,
@@ -82,11 +83,16 @@ export function yarnOfPart(
     const begins = sums.of(first?.laid[0]?.colour ?? null);
     begins.length += chainsOf(piece) * CHAIN_STRANDS * gauge.width;
     begins.ends += END;
-    const edge = outlines[i]?.levels.at(-1)?.section.around ?? 0;
-    const tail = sewn && i === pieces.length - 1 ? Math.max(SEAM.least, SEAM.times * edge) : END;
+    const tail = sewn && i === pieces.length - 1 ? seamOf(piece, gauge) : END;
     sums.of(last?.laid[last.laid.length - 1]?.colour ?? null).ends += tail;
   });
   return sums.all();
+}
+
+/** What is left to sew a piece on by its last edge. */
+function seamOf(piece: Piece, gauge: Gauge): number {
+  const edge = sectionsOf(piece, gauge.width).at(-1)?.around ?? 0;
+  return Math.max(SEAM.least, SEAM.times * edge);
 }
 
 /** The yarn in the stitches, and the ends that are left where it is changed. */
