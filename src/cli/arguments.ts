@@ -1,18 +1,24 @@
 import { parseArgs } from 'node:util';
-import * as z from 'zod';
+import * as z from 'zod/mini';
 import { REASONS, type Reason } from '../lib/server/backups/copies.js';
 import { FORMS, type Form } from '../lib/server/publishing/form.js';
 
 /** The call can't be carried out as written; the message is one plain line. */
 export class CallError extends Error {}
 
+/** A name that may be left out. */
+const named = (says: string) => z.optional(z.string().check(z.minLength(1, says)));
+
 const checkSchema = z.object({
-  format: z.enum(['text', 'json'], '--format takes "text" or "json".').default('text'),
-  terms: z.enum(['us', 'uk', 'auto'], '--terms takes "us", "uk" or "auto".').default('auto'),
-  'fail-on': z.enum(['error', 'warning', 'never'], '--fail-on takes "error", "warning" or "never".').default('error'),
-  explain: z.boolean().default(false),
-  hand: z.string().min(1, '--hand takes the name of a file.').optional(),
-  'hand-out': z.string().min(1, '--hand-out takes the name of a file.').optional(),
+  format: z._default(z.enum(['text', 'json'], '--format takes "text" or "json".'), 'text'),
+  terms: z._default(z.enum(['us', 'uk', 'auto'], '--terms takes "us", "uk" or "auto".'), 'auto'),
+  'fail-on': z._default(
+    z.enum(['error', 'warning', 'never'], '--fail-on takes "error", "warning" or "never".'),
+    'error',
+  ),
+  explain: z._default(z.boolean(), false),
+  hand: named('--hand takes the name of a file.'),
+  'hand-out': named('--hand-out takes the name of a file.'),
 });
 
 export interface CheckCall {
@@ -29,12 +35,12 @@ export interface CheckCall {
 
 const convertSchema = z.object({
   to: z.enum(['us', 'uk'], 'Say into which terms: --to us or --to uk.'),
-  from: z.enum(['us', 'uk', 'auto'], '--from takes "us", "uk" or "auto".').default('auto'),
-  out: z.string().min(1, '--out takes the name of a file.').optional(),
-  report: z.boolean().default(false),
-  hooks: z.boolean().default(false),
-  weights: z.boolean().default(false),
-  spelling: z.boolean().default(false),
+  from: z._default(z.enum(['us', 'uk', 'auto'], '--from takes "us", "uk" or "auto".'), 'auto'),
+  out: named('--out takes the name of a file.'),
+  report: z._default(z.boolean(), false),
+  hooks: z._default(z.boolean(), false),
+  weights: z._default(z.boolean(), false),
+  spelling: z._default(z.boolean(), false),
 });
 
 export interface ConvertCall {
@@ -52,16 +58,22 @@ export interface ConvertCall {
 
 /** "us,uk": each of them known, and named once. */
 const listOf = <Word extends string>(words: readonly Word[], says: string) =>
-  z
-    .string(says)
-    .transform((list) => list.split(',').map((word) => word.trim().toLowerCase()))
-    .pipe(z.array(z.enum(words, says)).transform((all) => [...new Set(all)]));
+  z.pipe(
+    z.pipe(
+      z.string(says),
+      z.transform((list: string) => list.split(',').map((word) => word.trim().toLowerCase())),
+    ),
+    z.pipe(
+      z.array(z.enum(words, says)),
+      z.transform((all: Word[]) => [...new Set(all)]),
+    ),
+  );
 
 const laidOut = {
-  out: z.string().min(1, '--out takes the name of a folder.').default('.'),
-  sheet: z.enum(['a4', 'letter'], '--sheet takes "a4" or "letter".').default('a4'),
-  print: z.enum(['normal', 'large'], '--print takes "normal" or "large".').default('normal'),
-  date: z.iso.date('--date takes a day as YYYY-MM-DD.').optional(),
+  out: z._default(z.string().check(z.minLength(1, '--out takes the name of a folder.')), '.'),
+  sheet: z._default(z.enum(['a4', 'letter'], '--sheet takes "a4" or "letter".'), 'a4'),
+  print: z._default(z.enum(['normal', 'large'], '--print takes "normal" or "large".'), 'normal'),
+  date: z.optional(z.iso.date('--date takes a day as YYYY-MM-DD.')),
 };
 const publishSchema = z.object({
   ...laidOut,
@@ -112,18 +124,19 @@ nothing was found, 1 where something was, or a conversion could not be made or p
 call or a file could not be read.
 `;
 
-const database = z.string().min(1, '--database takes the name of a file.').optional();
-const files = z.string().min(1, '--files takes the name of a folder.').optional();
+const database = named('--database takes the name of a file.');
+const files = named('--files takes the name of a folder.');
 const backupSchema = z.object({
   database,
   files,
-  to: z.string().min(1, '--to takes the name of a folder.').optional(),
-  keep: z.coerce
-    .number('--keep takes a number.')
-    .int('--keep takes a number.')
-    .min(1, '--keep takes 1 or more.')
-    .default(14),
-  why: z.enum(REASONS, '--why takes "daily", "update" or "asked".').default('asked'),
+  to: named('--to takes the name of a folder.'),
+  keep: z._default(
+    z.coerce
+      .number('--keep takes a number.')
+      .check(z.multipleOf(1, '--keep takes a number.'), z.gte(1, '--keep takes 1 or more.')),
+    14,
+  ),
+  why: z._default(z.enum(REASONS, '--why takes "daily", "update" or "asked".'), 'asked'),
 });
 
 /** The database is that of the environment, where none is named. */
@@ -198,7 +211,7 @@ export function reportCall(words: readonly string[]): LayoutCall {
 
 function layoutCall<Values extends { date?: string | undefined }>(
   words: readonly string[],
-  schema: z.ZodType<Values>,
+  schema: z.ZodMiniType<Values>,
   more: NonNullable<Parameters<typeof parseArgs>[0]>['options'],
 ): Values & { file: string; date: string | undefined } {
   const option = { type: 'string' } as const;

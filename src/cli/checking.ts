@@ -1,4 +1,3 @@
-import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { checkPattern, reportText, type Hand, type Report } from '../core/index.js';
 
@@ -33,8 +32,10 @@ const FEW = 24;
 
 /** Checks texts, many of them on all processors; what comes of them is in their order. */
 export async function checkFiles(asked: readonly AskedCheck[]): Promise<CheckedFile[]> {
+  if (asked.length < FEW) return asked.map(checkFile);
+  const { availableParallelism } = await import('node:os');
   const cores = availableParallelism();
-  if (asked.length < FEW || cores < 2) return asked.map(checkFile);
+  if (cores < 2) return asked.map(checkFile);
   const { pool } = await import('workerpool');
   const script = fileURLToPath(new URL('./checking.mjs', import.meta.url));
   const threads = pool(script, { workerType: 'thread', maxWorkers: cores });

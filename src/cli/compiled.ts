@@ -6,6 +6,7 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import path from 'node:path';
+import { setFlagsFromString } from 'node:v8';
 import { Script } from 'node:vm';
 
 export interface Command {
@@ -19,8 +20,15 @@ export function keptIn(command: string): string {
   return `${command}.compiled`;
 }
 
+/**
+ * Most expressions of the core are used a few times for a pattern. They are not polished, and made into machine code after so many
+ * uses only, instead of at once: a twelfth of the work for one pattern. What was compiled is of use under the same flags alone.
+ */
+const ONE_PATTERN = ['--no-regexp-peephole-optimization', '--regexp-tier-up-ticks=20'];
+
 /** @param command the file of a bundle, as a module of the older kind */
 export function commandOf(command: string): Command {
+  for (const flag of ONE_PATTERN) setFlagsFromString(flag);
   const kept = keptIn(command);
   const words = readFileSync(command, 'utf8');
   const script = new Script(`(function (exports, require, module, __filename, __dirname) {${words}\n})`, {

@@ -29,7 +29,6 @@ import {
   type PublishCall,
 } from './arguments.js';
 import { checkFiles, type AskedCheck } from './checking.js';
-import { backup, restored } from './keeping.js';
 
 /** Files that hold text as it is, for which nothing else has to be started. */
 const TEXT_FILES = /\.(?:txt|md|markdown|text)$|^-$|(?:^|\/)[^./]+$/i;
@@ -55,8 +54,8 @@ export async function main(words: readonly string[]): Promise<number> {
     if (command === 'convert') return await convert(convertCall(rest));
     if (command === 'publish') return await publish(publishCall(rest));
     if (command === 'report') return await report(reportCall(rest));
-    if (command === 'backup') return await backup(backupCall(rest));
-    if (command === 'restore') return await restored(restoreCall(rest));
+    if (command === 'backup') return await (await keeping()).backup(backupCall(rest));
+    if (command === 'restore') return await (await keeping()).restored(restoreCall(rest));
     throw new CallError(
       command === undefined
         ? 'Say what to do: dostik check FILE, or dostik convert FILE --to us|uk'
@@ -71,6 +70,9 @@ export async function main(words: readonly string[]): Promise<number> {
     await publishing?.close();
   }
 }
+
+/** Loaded for its own calls only: the others are to answer at once. */
+const keeping = () => import('./keeping.js');
 
 async function check({ files, format, terms, failOn, explain, hand, handOut }: CheckCall): Promise<number> {
   const said = hand === undefined ? undefined : handIn(hand);

@@ -1,5 +1,6 @@
 import * as z from 'zod/mini';
 import { checklistLineSchema, handSchema, reportSchema, type ChecklistLine, type Since } from '../core/index.js';
+import { FORMS } from './forms.js';
 import { momentSchema } from './patterns.js';
 
 export const LONGEST_WORDS = 2000;
@@ -8,7 +9,6 @@ const name = z.string().check(z.trim(), z.maxLength(120, 'A name has at most 120
 const givenName = name.check(z.minLength(1, 'Say who you are: a line is ticked by somebody with a name.'));
 const terms = z.enum(['us', 'uk']);
 
-export const FORMS = ['pdf', 'docx', 'md', 'html', 'txt'] as const;
 export const SHEETS = ['a4', 'letter'] as const;
 export const PRINTS = ['normal', 'large'] as const;
 

@@ -1,9 +1,9 @@
 import { zipSync } from 'fflate';
 import type { ChecklistLine } from '../../core/index.js';
 import { troubleIn } from '../client.js';
+import { FORMS } from '../forms.js';
 import {
   fileName,
-  FORMS,
   type ErratumAsked,
   type FileKind,
   type FileWanted,

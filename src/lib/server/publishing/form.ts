@@ -1,5 +1,5 @@
 import type { Paper } from '../../../core/index.js';
-import { FORMS } from '../../release.js';
+import { FORMS } from '../../forms.js';
 
 /** A photograph as it is laid out. */
 export interface Picture {
