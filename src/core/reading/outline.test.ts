@@ -177,6 +177,15 @@ describe('lines', () => {
     expect(outline(text)).toEqual(['Ball', '  Rnd 1', '  Rnd 2', '  Rnd 3']);
   });
 
+  it('that explain a word are none, below a title, too', () => {
+    const names = (above: string) =>
+      readPattern(`SPRITE\n${above}\n\nCAP\n1. 6 dc in ring (6)\n2. inc in each (12)\n`).parts.map(({ name }) => name);
+    expect(names('inc = 2 dc in one st')).toEqual(['Cap']);
+    expect(names('inc = 2 dc in one st, dec = 2 dc tog')).toEqual(['Cap']);
+    expect(names('(UK terms: dc = double crochet, inc = 2 dc in one st)')).toEqual(['Cap']);
+    expect(names('6 dc in ring = 6 sts')).toEqual(['Sprite', 'Cap']);
+  });
+
   it('without a label are instructions when they hold stitches and a count', () => {
     const text = `WING\n${ROUNDS}Press flat, close with 6 sc through both layers (6)\n`;
     expect(outline(text)).toEqual(['Wing', '  Rnd 1', '  Rnd 2', '  Press flat close']);

@@ -30,8 +30,9 @@ export interface UnlabelledRound {
 const MAY_REFER = /(?<!\p{L})(?:as|like|rep|repeat)(?!\p{L})/iu;
 const NOTE = /^\W{0,4}(?:notes?|nb|tips?|hint|remember)(?!\p{L})|(?<!\p{L})(?:gauge|tension)\s*[:=]/iu;
 
-/** "twos = two in every stitch, ones = one in each": what words mean. */
-const EXPLAINS = /=\s*\p{L}[^=]*=\s*(?:\p{L}|\d+\s\p{L})/u;
+/** "twos = two in every stitch, ones = one in each", "inc = 2 dc in one st": what words mean, and no count. */
+const EXPLAINS =
+  /=\s*\p{L}[^=]*=\s*(?:\p{L}|\d+\s\p{L})|^\W{0,3}\p{L}[\p{L}\d]{0,9}\s*=(?!\s*\d+\s*(?:sts?|stitch(?:es)?)?\W*$).*\p{L}/iu;
 const LONGEST_REFERENCE = 120;
 /** "Nothing for 6 rounds, so that's round 12" */
 const ASIDE = / so .*$/iu;
@@ -135,6 +136,7 @@ export class UnlabelledRounds {
   /** Takes words for a round if they begin in a ring, or are all an instruction. @param heading what they begin with */
   first(line: Span, heading: Heading | null): UnlabelledRound | null {
     const words = this.#source.text.slice(line.from, line.to).trimEnd();
+    if (EXPLAINS.test(words)) return null;
     const to = line.from + words.length;
     const bodyFrom = to - (heading?.rest.length ?? words.trimStart().length);
     const reading = this.#instructions.read(this.#source.text, { from: bodyFrom, to });

@@ -7,6 +7,8 @@ import { numeralsIn } from './numerals.js';
 const CROCHET: ReadonlySet<Meaning['is']> = new Set(['stitch', 'shaping', 'increase', 'decrease', 'steps']);
 /** Words beside which a figure tells stitches: "two in each", "a ring of six", "one and a two, six times". */
 const PLACES: ReadonlySet<Meaning['is']> = new Set(['each', 'around', 'together', 'magic-ring', 'times']);
+/** So many words away, at the most: "12 in the last round, then each". */
+const BESIDE = 6;
 /** "3 up = 30", in words of this hand */
 const TOTALS = /\S\s*[=→]\s*\d{1,4}\s*(?:sts?|stitches)?\W*$/iu;
 /** "Even for 4 rounds" */
@@ -70,7 +72,8 @@ export interface Looks {
 export function lookAt(written: string, lexicon: Lexicon): Looks {
   const text = written.replace(ENDS, '');
   const tokens = tokenize(text, { from: 0, to: text.length }, 200, lexicon.alphabet);
-  const meanings = new Set(tokens.map((_, i) => lexicon.at(tokens, i)?.meaning.is ?? 'nothing'));
+  const all = tokens.map((_, i) => lexicon.at(tokens, i)?.meaning.is ?? 'nothing');
+  const meanings = new Set(all);
   const figures = tokens.filter(({ kind }) => kind === 'number').length;
   const holds = (some: ReadonlySet<string>) => [...meanings].some((meaning) => some.has(meaning));
   const whole = saysPlain(text) || (holds(WHOLE) && isAllCrochet(tokens, lexicon));
@@ -81,7 +84,7 @@ export function lookAt(written: string, lexicon: Lexicon): Looks {
     [TOTALS, GO_ROUND, ROUNDS_ON, GETS, RING_TOLD].some((pattern) => pattern.test(text)) ||
     tokens.some(({ word }, i) => tellsShape(word) || changeAt(tokens, i) !== null) ||
     holds(CROCHET) ||
-    (figures > 0 && holds(PLACES));
+    standsByPlace(tokens, all);
   const refers = ALIKE.test(text) && (SO_MANY.test(text) || NUMBERED.test(text));
   return {
     tokens,
@@ -91,6 +94,15 @@ export function lookAt(written: string, lexicon: Lexicon): Looks {
     refers,
     whole,
   };
+}
+
+/** Whether a figure stands beside a word of place, as "two in each" and "a ring of six" do, and "any yarn … a 3.5" does not. */
+function standsByPlace(tokens: readonly Token[], meanings: readonly (Meaning['is'] | 'nothing')[]): boolean {
+  const figures = tokens.flatMap(({ kind }, i) => (kind === 'number' ? [i] : []));
+  return meanings.some((meaning, i) => {
+    if (meaning === 'nothing' || !PLACES.has(meaning)) return false;
+    return figures.some((at) => Math.abs(at - i) <= BESIDE);
+  });
 }
 
 /** "two plain rounds", "six rounds without any shaping" */

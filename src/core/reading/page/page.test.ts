@@ -36,6 +36,7 @@ describe('what is not of the pattern is masked, and all else stays where it is',
     ],
     ['the signs of a quotation in every second line', '> a\nb\n> c\nd\n', ['  a', 'b', '  c', 'd', '']],
     ['boxes that are ticked', '[x] a\n[ ] b\n[x] c\n[ ] d\n', ['    a', '    b', '    c', '    d', '']],
+    ['keys around figures', '1️⃣ a\n2️⃣ – 1️⃣2️⃣ b\n🔟 c\n', ['1   a', '2 – 12       b', '10 c', '']],
     ['a word that is parted at the end of a line', 'the follow-\ning 3\n', ['the following ', ' 3', '']],
   ])('%s', (_, text, expected) => {
     expect(lines(text).map((line) => line.trimEnd())).toEqual(expected.map((line) => line.trimEnd()));
@@ -246,6 +247,12 @@ ing 2 sts together; repeat from * to end. 12 sts.
       '4-4 18 → 18 (18)',
       '5-5 18 → 12 (12)',
     ]);
+  });
+
+  it('are not what is said of yarn and hook above them', () => {
+    const text =
+      'hi all, us terms, any yarn and hook that gives you a tight fabric, i used a 3.5 and aran.\n\nbody - magic ring with 7 sc, then inc in every st so you have 14. next round sc inc all the way (21). next round 2 sc inc (28). then 3 sc inc (35).\n';
+    expect(checkText(text, 'x').parts.map(({ name }) => name)).toEqual(['body']);
   });
 
   it('begin with their numbers where those begin a sentence, though the line ends on one', () => {
