@@ -251,7 +251,7 @@ ing 2 sts together; repeat from * to end. 12 sts.
 
   it('are not what is said of yarn and hook above them', () => {
     const text =
-      'hi all, us terms, any yarn and hook that gives you a tight fabric, i used a 3.5 and aran.\n\nbody - magic ring with 7 sc, then inc in every st so you have 14. next round sc inc all the way (21). next round 2 sc inc (28). then 3 sc inc (35).\n';
+      "hi all, here's the little whale, sorry it took so long!! us terms, any yarn + hook that gives you a tight fabric, i used a 3.5 and aran.\n\nbody - magic ring with 7 sc, then inc in every st so you have 14. next round sc inc all the way (21). next round 2 sc inc (28). then 3 sc inc (35). now just sc for 5 rounds (35). next round 3 sc dec (28).\n";
     expect(checkText(text, 'x').parts.map(({ name }) => name)).toEqual(['body']);
   });
 
