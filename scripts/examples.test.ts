@@ -11,6 +11,7 @@ it('a rule is the same without its examples, which are what it is seen by elsewh
   expect(left).not.toContain('Sew ear and tail to the head.');
   expect(left).toContain("failing: { text: '', says: [] },");
   expect(left).toContain("passing:\n    '',");
+  expect(left).toContain("about: '',");
   expect(left.slice(left.indexOf('*check'))).toBe(code.slice(code.indexOf('*check')));
 });
 
