@@ -13,7 +13,10 @@
   );
 </script>
 
-<p class={state.kind} role="status" data-save={state.kind}>{words}</p>
+<!-- Words of their own each time: the same ones would move as they grow, being set to the right. -->
+<p class={state.kind} role="status" data-save={state.kind}>
+  {#key words}<span>{words}</span>{/key}
+</p>
 
 <style>
   p {

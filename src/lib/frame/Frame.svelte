@@ -136,7 +136,7 @@
 
   h1 {
     align-self: center;
-    max-width: clamp(9rem, 17vw, 26rem);
+    max-width: clamp(9rem, 14vw, 26rem);
     padding-left: var(--space-4);
     overflow: hidden;
     font-size: 1.1875rem;
@@ -152,8 +152,15 @@
     margin-bottom: -2px;
   }
 
+  /* More places than fit: the line goes on under its faded end. */
+  .contents ul {
+    padding-right: var(--space-4);
+    mask-image: linear-gradient(to left, transparent, black var(--space-4));
+  }
+
   .contents a {
-    padding: 0.45rem var(--space-2) 0.4rem;
+    gap: 0.35em;
+    padding: 0.45rem 0.3rem 0.4rem;
     border: 2px solid transparent;
     border-width: 0 2px;
     background: linear-gradient(var(--ink), var(--ink)) 0 100% / 100% 2px no-repeat;
@@ -204,7 +211,6 @@
       grid-column: 1;
     }
 
-    /* More places than fit: the line goes on under its faded end. */
     .house ul {
       padding-right: var(--space-5);
       scroll-padding-right: var(--space-5);
