@@ -21,6 +21,8 @@ export interface Amount {
 
 const GRAM = 'g|gr|grams?|grammes?|oz|ounces?';
 const METRE = 'm|met(?:er|re)s?|yds?|yards?';
+const IN_GRAMS = inEitherCase(`^(?:${GRAM})$`);
+const IN_METRES = inEitherCase(`^(?:${METRE})$`);
 const FIGURE = String.raw`(\d+(?:[.,]\d+)?)\s?`;
 const BETWEEN = String.raw`\s?(?:=|/|to|per|,|-|–|:|\(|balls?|is|are|a|at|about|approx\.?|ca\.?|\s){1,6}\s?`;
 const WEIGHT_LENGTH = inEitherCase(
@@ -90,12 +92,12 @@ export function amountIn(amount: string, line: string): Amount {
   const value = numberOf(written);
   if (value === null) return none;
   const figure = String(value);
-  if (inEitherCase(`^(?:${GRAM})$`).test(unit)) {
+  if (IN_GRAMS.test(unit)) {
     const several = inEitherCase(String.raw`(\d+)\s?[x×]\s?${figure}\s?(?:${GRAM})(?!\p{L})`).exec(line);
     const grams = gramsOf(figure, unit);
     return { ...none, grams: grams === null ? null : Math.round(grams * Number(several?.[1] ?? 1)) };
   }
-  if (inEitherCase(`^(?:${METRE})$`).test(unit)) {
+  if (IN_METRES.test(unit)) {
     const metres = metresOf(figure, unit);
     return { ...none, metres: metres === null ? null : Math.round(metres) };
   }
