@@ -180,6 +180,7 @@ export interface Checked {
   readonly fixed: () => Report;
   /**
    * The same, to be carried out piece by piece: each step takes about a millisecond, and gives a report where that has new fixes.
+   * It ends with the very report that is there already where nothing was searched.
    * @param near an offset: what is nearest to it is searched first
    */
   readonly search: (near: number) => Generator<Report | null, Report>;
@@ -218,11 +219,12 @@ export interface Checked {
 export function checkPattern(text: string, file: string, options: CheckOptions = { terms: 'auto' }): Checked {
   const counted = decide(text, options);
   const findings = check(counted, options.rules, options.style);
+  const report = reportOf(file, counted, findings);
   function* search(near: number): Generator<Report | null, Report> {
     const steps = searchFixes(counted, findings, near);
     let step = steps.next();
     for (; !step.done; step = steps.next()) yield step.value && reportOf(file, counted, step.value);
-    return reportOf(file, counted, step.value);
+    return step.value === findings ? report : reportOf(file, counted, step.value);
   }
   const fixed = () => {
     const steps = search(0);
@@ -235,7 +237,7 @@ export function checkPattern(text: string, file: string, options: CheckOptions =
     return round ? accountOf(counted, round) : null;
   };
   return {
-    report: reportOf(file, counted, findings),
+    report,
     hand: {
       ...options.hand,
       words: Object.fromEntries([...counted.pattern.words, ...counted.pattern.said]),
@@ -245,11 +247,11 @@ export function checkPattern(text: string, file: string, options: CheckOptions =
     account,
     sentences: () => counted.rounds.map((round) => accountOf(counted, round).sentence),
     query: (key) => {
-      const report = fixed();
-      const finding = report.findings.find((one) => one.key === key);
-      return finding ? proposedFor(report, finding, text, account) : null;
+      const withFixes = fixed();
+      const finding = withFixes.findings.find((one) => one.key === key);
+      return finding ? proposedFor(withFixes, finding, text, account) : null;
     },
-    queryAt: (from, to) => proposedAt(reportOf(file, counted, findings), text, { from, to }, account),
+    queryAt: (from, to) => proposedAt(report, text, { from, to }, account),
     slips: (index, onHook) => {
       const round = counted.rounds[index];
       return round ? slipsFor(counted, round, onHook) : [];

@@ -21,6 +21,8 @@ export interface Found {
   /** Where it weighs less here than the rule's findings do in general. */
   readonly severity?: Severity;
   readonly fixes?: readonly Fix[];
+  /** Finds its fixes, where words have to be read again for them: they are asked for when somebody pauses. */
+  readonly search?: () => readonly Fix[];
 }
 
 /**

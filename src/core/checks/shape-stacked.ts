@@ -21,12 +21,14 @@ export const shapeStacked: Rule = {
         const [first, last] = [run[0], run.at(-1)];
         if (!first || !last) continue;
         const what = first.wedges.increases ? 'increases' : 'decreases';
-        const change = shifted(pattern, run);
         yield {
           span: last.counted.round.span,
           round: last.counted,
           message: `The ${what} stand above each other ${times(run.length)}, from ${first.counted.round.label} to ${last.counted.round.label}: ${first.wedges.times} corners will show. Every second time in the middle of the plain stitches they don't.`,
-          ...(change ? { fixes: [{ title: titleOf(what, change.rounds), edits: change.edits }] } : {}),
+          search: () => {
+            const change = shifted(pattern, run);
+            return change ? [{ title: titleOf(what, change.rounds), edits: change.edits }] : [];
+          },
         };
       }
   },

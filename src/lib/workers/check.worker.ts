@@ -133,7 +133,7 @@ const worker: CheckWorker = {
     search ??= last?.search(near) ?? null;
     if (!search) return null;
     const { report, more } = piece(search);
-    return { told: report && telling.tell(report, known), more };
+    return { told: report && report !== last?.report ? telling.tell(report, known) : null, more };
   },
   account: (round) => last?.account(roundSchema.parse(round)) ?? null,
   slips: ({ round, onHook }) => last?.slips(roundSchema.parse(round), countSchema.parse(onHook)) ?? [],

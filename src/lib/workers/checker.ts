@@ -53,8 +53,8 @@ interface Asked {
 
 /**
  * Checks texts in a worker, one at a time. While one is being checked only the newest of those that
- * came after it is kept: what nobody sees any more is never checked. A report with errors is told again
- * after a pause, with the fixes that were found for it. A text that takes too long is given up, and
+ * came after it is kept: what nobody sees any more is never checked. After a pause a report
+ * is told again with the fixes that were found for it. A text that takes too long is given up, and
  * tried once more for much longer as long as no other comes; the next one is tried once its writer pauses.
  */
 export class Checker {
@@ -160,7 +160,7 @@ export class Checker {
         this.#become('done');
         this.#listener.told(report, text, this.#waiting === null);
         clearTimeout(this.#timer);
-        if (report.findings.some(({ severity }) => severity === 'error'))
+        if (report.findings.some(({ fixes }) => fixes.length === 0))
           this.#timer = setTimeout(() => void this.#fix(text), PAUSE);
       } catch (error) {
         this.#heard.forget();
