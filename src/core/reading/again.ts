@@ -1,9 +1,12 @@
 import type { Step } from '../pattern/instruction.js';
 import type { Instruction } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
+import type { Sense } from '../vocabulary/senses.js';
+import { gistsOf, type Gist } from './gist/gist.js';
 import { readInstruction } from './instruction.js';
 import { Recent } from './recent.js';
 import type { Lexicon } from './lexicon.js';
+import { looksLikeRound } from './page/looks.js';
 
 /** So many characters of instructions are kept with what was read in them, and as many that have not come up for longer. */
 const MOST_KEPT = 1_000_000;
@@ -15,6 +18,8 @@ const MOST_KEPT = 1_000_000;
  */
 export class InstructionReader {
   readonly #read = new Recent<{ at: number; instruction: Instruction }>(MOST_KEPT);
+  readonly #gists = new Recent<{ at: number; gists: readonly Gist[] }>(MOST_KEPT);
+  readonly #looks = new Recent<boolean>(MOST_KEPT);
   readonly lexicon: Lexicon;
 
   constructor(lexicon: Lexicon) {
@@ -29,6 +34,26 @@ export class InstructionReader {
   /** An instruction by itself; its spans are in the words given. */
   alone(words: string): Instruction {
     return this.#at(words, 0);
+  }
+
+  /** All ways to take the gist of a stretch of a text; see `gistsOf`. What is tried with other senses is not kept. */
+  gists(text: string, span: Span, senses: ReadonlyMap<string, Sense>): readonly Gist[] {
+    if (senses.size > 0) return gistsOf(text, span, this.lexicon, senses);
+    const { from, to } = span;
+    const kept = this.#gists.of(text.slice(from, to), (own) => ({
+      at: 0,
+      gists: gistsOf(own, { from: 0, to: own.length }, this.lexicon, senses),
+    }));
+    if (kept.at !== from) {
+      kept.gists = kept.gists.map((gist) => movedGist(gist, from - kept.at));
+      kept.at = from;
+    }
+    return kept.gists;
+  }
+
+  /** Whether a line by itself looks like a round; see `looksLikeRound`. */
+  looksLikeRound(line: string): boolean {
+    return this.#looks.of(line, (own) => looksLikeRound(own, this.lexicon));
   }
 
   #at(words: string, from: number): Instruction {
@@ -58,6 +83,14 @@ function moved(instruction: Instruction, by: number): Instruction {
     remarks: remarks.length === 0 ? remarks : remarks.map((span) => movedSpan(span, by)),
     ...(doubt ? { doubt } : {}),
     ...(idle ? { idle } : {}),
+  };
+}
+
+function movedGist(gist: Gist, by: number): Gist {
+  return {
+    ...gist,
+    instruction: moved(gist.instruction, by),
+    passed: gist.passed.map((span) => movedSpan(span, by)),
   };
 }
 

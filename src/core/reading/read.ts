@@ -5,9 +5,8 @@ import { detectTerms } from './detect.js';
 import { masked, wordsJoined } from './page/mask.js';
 import { NO_UNITS, type Units } from './page/unit.js';
 import { unitsOf } from './page/units.js';
-import { looksLikeRound } from './page/looks.js';
 import type { InstructionReader } from './again.js';
-import { gistsOf, likeGist, unclearIn, unknownIn, type Gist } from './gist/gist.js';
+import { likeGist, unclearIn, unknownIn, type Gist } from './gist/gist.js';
 import { NO_HAND, wordsIn, wordsOf, type Hand } from './hand.js';
 import { rolesIn, type Roles } from './roles.js';
 import type { Sense } from '../vocabulary/senses.js';
@@ -88,7 +87,7 @@ export class TextReader {
       unclear: (span: Span) => unclearIn(text, span, lexicon),
     };
     const gists: Gists = {
-      of: (span, senses) => gistsOf(text, span, lexicon, senses),
+      of: (span, senses) => instructions.gists(text, span, senses),
       unknown: (span) => unknownIn(text, span, lexicon),
     };
     return { pattern, gists };
@@ -97,9 +96,9 @@ export class TextReader {
   /** How many lines among the rounds of a reading look like rounds as well, and were not read as such. */
   missed({ passages }: Pattern): number {
     const { text } = this.#view;
-    const { lexicon } = this.#ground.instructions;
+    const { instructions } = this.#ground;
     const among = passages.filter(({ part, section }) => part !== null && section === null);
-    return among.filter(({ span }) => looksLikeRound(text.slice(span.from, span.to), lexicon)).length;
+    return among.filter(({ span }) => instructions.looksLikeRound(text.slice(span.from, span.to))).length;
   }
 
   /** The units that the series of numbers in the text show, in the ways that are likeliest; see `unitsOf`. */

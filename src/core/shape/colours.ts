@@ -4,6 +4,7 @@ import type { Material } from '../materials/materials.js';
 import type { Part, Pattern } from '../pattern/pattern.js';
 import { COLOUR_WORDS } from '../vocabulary/words.js';
 import { inEitherCase } from '../text/eitherCase.js';
+import { lineSpan } from '../text/source.js';
 
 /** Words that tell of the yarn that is worked with from here on. */
 const LEAD =
@@ -11,7 +12,10 @@ const LEAD =
 /** What is sewn or embroidered is no fabric. */
 const NO_FABRIC = /(?<!\p{L})(?:sew|sewn|embroider\p{L}*|stitch (?:the|a|on)|eyes?|mouth|nose|stuff\p{L}*)(?!\p{L})/iu;
 /** "Clay (A)", "A = Clay", "MC: Sand": a letter that stands for a yarn. */
-const LETTER_BEHIND = /(?<=(\p{L}[\p{L}-]+)\s?)\(([A-H]|MC|CC\d?)\)/gu;
+const LETTER_BEHIND = /\(([A-H]|MC|CC\d?)\)/gu;
+/** Characters. */
+const LONGEST_NAME = 40;
+const NAME_BEFORE = /(\p{L}[\p{L}-]+)\s?$/u;
 const LETTER_BEFORE = /(?<!\p{L})([A-H]|MC|CC\d?)\s?[=:]\s?(\p{L}[\p{L}-]+)/gu;
 /** "sc around, keep the colours as they are". */
 const KEEPS = /keep(?:ing)?\s(?:\p{L}+\s)?(?:colou?rs?|pattern)|colou?rs? as (?:they are|set|established|before)/iu;
@@ -25,8 +29,10 @@ export class Colours {
   constructor({ source }: Pattern, { materials }: Document, unheaded: readonly Material[]) {
     for (const { kind, name } of [...materials, ...unheaded])
       if (kind === 'yarn') this.#names.set(name.toLowerCase(), name);
-    for (const [, name = '', letter = ''] of source.text.matchAll(LETTER_BEHIND)) this.#letter(letter, name);
-    for (const [, letter = '', name = ''] of source.text.matchAll(LETTER_BEFORE)) this.#letter(letter, name);
+    for (let line = 0; line < source.lineStarts.length; line += 1) {
+      const { from, to } = lineSpan(source, line);
+      for (const [letter, name] of source.remember(source.text.slice(from, to), lettersIn)) this.#letter(letter, name);
+    }
     this.#words = source.remember(this.#all(), anyOf);
   }
 
@@ -79,6 +85,16 @@ export class Colours {
     const name = found?.[found.length - 1];
     return name === undefined ? null : this.named(name);
   }
+}
+
+/** Letters that stand for a yarn in a line, each with the name beside it. */
+function lettersIn(line: string): (readonly [letter: string, name: string])[] {
+  const behind = [...line.matchAll(LETTER_BEHIND)].map(({ 1: letter = '', index }) => {
+    const name = NAME_BEFORE.exec(line.slice(Math.max(0, index - LONGEST_NAME), index))?.[1] ?? '';
+    return [letter, name] as const;
+  });
+  const before = [...line.matchAll(LETTER_BEFORE)].map(([, letter = '', name = '']) => [letter, name] as const);
+  return [...behind, ...before];
 }
 
 const anyOf = (words: string) => inEitherCase(String.raw`(?<!\p{L})(?:${words})(?!\p{L})`, 'g');
