@@ -7,6 +7,7 @@ import { isUnread, linkOf } from './link.js';
 import type { Outcome } from './outcome.js';
 import { mostPlausible } from './plausible.js';
 import { pieceCalled, type Settled } from './references.js';
+import { isFabric } from './tally.js';
 
 /** Counts every round of a pattern on the most plausible edge, and gives each its verdict. */
 export function countPattern(pattern: Pattern): CountedPattern {
@@ -72,10 +73,11 @@ function countPart(
       const ground = groundOf(first, { stretch, inStretch, before: counted, earlier: earlier.counted });
       const links = run.map((_, i) => linkOf(run, i, i === 0 ? ground : null, chainCounts, earlier));
       const edge = ground.kind === 'edge' ? ground.length : null;
-      mostPlausible(links, edge).forEach(({ edge: into, outcome, blame, carried }, i) => {
+      mostPlausible(links, edge).forEach(({ edge: into, outcome: found, blame, carried }, i) => {
         const round = run[i];
         const link = links[i];
         if (!round || !link) return;
+        const outcome = bracketsHold(round, found);
         inStretch.push({
           round: asWritten.get(round) ?? round,
           part,
@@ -95,6 +97,15 @@ function countPart(
     counted.push(...inStretch);
   }
   return counted;
+}
+
+/** "sc 6, [hdc 1, dc 1, hdc 1], sc 15 (24)": brackets that come out when they are done once only hold steps together. */
+function bracketsHold(round: Round, outcome: Outcome): Outcome {
+  const { obstacles, misfits, made, edge } = outcome;
+  const once = misfits.length === 0 && edge !== null && made !== null && made === round.stated?.total;
+  if (!once || round.steps.filter(isFabric).length < 2) return outcome;
+  const left = obstacles.filter(({ kind }) => kind !== 'no-amount');
+  return left.length === obstacles.length ? outcome : { ...outcome, obstacles: left };
 }
 
 /** "Row 3: sc 6, ch 1, turn" on a round of 12: the first row that is turned leaves the rest of the round. */

@@ -220,7 +220,7 @@ export class Tally {
         this.obstacles.push({ kind: 'open-ended', span: step.span });
         return;
       case 'until-made':
-        this.#until(step, into, made, amount.count, body);
+        this.#until(step, into, made, amount, body);
         return;
       case 'fill':
         this.#fill(step, into, made, amount.leave > 0 ? amount.leave : this.#neededAfter(steps, index), body);
@@ -263,26 +263,32 @@ export class Tally {
     if (left > 0 && !atFold) this.misfits.push({ kind: 'remainder', span: step.span, whole, left, each: into, room });
   }
 
-  /** "dec around until 6 sts remain": decreases, on and on, until so many are left. */
-  #until(step: Step, into: number, made: number, target: number, body: readonly Worked[]): void {
+  /** "dec around until 6 sts remain", "increase evenly to 30": shapings, on and on, until so many are there. */
+  #until(
+    step: Step,
+    into: number,
+    made: number,
+    { count: target, grows = false }: Extract<Amount, { kind: 'until-made' }>,
+    body: readonly Worked[],
+  ): void {
     if (this.edge === null) {
       this.depends = true;
       return;
     }
-    if (made >= into) {
+    if (made >= into && !grows) {
       this.#fill(step, into, made, target, body);
       return;
     }
     const room = this.edge - this.into + this.made;
-    const fewer = room - target;
-    const each = into - made;
-    const whole = Math.max(0, Math.floor(fewer / each));
-    if (fewer < 0 || fewer % each !== 0)
+    const change = grows ? target - room : room - target;
+    const each = Math.abs(into - made);
+    const whole = Math.max(0, Math.floor(change / each));
+    if (change < 0 || change % each !== 0)
       this.misfits.push({
         kind: 'remainder',
         span: step.span,
         whole,
-        left: Math.abs(fewer % each) || 1,
+        left: Math.abs(change % each) || 1,
         each: into,
         room,
       });

@@ -23,6 +23,8 @@ const PLAIN = 0.95;
 const PROMISE = 0.3;
 /** A round of which no label is seen proves so much of one that has a label: the label may not have been understood. */
 const WITHOUT_LABEL = 0.8;
+/** So much of a line that is not understood is looked at for the number of a round; characters. */
+const LONGEST_LINE = 200;
 /** A longer text is read by the forms that are known alone; characters. */
 const LONGEST = 60_000;
 
@@ -34,7 +36,7 @@ export function decide(text: string, options: ReadOptions = { terms: 'auto' }): 
   const reader = new TextReader(text, options);
   const known = readingOf(reader, text, options);
   const proved = proofOf(known);
-  const gap = leavesGap(known);
+  const gap = leavesGap(known) || hidesLabel(known);
   const enough = known.rounds.length >= FEWEST && proved >= known.rounds.length * ENOUGH && !gap;
   if (text.length > LONGEST || (enough && reader.missed(known.pattern) < FEW_MISSED)) return known;
   // What is read by known forms to the last round stands, unless more than a round or so speaks against it.
@@ -73,6 +75,22 @@ function leavesGap({ pattern }: CountedPattern): boolean {
       });
     }),
   );
+}
+
+/** "stuff + close: 13) dec x6" behind round 12: the number that comes next, in words that are of no round or not understood. */
+function hidesLabel({ pattern, rounds }: CountedPattern): boolean {
+  const { text } = pattern.source;
+  let next: Round | undefined;
+  for (const { round, verdict } of rounds.toReversed()) {
+    const { to } = round.span;
+    if (round.labelled && !(next?.labelled && next.from === round.to + 1)) {
+      const behind = text.slice(to, Math.min(next?.span.from ?? text.length, to + LONGEST_LINE));
+      if (new RegExp(`(?<![\\d.])${round.to + 1}[).:]\\s*\\S`).test(behind)) return true;
+    }
+    // What is not understood may hold what is looked for.
+    if (round.labelled || verdict !== 'unreadable') next = round;
+  }
+  return false;
 }
 
 /** The ways to take a text by its series under which most comes out at first sight; the others are not looked into. */

@@ -138,3 +138,55 @@ describe('a slip in it is a slip', () => {
     expect(wrong).toEqual([at]);
   });
 });
+
+describe('whole pieces, with their names and what is made of each round', () => {
+  /** "Name x2: 6 12 18", piece by piece. */
+  function pieces(text: string): string[] {
+    const { pattern, rounds } = decide(text);
+    return pattern.parts.map((part) => {
+      const made = rounds
+        .filter((counted) => counted.part === part)
+        .map(({ outcome, verdict }) => `${outcome.made ?? '–'}${verdict === 'off' ? ' off' : ''}`);
+      return `${part.name}${part.make > 1 ? ` x${part.make}` : ''}: ${made.join(' ')}`;
+    });
+  }
+
+  it.each([
+    [
+      'an old leaflet, whose first round runs in behind the name',
+      'TOY No. 3.  A SEAL.\n\nMaterials.—2 oz. of grey wool.\nUK terms.\n\nTHE BODY.—Make 2 ch., and work 6 d.c. into the first of them.\n' +
+        '2nd round.—2 d.c. into each st. (12 d.c.).\n3rd round.—1 d.c. into each st.\n\nTHE FLIPPERS (2).—Make 5 ch.\n' +
+        '1st row.—1 d.c. into 2nd ch. from hook, 1 d.c. into each ch. to end, turn (4 d.c.).\n2nd row.—1 ch., 1 d.c. into each st., turn.\n' +
+        '3rd row.—As 2nd (4 d.c.).\n4th row.—1 ch., miss the first st., 1 d.c. into each st. to end (3 d.c.).\n5th row.—As 4th (2 d.c.).\n',
+      ['Body: 6 12 12', 'Flippers x2: 4 4 4 3 2'],
+    ],
+    [
+      'a number behind a name that is no capital',
+      'US terms\n\n## Feet - moss (2)\nR1: 6 sc in MR (6)\nR2: inc x 6 (12)\n\n## Nose (1)\nR1: 6 sc in MR (6)\nR2: sc around (6)\n',
+      ['Feet - moss x2: 6 12', 'Nose: 6 6'],
+    ],
+    [
+      'a closing behind a bare number',
+      'US terms\n\nWing\n1) 6 sc in MR (6)\n2) inc x 6 (12)\n3) fold flat and sc through both layers. (6)\n\nFin\n1) 6 sc in MR (6)\n2) inc x 6 (12)\n3) pinch shut, 6 sc through both sides. (6)\n',
+      ['Wing: 6 12 6', 'Fin: 6 12 6'],
+    ],
+    [
+      'a number behind words that are none of the round',
+      'US terms\n\nBALL\n1) 6 sc in MR (6)\n2) inc x 6 (12)\n3) sc around (12)\n4) sc around (12)\nstuff + shut: 5) dec x 6 (6)\n',
+      ['Ball: 6 12 12 12 6'],
+    ],
+    [
+      'paragraphs that begin with a name',
+      'US terms\n\nSHELL. 6 in a loop. Next time round 2 in each, 12. Then every other, 18. Leave it alone for two rounds. Every second and third together, 12. Stuff. All together in pairs, 6. Pull up.\n\n' +
+        'BODY. 6 in a loop. 2 in each, 12. Three rounds of nothing. All together in pairs, 6. Pull up.\n',
+      ['SHELL: 6 12 18 18 12 6', 'BODY: 6 12 12 6'],
+    ],
+    [
+      'brackets that only hold together, and such as repeat',
+      'US terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc 3, [hdc 1, dc 1, hdc 1], sc 6 (12)\nRnd 4: (sc 1, inc) (18)\n',
+      ['Ball: 6 12 12 3 off'],
+    ],
+  ])('%s', (_, text, expected) => {
+    expect(pieces(text)).toEqual(expected);
+  });
+});

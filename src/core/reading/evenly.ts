@@ -1,45 +1,155 @@
-import type { Step, Work } from '../pattern/instruction.js';
+import { once, type Amount, type Step, type Work } from '../pattern/instruction.js';
 import { filling } from './amount.js';
-import { isWord, meaningAt, pass, spanBetween, type Reader } from './reader.js';
-import { amountAfterTool, amountBefore, readTool } from './tool.js';
+import { isBoundary, isWord, meaningAt, pass, spanBetween, tokenAt, type Reader } from './reader.js';
+import { amountAfterTool, amountBefore, readTool, type Tool } from './tool.js';
+
+/** Shapings of which the words say how many they are, or where on the round, with all the other stitches worked plain. */
+interface Spread {
+  readonly steps: Step[];
+  readonly next: number;
+}
+
+/** A shaping with how often it is done, as far as that is said; `per` and `over` are of one. */
+interface Shaping {
+  readonly tool: Pick<Tool, 'stitch' | 'per' | 'over'>;
+  readonly times: number | null;
+  readonly next: number;
+}
+
+/** Where on a round shapings stand. */
+interface Ends {
+  readonly first: boolean;
+  readonly last: boolean;
+  readonly next: number;
+}
 
 /**
- * Shapings spread over a round, with all the other stitches worked plain; null where that is not said.
+ * Shapings spread over a round or set at its ends, with all the other stitches worked plain; null where that is not said.
  *
- * `inc 6 times evenly around`   `sc around, decreasing 4 sts evenly`
- *  ^                                        ^
- * Where on the round they stand is left to the maker, and changes no count.
+ * `inc 6 times evenly around`   `sc around, decreasing 4 sts evenly`   `increase evenly to 30 sts`   `dec 1 st at each end`
+ *  ^                                        ^                           ^                             ^
+ * Where on the round they stand that are spread is left to the maker, and changes no count.
  */
-export function spreadEvenly(reader: Reader, at: number): { steps: Step[]; next: number } | null {
-  if (reader.depth > 0 || !saysEvenly(reader, at)) return null;
-  const before = amountBefore(reader, pass(reader, at, 'work'));
-  const tool = readTool(reader, before.next, before.amount);
-  if (!tool?.shaping) return null;
-  // "increasing by 6"
-  const by = isWord(reader, tool.next, 'by') ? tool.next + 1 : tool.next;
-  const after = amountAfterTool(reader, by, before.amount);
-  const times = tool.takesAmount ? after.amount : (before.amount ?? after.amount);
-  const behind = isWord(reader, after.next, ',') ? after.next + 1 : after.next;
-  const spread = isWord(reader, behind, 'spread', 'spaced', 'distributed') ? behind + 1 : behind;
-  if (times === null || !isWord(reader, spread, 'evenly')) return null;
-  const next = endOfSpread(reader, spread + 1);
-  const shaping: Work = {
-    kind: 'work',
-    stitch: tool.stitch,
-    per: tool.per,
-    over: tool.over,
-    amount: { kind: 'times', times },
-    place: { kind: 'edge' },
-    span: spanBetween(reader, at, next),
+export function spreadEvenly(reader: Reader, at: number): Spread | null {
+  if (reader.depth > 0 || !maySpread(reader, at)) return null;
+  const shaping = shapingAt(reader, at);
+  if (!shaping) return null;
+  const { tool, times, next } = shaping;
+  const ends = endsAfter(reader, next);
+  if (ends) return atEnds(reader, at, shaping, ends);
+  const total = times === null ? totalAfter(reader, next, tool.per > tool.over) : null;
+  const spread = total ? null : evenlyAfter(reader, next);
+  const amount = total?.amount ?? (times !== null && spread !== null ? ({ kind: 'times', times } as const) : null);
+  if (!amount) return null;
+  const behind = endOfSpread(reader, total?.next ?? spread ?? next);
+  const span = spanBetween(reader, at, behind);
+  const work: Work = { kind: 'work', ...tool, amount, place: { kind: 'edge' }, span };
+  return {
+    // What goes on until so many are there has all other stitches with it.
+    steps: total ? [work] : [work, plainLike(work, 0)],
+    next: behind,
   };
-  return { steps: [shaping, { ...shaping, per: 1, over: 1, amount: { kind: 'fill', leave: 0 } }], next };
 }
 
 /** A quick look ahead, since most steps say nothing of the kind. */
-function saysEvenly(reader: Reader, at: number): boolean {
+function maySpread(reader: Reader, at: number): boolean {
   const end = Math.min(reader.end, at + 9);
-  for (let i = at + 1; i < end; i += 1) if (reader.tokens[i]?.word === 'evenly') return true;
+  for (let i = at + 1; i < end; i += 1) if (SPREADS.has(reader.tokens[i]?.word ?? '')) return true;
   return false;
+}
+
+const SPREADS: ReadonlySet<string> = new Set([
+  'evenly',
+  'to',
+  ...['end', 'ends', 'side', 'sides', 'edge', 'edges'],
+  ...['beginning', 'beg', 'start', 'last'],
+]);
+
+/** "inc 6 times", "increasing by 6", "dec one stitch", "2 sc": what is done, and how often. */
+function shapingAt(reader: Reader, at: number): Shaping | null {
+  const before = amountBefore(reader, pass(reader, at, 'work'));
+  const read = readTool(reader, before.next, before.amount);
+  if (!read) return null;
+  const { stitch, over } = read;
+  if (!read.shaping) {
+    // "2 sc in first and last st"
+    const per = read.takesAmount ? 0 : (before.amount ?? 0);
+    return per > 1 && per <= MOST_IN_ONE ? { tool: { stitch, per, over }, times: null, next: read.next } : null;
+  }
+  const by = isWord(reader, read.next, 'by') ? read.next + 1 : read.next;
+  const after = amountAfterTool(reader, by, before.amount);
+  const times = read.takesAmount ? after.amount : (before.amount ?? after.amount);
+  return { tool: { stitch, per: read.per, over }, times, next: after.next };
+}
+
+const MOST_IN_ONE = 4;
+
+/** The index behind "evenly", "spread evenly", ", spaced evenly"; null where nothing says so. */
+function evenlyAfter(reader: Reader, at: number): number | null {
+  const behind = isWord(reader, at, ',') ? at + 1 : at;
+  const spread = isWord(reader, behind, 'spread', 'spaced', 'distributed') ? behind + 1 : behind;
+  return isWord(reader, spread, 'evenly') ? spread + 1 : null;
+}
+
+/** "evenly to 30 sts", "to 18 sts evenly": how many the round has then. */
+function totalAfter(reader: Reader, at: number, grows: boolean): { amount: Amount; next: number } | null {
+  const spread = evenlyAfter(reader, at) ?? at;
+  const count = isWord(reader, spread, 'to') ? tokenAt(reader, spread + 1) : null;
+  if (count?.kind !== 'number') return null;
+  const next = pass(reader, spread + 2, 'stitch-word');
+  const behind = evenlyAfter(reader, next) ?? next;
+  if (!isBoundary(reader, behind) && tokenAt(reader, behind)?.kind !== 'open' && behind === next) return null;
+  return { amount: { kind: 'until-made', count: count.value, ...(grows ? { grows } : {}) }, next: behind };
+}
+
+/** "at each end", "on both sides", "at the beginning and end of the row", "in first and last st". */
+function endsAfter(reader: Reader, at: number): Ends | null {
+  const into = isWord(reader, at, 'at', 'on') ? at + 1 : pass(reader, at, 'in');
+  const both = pass(reader, into, 'each') > into || isWord(reader, into, 'both', 'either');
+  if (both && isWord(reader, into + 1, 'end', 'ends', 'side', 'sides', 'edge', 'edges'))
+    return { first: true, last: true, next: ofRound(reader, into + 2) };
+  const first = tokenAt(reader, into);
+  const stands = first?.kind === 'ordinal' && first.value === 1;
+  if (stands || (into > at && isWord(reader, into, 'beginning', 'beg', 'start'))) {
+    const word = stands ? pass(reader, into + 1, 'stitch-word', 'stitch') : into + 1;
+    const and = meaningAt(reader, word, 'and')?.next;
+    const second = and === undefined ? null : lastAfter(reader, and);
+    if (second !== null) return { first: true, last: true, next: second };
+    return stands ? null : { first: true, last: false, next: ofRound(reader, word) };
+  }
+  return into > at && isWord(reader, into, 'end')
+    ? { first: false, last: true, next: ofRound(reader, into + 1) }
+    : null;
+}
+
+/** "end of the row", "at the end", "in last st": the index behind it, null where it does not stand. */
+function lastAfter(reader: Reader, at: number): number | null {
+  const into = isWord(reader, at, 'at', 'on') ? at + 1 : pass(reader, at, 'in');
+  if (isWord(reader, into, 'end')) return ofRound(reader, into + 1);
+  const last = meaningAt(reader, into, 'last');
+  return last && pass(reader, last.next, 'stitch-word', 'stitch');
+}
+
+/** "of the row", "of every round": they change nothing. */
+function ofRound(reader: Reader, at: number): number {
+  const each = pass(reader, at, 'each', 'next');
+  return meaningAt(reader, each, 'round-word', 'row-word')?.next ?? at;
+}
+
+/** A shaping at one end of a round, or at each. */
+function atEnds(reader: Reader, at: number, { tool, times }: Shaping, { first, last, next }: Ends): Spread | null {
+  if ((times ?? 1) > 1 && first && last) return null;
+  if (!isBoundary(reader, next) && tokenAt(reader, next)?.kind !== 'open') return null;
+  const amount: Amount = times === null ? once : { kind: 'times', times };
+  const span = spanBetween(reader, at, next);
+  const work: Work = { kind: 'work', ...tool, amount, place: { kind: 'edge' }, span };
+  const plain = plainLike(work, last ? tool.over * (times ?? 1) : 0);
+  return { steps: [...(first ? [work] : []), plain, ...(last ? [work] : [])], next };
+}
+
+/** The stitches between shapings, save some at the end. */
+function plainLike(work: Work, leave: number): Work {
+  return { ...work, per: 1, over: 1, amount: { kind: 'fill', leave } };
 }
 
 /** "spaced", "around", "in every round", "over the round". */

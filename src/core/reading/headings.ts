@@ -196,7 +196,7 @@ const LEADS_ON =
 
 function named(written: string, level: number, capitals: string | null = null): Heading {
   const text = capitals ? written : written.replace(LEADS_ON, '');
-  const quantity = quantityIn(text) ?? (capitals ? figureBehind(text) : null);
+  const quantity = quantityIn(text) ?? figureBehind(text);
   // "Make 5 body balls, each in another color:"
   const first = /^(?:make|crochet|work)\s+(?:\d+|\p{L}+)\s+(?=\p{L})/iu.exec(text);
   let name =
@@ -264,15 +264,18 @@ export function headingByPlace(line: string): Heading | null {
   return LEADS_YARN.test(name) ? null : named(name, 0);
 }
 
-/** "ch 12, sl st in 2nd ch", "With red chain 8." */
+/** "ch 12, sl st in 2nd ch", "With red chain 8.", "Make 2 ch., and work 6 dc into the first" */
 export const BEGINS_IN_CHAIN =
-  /^\W*(?:(?:with|in|using) \p{L}+,? |\p{L}+, )?(?:ch(?:ain)?s?\.?\s?\d|\d+\s?ch(?!\p{L}))/iu;
+  /^\W*(?:(?:with|in|using) \p{L}+,? |\p{L}+, )?(?:(?:make|work|begin with|start with) )?(?:ch(?:ain)?s?\.?\s?\d|\d+\s?ch(?!\p{L}))/iu;
 const FOUNDATION = /(?<!\p{L})(?:foundation|base|chain|rows?|rounds?|rnds?|edging)(?!\p{L})/iu;
 
 /** "Foundation chain: ch 9": what names the chain, and no piece. */
 export function isFoundation({ name }: Heading): boolean {
   return FOUNDATION.test(name);
 }
+
+/** "THE TAIL.—Make 5 ch." */
+const RUNS_IN = /\.\s?[–—]/u;
 
 /**
  * A name and how its piece begins, right above the first round: "HEAD: Starting at the nose, with gray,", "Strap: with Ginger,
@@ -284,13 +287,13 @@ export function headingWithLead(line: string): Heading | null {
     const make = countOf(several[2]);
     return { ...named(several[1], 0), make, saysMake: true, rest: line.slice(several[0].length) };
   }
-  if (!line.includes(': ')) return null;
+  if (!line.includes(': ') && !RUNS_IN.test(line)) return null;
   const match =
-    /^\s*(\p{L}[\p{L}\d '’&-]{2,30}):\s+(?:start|beg[iu]n|with|using|in|make|work|ch(?:ain)?)(?=\P{L}|ing)/iu.exec(
+    /^\s*(\p{L}[\p{L}\d '’&-]{2,30})(?::\s|\.\s?[–—])\s*(?=(?:start|beg[iu]n|with|using|in|make|work|ch(?:ain)?)(?:\P{L}|ing))/iu.exec(
       line,
     );
   if (!match?.[1]) return null;
-  const heading = { ...named(match[1], 0), rest: line.slice(line.indexOf(':') + 1) };
+  const heading = { ...named(match[1], 0), rest: line.slice(match[0].length) };
   if (match[1] === match[1].toUpperCase()) return heading;
   return BEGINS_IN_CHAIN.test(heading.rest) && !ORDERS.test(match[1]) && !isFoundation(heading) ? heading : null;
 }
@@ -328,7 +331,7 @@ export function headingWithMore(line: string): Heading | null {
 
 /** "Wings (2). With brown, make a ring.": a piece and how it begins, right above its first round. */
 const NAME_AND_LEAD =
-  /^\s*(\p{L}[\p{L} '’-]{2,30}?)\s*\((?:make\s+)?(\d{1,2}|two|three|four|five|six)\)[.:]\s+(?=(?:with|using|start|begin|in|make|ch)(?!\p{L}))/iu;
+  /^\s*(\p{L}[\p{L} '’-]{2,30}?)\s*\((?:make\s+)?(\d{1,2}|two|three|four|five|six)\)(?:[.:]\s+|\.\s?[–—]\s?)(?=(?:with|using|start|begin|in|make|ch)(?!\p{L}))/iu;
 
 /** "Beak. With yellow, 3ch, ss in 2nd ch from hook, dc in last ch.": a part that is one line. */
 export function partInLine(line: string): Heading | null {
@@ -354,13 +357,13 @@ export function headingBeforeLabel(words: string): Heading | null {
   const told = NAME_AND_COLOUR.exec(text)?.[1] ?? (ORDERS.test(text) ? undefined : NAME_RUN_IN.exec(text)?.[1]);
   if (told) return { ...named(told, 0), rest: '' };
   const match =
-    /^([\p{L}\d][\p{L}\d '’&-]{1,30}?(?:\s*\([^()\n:]{1,40}\)?|\s*[x×]\s?\d+|(?:,[^,:.\n]{1,20}){1,2}(?=:))?)(?:\*\*|__)?\s*[:–—-]\s*/u.exec(
+    /^([\p{L}\d][\p{L}\d '’&-]{1,30}?(?:\s*\([^()\n:]{1,40}\)?|\s*[x×]\s?\d+|(?:,[^,:.\n]{1,20}){1,2}(?=:))?)(?:\*\*|__)?(?:\.(?=[–—]))?\s*[:–—-]\s*/u.exec(
       text,
     );
   if (!match?.[1] || LEADS_YARN.test(match[1]) || OF_A_ROUND.test(match[1])) return null;
   const rest = text.slice(match[0].length);
   // "Ears: Make 2 in white. …"
-  const sentence = /^make\s[^.\n]{1,30}\.\s*/iu.exec(rest)?.[0] ?? '';
+  const sentence = MAKES_STITCHES.test(rest) ? '' : (/^make\s[^.\n]{1,30}\.\s*/iu.exec(rest)?.[0] ?? '');
   const quantity = quantityIn(sentence);
   const heading = named(match[1], 0);
   return quantity

@@ -179,8 +179,11 @@ function labelOf(
 
 /** "05–08 — 32 (32)", "6-8 : 8 = 8" */
 const PLAIN_FIGURE = /^[ \t]*(\d{1,3})[ \t]*(?:[([{<][ \t]*\1[ \t]*[)\]}>]|=[ \t]*\1(?!\d))/u;
-/** "6. for the wavy rim: sc 1, …" */
-const NAME_FIRST = /^[ \t]*\p{L}[\p{L} -]{2,28}:[ \t]/u;
+/** "6. for the wavy rim: sc 1, …", "6) fold flat and sc through both layers": what stands before an instruction. */
+const LEADS: readonly RegExp[] = [
+  /^[ \t]*\p{L}[\p{L} -]{2,28}:[ \t]/u,
+  /^[ \t]*(?:now )?(?:fold|flatten|press|pinch)(?!\p{L})[^()\n;]{0,40}?(?:[,.]|(?<!\p{L})(?:and|then))[ \t]/iu,
+];
 
 /** "(Rnd 1) 6 sc …", "[R2] inc …" */
 function bracketedLabel(text: string, at: number, to: number): Label | null {
@@ -229,10 +232,8 @@ function bareLabel(text: string, at: number, to: number, context: LabelContext):
   if (text.slice(bodyFrom, to).trim() !== '') {
     if (match[4] === '') return null;
     const words = text.slice(bodyFrom, Math.min(to, bodyFrom + 40));
-    const name = NAME_FIRST.exec(words)?.[0].length ?? 0;
-    const begins =
-      beginsInstruction(text, bodyFrom, to, context.lexicon) ||
-      (name > 0 && beginsInstruction(text, bodyFrom + name, to, context.lexicon));
+    const leads = LEADS.flatMap((lead) => lead.exec(words)?.[0].length ?? []);
+    const begins = [0, ...leads].some((lead) => beginsInstruction(text, bodyFrom + lead, to, context.lexicon));
     if (!begins && !PLAIN_FIGURE.test(words) && !isBetween(text, at, to, match, context.lexicon)) return null;
     // "(30)" alone on a line is a count; a figure alone is a label where an instruction follows.
   } else if (match[0].startsWith('(') || (match[4] === '' && !instructionFollows(text, to, context.lexicon)))

@@ -79,6 +79,7 @@ class Outliner {
   #pending: { heading: Heading; span: Span } | null = null;
   /** Undefined until a line could be one. */
   #title: string | null | undefined;
+  #titleFrom = -1;
   #open: OpenRound | null = null;
   /** Prose since the last round: where starts, free loops and names of edgings are told. */
   #prose: Span | null = null;
@@ -147,7 +148,10 @@ class Outliner {
       this.#labels(labels, span);
       return;
     }
-    if (this.#title === undefined) this.#title = titleIn(text);
+    if (this.#title === undefined) {
+      this.#title = titleIn(text);
+      this.#titleFrom = span.from;
+    }
     const last = this.#open?.label?.to ?? this.#pieces.lastRound?.to ?? 0;
     const plain = this.#section === 'part' ? this.#rounds.plainRounds(index, span, text, last) : null;
     if (plain) {
@@ -181,7 +185,9 @@ class Outliner {
     }
     if (worked && this.#pieces.part === null) return false;
     const headed = this.#pending !== null;
-    if (!headed && this.#first(this.#rounds.chainPiece(span, text))) return true;
+    // A title is no name of this piece.
+    const titled = this.#pieces.part === null && this.#pending?.span.from === this.#titleFrom;
+    if ((!headed || titled) && this.#first(this.#rounds.chainPiece(span, text))) return true;
     const before = { section: this.#section, headed, open: this.#open?.label?.numbers ?? [] };
     const round = this.#rounds.inLine(index, span, text, before);
     if (!round) return this.#first(this.#rounds.pieceInLine(span, text, this.#section));

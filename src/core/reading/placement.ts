@@ -80,6 +80,7 @@ export function pieceNamed(reader: Reader, at: number): { name: string; next: nu
   if (!first || !second) return null;
   const chosen = first.kind === 'ordinal' || WHICH.includes(first.word);
   const which = isWord(reader, at + 1, 'one') && endsHere(reader, at + 2);
+  if (THEM.includes(second.word)) return null;
   if (chosen && (which || (second.kind === 'word' && !reader.lexeme(at + 1))))
     return { name: reader.text.slice(first.from, second.to).toLowerCase(), next: at + 2 };
   const numbered = first.kind === 'word' && first.word !== 'for' && second.kind === 'number';
@@ -129,6 +130,8 @@ function placementWords(reader: Reader, at: number): Placement | null {
     const ring = meaningAt(reader, i, 'magic-ring') ?? firstLoop(reader, i);
     if (ring) return found({ kind: 'ring' }, once, ring.next);
     if (isWord(reader, i, 'mc')) return found({ kind: 'ring' }, once, i + 1);
+    const ofChain = oneOfChain(reader, i);
+    if (ofChain) return ofChain;
     // "9 sc on fin 2, 9 sc on fin 1"
     const piece = isWord(reader, i - 1, 'on', 'over', 'into') ? pieceNamed(reader, i) : null;
     if (piece && endsHere(reader, piece.next))
@@ -150,6 +153,18 @@ function placementWords(reader: Reader, at: number): Placement | null {
   if (fill && fill.amount.kind !== 'times') return { ...found(EDGE, fill.amount, fill.next), loops };
   return loops ? { ...found(EDGE, once, i), loops, loopsOnly: true } : null;
 }
+
+/** "2 ch, 6 dc into the first of them": of the chains that have just been made. */
+function oneOfChain(reader: Reader, at: number): Placement | null {
+  const chain = reader.steps.at(-1);
+  const rank = tokenAt(reader, at);
+  if (chain?.kind !== 'chain' || rank?.kind !== 'ordinal' || !isWord(reader, at + 1, ...THEM)) return null;
+  // The first that was made lies farthest from the hook.
+  const k = rank.value === 1 ? chain.count : rank.value;
+  return found({ kind: 'chain-from-hook', k }, once, at + 2);
+}
+
+const THEM = ['them', 'these', 'those'];
 
 /** "through the ear and the head together": through what else says nothing of how many. */
 function throughPieces(reader: Reader, at: number): number | null {
@@ -232,10 +247,10 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
   const numbered = afterIn && !each ? meaningAt(reader, i, 'stitch-word') : null;
   if (numbered && tokenAt(reader, numbered.next)?.kind === 'number' && endsHere(reader, numbered.next + 1))
     return found(EDGE, once, numbered.next + 1);
-  // "in the end ch" is in the last one.
+  // "in the end ch", "4 sc in end" is in the last one.
   const end = isWord(reader, i, 'end', 'very') ? i + 1 : i;
-  const last =
-    meaningAt(reader, end, 'last') ?? (isWord(reader, i, 'end') && chainWord(reader, end) ? { next: end } : null);
+  const ending = isWord(reader, i, 'end') && (chainWord(reader, end) !== null || (afterIn && endsHere(reader, end)));
+  const last = meaningAt(reader, end, 'last') ?? (ending ? { next: end } : null);
   if (last) i = last.next;
   const next = meaningAt(reader, i, 'next');
   const remaining = next !== null && isWord(reader, i, 'remaining', 'rem');

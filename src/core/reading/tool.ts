@@ -38,6 +38,9 @@ export function amountAfterTool(
   const signed = sign?.meaning.times === null || isTimesSign(reader, at);
   const number = tokenAt(reader, signed ? at + 1 : at);
   if (number?.kind !== 'number' || (!signed && before !== null)) return { amount: null, next: at };
+  // "8sc inc 6sc": the figure is of the stitch behind it.
+  if (!signed && !number.glued && tokenAt(reader, at + 1)?.glued && meaningAt(reader, at + 1, 'stitch'))
+    return { amount: null, next: at };
   const behind = signed ? at + 2 : at + 1;
   // "inc 1 x 6": the sign is of the figure behind it.
   const next = tokenAt(reader, behind + 1)?.kind === 'number' ? behind : pass(reader, behind, 'times');
@@ -67,6 +70,9 @@ function readNamed(reader: Reader, at: number, before: number | null): Tool | nu
       // "inc3" is three in one stitch; "inc 3" is three increases.
       const number = tokenAt(reader, next);
       const inOne = number?.kind === 'number' && number.glued && number.value >= 2 && number.value <= 4;
+      // "sc11, inc2, sc11": two of them, where all figures are written so.
+      const soMany = inOne && number.value === 2 && gluesFigures(reader);
+      if (soMany) return tool(null, meaning.per, 1, next);
       const of = shapedStitch(reader, next);
       if (of) return tool(of.stitch, meaning.per, 1, of.next);
       return inOne ? tool(null, number.value, 1, next + 1) : tool(null, meaning.per, 1, next);
@@ -84,6 +90,14 @@ function readNamed(reader: Reader, at: number, before: number | null): Tool | nu
   }
 }
 
+/** Whether figures stand right behind their stitches in this instruction: "sc11". */
+function gluesFigures({ tokens, lexicon }: Reader): boolean {
+  return tokens.some(({ kind, glued }, i) => {
+    const figure = kind === 'number' && glued && tokens[i + 1]?.kind !== 'word';
+    return figure && i > 0 && lexicon.at(tokens, i - 1)?.meaning.is === 'stitch';
+  });
+}
+
 /** "(hdc, inc hdc) x 8": the stitch that a shaping is of, behind it and with nothing else to say. */
 function shapedStitch(reader: Reader, at: number): { stitch: StitchId; next: number } | null {
   const found = meaningAt(reader, at, 'stitch');
@@ -99,8 +113,12 @@ function noteForeign(reader: Reader, from: number, to: number, stitch: StitchId)
   if (!reader.found.foreign.some((other) => other.span.from === span.from)) reader.found.foreign.push({ span, stitch });
 }
 
-/** "crochet 2 together", "2 sts tog": a decrease without the name of its stitch. */
+/** "crochet 2 together", "2 sts tog", "working the last two together": a decrease without the name of its stitch. */
 function togetherOnly(reader: Reader, at: number, before: number | null): Tool | null {
+  const last = before === null ? meaningAt(reader, at, 'last') : null;
+  const many = last && tokenAt(reader, last.next);
+  const ends = last && meaningAt(reader, pass(reader, last.next + 1, 'stitch-word'), 'together');
+  if (many?.kind === 'number' && ends) return tool(null, 1, many.value, ends.next);
   const tog =
     before === null ? null : meaningAt(reader, pass(reader, pass(reader, at, 'stitch-word'), 'work'), 'together');
   return tog && before !== null ? { ...tool(null, 1, before, tog.next), takesAmount: true } : null;
@@ -118,12 +136,15 @@ function stitchUnnamed(reader: Reader, at: number, before: number | null): Tool 
       tokenAt(reader, into.next)?.kind === 'ordinal')
   )
     return tool(null, 1, 1, pass(reader, at, 'stitch-word'));
-  return besideShaping(reader, at) || beforeItsCount(reader, at, before) ? tool(null, 1, 1, at) : null;
+  return besideShaping(reader, at) || beforeItsCount(reader, at, before)
+    ? tool(null, 1, 1, pass(reader, at, 'stitch-word'))
+    : null;
 }
 
-/** "32 (32)": a figure that is all there is, and its count. */
+/** "32 (32)", "24 stitches": a figure that is all there is, and its count. */
 function beforeItsCount(reader: Reader, at: number, before: number): boolean {
   if (reader.depth > 0 || reader.steps.length > 0) return false;
+  if (at < reader.end && pass(reader, at, 'stitch-word') === reader.end) return true;
   if (isWord(reader, at, '=')) return tokenAt(reader, at + 1)?.value === before && tokenAt(reader, at + 2) === null;
   return countInBracket(reader, at)?.total === before;
 }

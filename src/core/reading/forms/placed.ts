@@ -1,6 +1,15 @@
 import type { Work } from '../../pattern/instruction.js';
 import { pieceNamed, placementAfter } from '../placement.js';
-import { closeOf, isWord, meaningAt, pass, spanBetween, type InstructionForm, type Reader } from '../reader.js';
+import {
+  closeOf,
+  isWord,
+  meaningAt,
+  pass,
+  spanBetween,
+  tokenAt,
+  type InstructionForm,
+  type Reader,
+} from '../reader.js';
 import { chainsAt, chainsInOne } from './chain.js';
 import { readWork } from './work.js';
 
@@ -36,17 +45,19 @@ export const pieceFirst: InstructionForm = {
  */
 export const placeFirst: InstructionForm = {
   name: 'place-first',
-  begins: ['in'],
+  begins: ['in', 'next', 'last', 'ordinal'],
   read(reader, at) {
     const placement = placementAfter(reader, at);
     if (!placement || placement.together || placement.loopsOnly) return null;
-    // "from the 2nd ch work sl st, sc, hdc": one in each from there on.
-    if (isWord(reader, at, 'from') && placement.place.kind === 'chain-from-hook') return null;
+    // "from the 2nd ch work sl st, sc, hdc", "2nd ch from hook: 6 sc": one in each from there on.
+    const from = isWord(reader, at, 'from') || tokenAt(reader, at)?.kind === 'ordinal';
+    if (from && placement.place.kind === 'chain-from-hook') return null;
     const colon = isWord(reader, placement.next, ':');
     const mark = colon || isWord(reader, placement.next, ',') ? placement.next + 1 : placement.next;
     const verb = pass(reader, mark, 'work');
-    // Without a verb or a colon "in next st, 2 sc" can't be told from two steps.
-    if (verb === mark && !colon) return null;
+    // Without a verb or a colon "in next st, 2 sc" can't be told from two steps; "in the next 12 sts sc" can.
+    const several = placement.amount.kind === 'times' && placement.amount.times > 1 && mark === placement.next;
+    if (verb === mark && !colon && !(several && meaningAt(reader, pass(reader, mark, 'in'), 'stitch'))) return null;
     const close = closeOf(reader, verb);
     const { members, next: i } = membersFrom(reader, close === null ? verb : verb + 1, close ?? reader.end);
     // "make a ring and into it work: ch 1, 8 sc": the ring has been told already.

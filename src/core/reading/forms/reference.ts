@@ -1,5 +1,6 @@
 import type { FreeLoops } from '../../pattern/instruction.js';
 import { amountAfter } from '../amount.js';
+import { countInBracket } from '../count.js';
 import { pieceNamed } from '../placement.js';
 import { plainWords } from './plain.js';
 import { isFabricStep } from './work.js';
@@ -164,8 +165,9 @@ function ordinalRounds(reader: Reader, at: number): { rounds: number[]; next: nu
   const second = joint ? tokenAt(reader, at + 2) : null;
   const last = second?.kind === 'ordinal' ? second : null;
   const named = last ? at + 3 : at + 1;
-  // "As 9th."
-  const alone = isWord(reader, at - 1, 'as') && isBoundary(reader, named) ? { next: named } : null;
+  // "As 9th.", "As 3rd (4 dc)."
+  const ends = isBoundary(reader, named) || countInBracket(reader, named) !== null;
+  const alone = isWord(reader, at - 1, 'as') && ends ? { next: named } : null;
   const unit = meaningAt(reader, named, 'round-word', 'row-word') ?? alone;
   if (!unit) return null;
   const rounds = [first.value];

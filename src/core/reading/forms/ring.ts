@@ -1,6 +1,15 @@
 import type { Work } from '../../pattern/instruction.js';
 import type { Span } from '../../text/source.js';
-import { meaningAt, isWord, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
+import {
+  isBoundary,
+  isWord,
+  meaningAt,
+  pass,
+  spanBetween,
+  tokenAt,
+  type InstructionForm,
+  type Reader,
+} from '../reader.js';
 
 /**
  * A magic ring that is said before its stitches.
@@ -19,7 +28,7 @@ export const ring: InstructionForm = {
     const make = isWord(reader, at, 'form', 'create') ? at + 1 : at;
     const verb = pass(reader, pass(reader, make, 'work', 'in', 'with'), 'work');
     const said = meaningAt(reader, verb, 'magic-ring');
-    let i =
+    const i =
       (said && passYarn(reader, said.next)) ??
       (isWord(reader, verb, 'mc') || yarnLoop(reader, at, verb) ? verb + 1 : -1);
     if (i < 0) return null;
@@ -33,11 +42,23 @@ export const ring: InstructionForm = {
     reader.steps.push({ kind: 'ring', span: spanBetween(reader, at, i) });
     if (number?.kind === 'number' && !meaningAt(reader, next, 'stitch', 'shaping', 'times')) {
       reader.steps.push(inRing(number.value, spanBetween(reader, at, next)));
-      i = next;
+      return next;
     }
-    return i;
+    return stitchesBehind(reader, i) ?? i;
   },
 };
+
+/** "In a magic ring, work 8 sts": behind a ring that has been told. */
+function stitchesBehind(reader: Reader, at: number): number | null {
+  const verb = isWord(reader, at, ',', ':') ? at + 1 : at;
+  const figure = pass(reader, verb, 'work');
+  const number = tokenAt(reader, figure);
+  const next = number?.kind === 'number' ? pass(reader, figure + 1, 'stitch-word') : figure + 1;
+  if (number?.kind !== 'number' || next === figure + 1) return null;
+  if (!isBoundary(reader, next) && tokenAt(reader, next)?.kind !== 'open') return null;
+  reader.steps.push(inRing(number.value, spanBetween(reader, figure, next)));
+  return next;
+}
 
 /** "Make a loop, 6 dc into loop": a loop of the yarn, where nothing stands before it. */
 function yarnLoop(reader: Reader, at: number, loop: number): boolean {

@@ -33,6 +33,7 @@ export const PLAIN_ROUND = /^(?:plain|straight|even)$/;
 const PLAIN_ONE = /^(?:plain|straight|even|normal|ordinary|regular)$/;
 const UNCHANGED = /^(?:unchanged|unaltered|unshaped|changeless)$/;
 const DENIES = /^(?:no|not|nothing|never|without|don['’]?t)$/;
+const LEFT_ALONE = /^(?:(?:leave|let) (?:it|them|that) (?:alone|be|as it is|as they are)(?! \p{L})|nothing$)/u;
 const CHANGES = /^(?:chang|alter|shap|grow|increas|decreas|incs?$|decs?$|special|fancy|new$|happen|extra)/;
 const LONGEST_DENIAL = 4;
 const LONGEST_WINDING = 8;
@@ -167,10 +168,13 @@ function leadsToCount(tokens: readonly Token[], figure: number): boolean {
   return count?.kind === 'number' && (sign?.kind === 'open' || /^[=→⇒➔]$/u.test(sign?.word ?? ''));
 }
 
-/** "nothing changes", "without changing anything", "unchanged", "no more growing". */
+/** "nothing changes", "without changing anything", "unchanged", "no more growing", "leave it alone". */
 function unshaped({ tokens }: Words, at: number): Phrase | null {
   const words = tokens.slice(at, at + LONGEST_DENIAL).map(({ word }) => word);
   if (UNCHANGED.test(words[0] ?? '')) return { item: { is: 'plain' }, next: at + 1 };
+  // "five rounds of nothing", "leave it alone"
+  const left = LEFT_ALONE.exec(words.join(' '))?.[0];
+  if (left) return { item: { is: 'plain' }, next: at + left.split(' ').length };
   if (!DENIES.test(words[0] ?? '')) return null;
   const changes = words.findIndex((word, i) => i > 0 && CHANGES.test(word));
   // "four rounds without anything"

@@ -21,8 +21,9 @@ const GO_ROUND = /(?<!\p{L})(?:(?:go|work|crochet) )?a?round (\d{1,3}|\p{L}{3,5}
 /** "four rounds of 24", "three rounds straight on 30", "round three times on ten" */
 export const ROUNDS_ON =
   /(?<!\p{L})(?:rounds?|rnds?|rds?)(?: \p{L}+ times)?(?: \p{L}+)? (?:on|of|with) (?:\d{1,3}|\p{L}{3,12})(?!\p{L})/iu;
-/** "a loop with six in it" */
-const RING_TOLD = /^\W*(?:an? )?(?:loop|circle)(?!\p{L})[^.]{0,30}(?<!\p{L})in it(?!\p{L})/iu;
+/** "a loop with six in it", "6 in a loop" */
+const RING_TOLD =
+  /^\W*(?:an? )?(?:loop|circle)(?!\p{L})[^.]{0,30}(?<!\p{L})in it(?!\p{L})|^\W*(?:\d{1,2}|\p{L}{3,6}) (?:\p{L}+ )?in(?:to)? (?:an?|the) (?:loop|circle)(?!\p{L})/iu;
 /** "the next gets two" */
 const GETS = /(?<!\p{L})(?:gets?|receives?) (?:\d|one|two|three)(?!\p{L})/iu;
 /** "24 for two rounds", "24 sc for 5 rounds" */
@@ -45,9 +46,9 @@ const PLAIN_ONES =
 /** "…, close", "… and fasten off, leave 20 cm": what is done behind a last round. */
 const ENDS =
   /(?:[,.;]|\s[-–—])\s*(?:(?:and|then|now)\s)*(?:close|off|f\.?o|fasten|cut|done|pull|draw|stuff|sew|leave|break)(?!\p{L})[^;]{0,200}$/iu;
-/** "six rounds without any shaping", "four rows without" */
+/** "six rounds without any shaping", "four rows without", "five rounds of nothing", "leave it alone for two rounds" */
 const UNSHAPED =
-  /(?<!\p{L})(?:without|no) (?:any |more |further )?(?:shaping|changes?|increas\p{L}+|decreas\p{L}+)(?!\p{L})|(?:rounds?|rows?|rnds?|rds?) without\W*$/iu;
+  /(?<!\p{L})(?:leave|let) (?:it|them|that) (?:alone|be|as (?:it is|they are))(?!\p{L})|(?:rounds?|rows?|rnds?|rds?) of nothing(?!\p{L})|(?<!\p{L})(?:without|no) (?:any |more |further )?(?:shaping|changes?|increas\p{L}+|decreas\p{L}+)(?!\p{L})|(?:rounds?|rows?|rnds?|rds?) without\W*$/iu;
 const WHOLE: ReadonlySet<Meaning['is']> = new Set(['each', 'around', 'evenly']);
 export const FLAT = /(?<!\p{L})(?:both|two) (?:layers|sides|edges)/iu;
 /** So much of a line is looked at, in characters. */

@@ -53,9 +53,12 @@ export function unnumberedIn(
   return found.length < fewest ? [] : found;
 }
 
+/** "BODY.": the name of a piece that a paragraph begins with. */
+const SHORT_SENTENCE = /^([^.!?]{3,30})\.$/u;
+
 /** Whether the numbers begin anew. */
 function beginsPiece(text: string, { starts, works }: Looks): boolean {
-  return starts || (!works && headingByLook(text.trim()) !== null);
+  return starts || (!works && headingByLook(text.trim().replace(SHORT_SENTENCE, '$1')) !== null);
 }
 
 /** What stands before the instruction: the name of the piece that it begins in a ring, or the number of the round. */
