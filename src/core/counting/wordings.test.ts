@@ -306,6 +306,24 @@ const US: Readonly<Record<string, readonly Row[]>> = {
     // How many at each end, or in all, is for the writer to say.
     [24, 'dec 2 at each end', '– → –; “at each end”'],
   ],
+  'all but every so many': [
+    [20, 'miss every fourth', '20 → 15'],
+    [20, 'skip every 4th st around', '20 → 15'],
+    [20, 'skip every other stitch', '20 → 10'],
+    [20, 'miss every third', '18 → 12; remainder'],
+    [20, 'skip each stitch marker', '– → –; “marker”'],
+  ],
+  'one edge on another': [
+    [12, 'sc row 18 to row 1 through both layers', '12 → 12'],
+    [12, 'sc first row to last row together', '12 → 12'],
+    [12, 'work 1 sc through both layers along the top', '12 → 6'],
+    [12, 'sc through both layers across the opening', '12 → 6'],
+    [12, '4 sc through both layers', '8 → 4; under'],
+  ],
+  'the same again by a sign': [
+    [12, '=', '12 → 12'],
+    [12, '〃', '12 → 12'],
+  ],
   'up or down to so many': [
     [24, 'decrease evenly to 18 sts', '24 → 18'],
     [24, 'decrease to 18 sts evenly (18)', '24 → 18'],

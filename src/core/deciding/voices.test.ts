@@ -182,6 +182,23 @@ describe('whole pieces, with their names and what is made of each round', () => 
       ['SHELL: 6 12 18 18 12 6', 'BODY: 6 12 12 6'],
     ],
     [
+      'counts in front, and plain rounds of which nothing is told',
+      'HAMSTER, in rounds, US.\n   six into a magic ring.\n   [12]  increase everywhere\n   [18]  every second\n   [24]  every third\n' +
+        '   [24]  x 6  nothing special\n   [18]  2, dec\n   [12]  1, dec\n   [6]   decs only\n\nEARS, two\n   five into a magic ring\n   [10] increase everywhere\n   [10] nothing special\n',
+      ['HAMSTER: 6 12 18 24 24 18 12 6', 'Ears x2: 5 10 10'],
+    ],
+    [
+      'pieces that a column names where they begin',
+      '| part | R | what | M |\n|---|---|---|---|\n| BODY (sky) | 1 | 6 in MR | 6 |\n| | 2 | inc all | 12 |\n| | 3 | 1, inc | 18 |\n| | 4 | 2, inc | 24 |\n' +
+        '| | 5-9 | = | 24 |\n| FIN x2 (navy) | 1 | 4 in MR | 4 |\n| | 2 | inc all | 8 |\n| | 3-4 | = | 8 |\n\nUS terms. 1 = one sc.\n',
+      ['Body: 6 12 18 24 24', 'Fin x2: 4 8 8'],
+    ],
+    [
+      'a rest that is left in the line below',
+      'UK terms\n\nLEG\nR1. 5dc into ring. (5 sts)\nR2. 2dc in every st. (10 sts)\nR3. *ch3, ss in 2nd ch from hook, ss in next ch, ss in next st* 3 times.\nLeave the rest. Fasten off.\n',
+      ['Leg: 5 10 3'],
+    ],
+    [
       'brackets that only hold together, and such as repeat',
       'US terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc 3, [hdc 1, dc 1, hdc 1], sc 6 (12)\nRnd 4: (sc 1, inc) (18)\n',
       ['Ball: 6 12 12 3 off'],

@@ -283,7 +283,8 @@ class Outliner {
     if (part !== undefined && part !== this.#column) {
       this.#column = part;
       const heading = nameIn(part);
-      if (heading) this.#heading(heading, { from: span.from, to: span.from + part.length });
+      const from = Math.max(span.from, this.#source.text.indexOf(part, span.from));
+      if (heading) this.#heading(heading, { from, to: from + part.length });
     }
     this.#begin(label);
     this.#open = { label, from: span.from, bodyFrom: body.from, to: Math.max(body.to, body.from), stated, unit };

@@ -99,6 +99,8 @@ function placementWords(reader: Reader, at: number): Placement | null {
   if (chains && chainsEnd !== null) return found(EDGE, upTo(chains.value), chainsEnd);
   const pieces = throughPieces(reader, at);
   if (pieces !== null) return { ...found(EDGE, once, pieces), loopsOnly: true };
+  const rows = rowToRow(reader, at);
+  if (rows) return rows;
   const space = spaceNamed(reader, at);
   if (space !== null) return found({ kind: 'surface' }, once, space);
   const surface = surfaceNamed(reader, at);
@@ -186,10 +188,31 @@ function firstLoop(reader: Reader, at: number): { next: number } | null {
   return loop && first ? { next: at + 1 } : null;
 }
 
-/** "through both layers", "through both layers all the way round" */
+/** "through both layers", "through both layers all the way round", "… along the top": all along them. */
 function bothLayers(reader: Reader, at: number): Placement {
   const around = meaningAt(reader, at, 'around');
-  return found({ kind: 'both-layers' }, once, around ? around.next : at);
+  if (!around) return found({ kind: 'both-layers' }, once, at);
+  const side = isWord(reader, around.next, 'top', 'bottom', ...SURFACES) ? around.next + 1 : around.next;
+  return found({ kind: 'both-layers' }, { kind: 'fill', leave: 0 }, side);
+}
+
+/** "sc row 18 to row 1 through both layers": two edges that lie on each other, one in each. */
+function rowToRow(reader: Reader, at: number): Placement | null {
+  const first = rowNumbered(reader, at);
+  if (first === null || !isWord(reader, first, 'to', 'and', '&')) return null;
+  const last = rowNumbered(reader, first + 1);
+  if (last === null) return null;
+  const next = pass(reader, pass(reader, last, 'together'), 'both-layers');
+  return { ...found(EDGE, { kind: 'fill', leave: 0 }, next), each: true };
+}
+
+/** "row 18", "the first row": the index behind it. */
+function rowNumbered(reader: Reader, at: number): number | null {
+  const ordinal = tokenAt(reader, at)?.kind === 'ordinal' || meaningAt(reader, at, 'last') !== null;
+  const row = meaningAt(reader, ordinal ? at + 1 : at, 'row-word', 'round-word');
+  if (!row) return null;
+  if (ordinal) return row.next;
+  return tokenAt(reader, row.next)?.kind === 'number' ? row.next + 1 : null;
 }
 
 /** "each st around", "next 5 sts", "same st", "2nd ch from hook", "last ch", "each of the next 5 loops". */

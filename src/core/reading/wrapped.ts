@@ -25,6 +25,8 @@ const CONNECTING: ReadonlySet<string> = new Set([
 const LEFT_OPEN = /(?:[,;:(\[{*+&–—-]|(?<![\p{L}\d])(?:and|in|into|the|next|each|of|to|from|then|with|a|over))\s*$/iu;
 const ONLY_COUNT = /^\s*[([{<]\s*\d{1,4}\s*(?:sts?|stitches|sc|dc)?\s*[)\]}>]\.?\s*$/iu;
 const ENDS_ON_COUNT = /[([{<]\s*\d{1,4}\s*(?:sts?|stitches|sc|dc)?\s*[)\]}>]\.?\s*$/iu;
+const LEAVES_REST =
+  /^\s*leav(?:e|ing) (?:the )?(?:rest|remainder|remaining (?:\d{1,3} )?(?:sts?|stitches))(?: (?:of the (?:sts|stitches|round|row) )?(?:unworked|free|empty))?\s*(?:[.,;]|$)/iu;
 /** A line that is shorter was ended by its writer, not by the width of the page; characters. */
 const PAGE = 50;
 
@@ -42,6 +44,8 @@ export function goesOnFrom({ words, length, isMessage }: Above, line: string, le
   if (isMessage && !ONLY_COUNT.test(line)) return LEFT_OPEN.test(words);
   // "(sc 1, inc)", and below it "(18)".
   if (ONLY_COUNT.test(line) && !ENDS_ON_COUNT.test(words)) return true;
+  // "Leave the rest unworked." below a round is a part of it.
+  if (LEAVES_REST.test(line)) return true;
   if (COUNT_AT_END.test(words)) return false;
   if (LEFT_OPEN.test(words)) return true;
   const start = line.trimStart();

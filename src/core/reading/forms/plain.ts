@@ -18,7 +18,7 @@ import { isFabricStep } from './work.js';
  */
 export const plain: InstructionForm = {
   name: 'plain',
-  begins: ['work', 'evenly', 'unknown', 'steps'],
+  begins: ['work', 'evenly', 'unknown', 'steps', 'mark'],
   read(reader, at) {
     // What the pattern itself has one word for: "tutti: sc in every stitch".
     const own = meaningAt(reader, at, 'steps');
@@ -28,7 +28,7 @@ export const plain: InstructionForm = {
       return own.next;
     }
     if (reader.depth > 0) return null;
-    const next = plainWords(reader, pass(reader, at, 'work'));
+    const next = dittoAt(reader, at) ?? plainWords(reader, pass(reader, at, 'work'));
     const ends = next !== null && (isBoundary(reader, next) || tokenAt(reader, next)?.kind === 'open');
     // "straight for 4 rounds"
     if (next === null || !(ends || isWord(reader, next, 'for'))) return null;
@@ -50,6 +50,11 @@ export const plain: InstructionForm = {
     return next;
   },
 };
+
+/** "=", "〃": a cell of nothing but a sign for the same again. */
+function dittoAt(reader: Reader, at: number): number | null {
+  return at === 0 && reader.end === 1 && isWord(reader, at, '=', '〃', '″') ? 1 : null;
+}
 
 const SHAPING = ['shaping', 'change', 'changes', 'inc', 'dec'];
 

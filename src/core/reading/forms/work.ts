@@ -265,7 +265,8 @@ function sharing(
       return as(tool.per, single);
     case 'both-layers':
       // "1 sc in each st through both layers", "sc through both layers" go all along them.
-      if (placement.each && amount.kind === 'fill') return as(named, amount);
+      // "work 1 sc through both layers along the top"
+      if (amount.kind === 'fill' && (placement.each || named === 1)) return as(named, amount);
       if (before !== null || after !== null) return as(tool.per, single);
       return as(tool.per, amount.kind === 'times' && amount.times === 1 ? { kind: 'fill', leave: 0 } : amount);
     case 'same':

@@ -33,7 +33,8 @@ export const PLAIN_ROUND = /^(?:plain|straight|even)$/;
 const PLAIN_ONE = /^(?:plain|straight|even|normal|ordinary|regular)$/;
 const UNCHANGED = /^(?:unchanged|unaltered|unshaped|changeless)$/;
 const DENIES = /^(?:no|not|nothing|never|without|don['’]?t)$/;
-const LEFT_ALONE = /^(?:(?:leave|let) (?:it|them|that) (?:alone|be|as it is|as they are)(?! \p{L})|nothing$)/u;
+const LEFT_ALONE =
+  /^(?:(?:leave|let) (?:it|them|that) (?:alone|be|as it is|as they are)(?! \p{L})|(?:as (?:they|it) (?:come|stand|are|is)|nothing)$)/u;
 const CHANGES = /^(?:chang|alter|shap|grow|increas|decreas|incs?$|decs?$|special|fancy|new$|happen|extra)/;
 const LONGEST_DENIAL = 4;
 const LONGEST_WINDING = 8;
@@ -236,11 +237,15 @@ function thatPiece({ tokens }: Words, at: number): Phrase | null {
 const LONGEST_NAME = 3;
 
 /** "x5 plain", "5x straight", "plain x 4": so many rounds. */
-function plainSoOften({ tokens, before }: Words, at: number): Phrase | null {
+function plainSoOften({ tokens, lexicon, before }: Words, at: number): Phrase | null {
   if (!BEGIN_CLAUSES.has(before)) return null;
   const three = tokens.slice(at, at + 3);
   const figure = three.find(({ kind }) => kind === 'number');
   const holds = (pattern: RegExp) => three.some(({ word }) => pattern.test(word));
+  // "x 6 nothing special"
+  const denied = unshaped({ tokens, lexicon, before }, at + 2);
+  if (figure && denied && SIGN.test(three[0]?.word ?? '') && three[1] === figure)
+    return { item: { is: 'plain', rounds: figure.value }, next: denied.next };
   if (!figure || !holds(SIGN) || !holds(PLAIN_ROUND)) return null;
   // "plain 4 x" is none of these.
   if (PLAIN_ROUND.test(three[1]?.word ?? '')) return null;

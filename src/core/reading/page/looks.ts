@@ -36,7 +36,7 @@ const FIRST = /(?<!\p{L})first\s+(\d{1,2}|\p{L}{3,5})\s+(?:rounds?|rows?|rnds?|r
 const ALIKE = /(?<!\p{L})(?:same|as(?! you)|like|again)(?!\p{L})/iu;
 /** "sc around x3", "x5 plain" */
 const ROUND_SO_OFTEN =
-  /(?<!\p{L})(?:around|round|even|straight|plain)\s*[x×*]\s?(\d{1,3})(?!\d)|(?<![\p{L}\d)])(?:[x×]\s?(\d{1,2})|(\d{1,2})\s?[x×])\s(?:even|straight|plain)(?!\p{L})/iu;
+  /(?<!\p{L})(?:around|round|even|straight|plain)\s*[x×*]\s?(\d{1,3})(?!\d)|(?<![\p{L}\d)])(?:[x×]\s?(\d{1,2})|(\d{1,2})\s?[x×])\s+(?:even|straight|plain|nothing|unchanged|without)(?!\p{L})/iu;
 /** "plain", "then two plain rounds", "one straight" */
 const PLAIN_ONLY =
   /^\W*(?:(?:then|now|and|next|another|work|crochet|do)\W+)*(?:(?:\d{1,3}|one|two|three|four|five|six|seven|eight|nine|ten|twelve)\s+)?(?:more\s+)?(?:plain|straight|even|unchanged)(?:\s+(?:rounds?|rows?|rnds?|rds?|ones?))?\W*$/iu;
@@ -48,7 +48,9 @@ const ENDS =
   /(?:[,.;]|\s[-–—])\s*(?:(?:and|then|now)\s)*(?:close|off|f\.?o|fasten|cut|done|pull|draw|stuff|sew|leave|break)(?!\p{L})[^;]{0,200}$/iu;
 /** "six rounds without any shaping", "four rows without", "five rounds of nothing", "leave it alone for two rounds" */
 const UNSHAPED =
-  /(?<!\p{L})(?:leave|let) (?:it|them|that) (?:alone|be|as (?:it is|they are))(?!\p{L})|(?:rounds?|rows?|rnds?|rds?) of nothing(?!\p{L})|(?<!\p{L})(?:without|no) (?:any |more |further )?(?:shaping|changes?|increas\p{L}+|decreas\p{L}+)(?!\p{L})|(?:rounds?|rows?|rnds?|rds?) without\W*$/iu;
+  /(?<!\p{L})(?:leave|let) (?:it|them|that) (?:alone|be|as (?:it is|they are))(?!\p{L})|(?:rounds?|rows?|rnds?|rds?) of nothing(?!\p{L})|(?<!\p{L})nothing (?:special|else|more)(?!\p{L})|(?<!\p{L})(?:without|no) (?:any |more |further )?(?:shaping|changes?|increas\p{L}+|decreas\p{L}+)(?!\p{L})|(?:rounds?|rows?|rnds?|rds?) without\W*$/iu;
+/** "[24] nothing special" */
+const COUNT_FIRST = /^\W*[([{<]\s?\d{1,4}\s?[)\]}>]/u;
 const WHOLE: ReadonlySet<Meaning['is']> = new Set(['each', 'around', 'evenly']);
 export const FLAT = /(?<!\p{L})(?:both|two) (?:layers|sides|edges)/iu;
 /** So much of a line is looked at, in characters. */
@@ -108,7 +110,7 @@ function standsByPlace(tokens: readonly Token[], meanings: readonly (Meaning['is
 
 /** "two plain rounds", "six rounds without any shaping" */
 function saysPlain(text: string): boolean {
-  return PLAIN_ONLY.test(text) || (UNSHAPED.test(text) && SO_MANY.test(text));
+  return PLAIN_ONLY.test(text) || (UNSHAPED.test(text) && (SO_MANY.test(text) || COUNT_FIRST.test(text)));
 }
 
 /** Whether a line tells stitches in a way that a round may be told, or is like other rounds. */

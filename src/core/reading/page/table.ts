@@ -162,15 +162,22 @@ function isChange(cells: readonly string[]): boolean {
   return cells.filter((cell) => /^[+−–-]\s?\d{1,3}(?!\d)/.test(cell)).length >= 3;
 }
 
+const FIRST = /^\D*1(?!\d)/;
+const FEWEST_PIECES = 2;
 const HEADS_LABELS = /^(?:\W*|(?:rows?|rnds?|rounds?|rds?|no|nr|number|part|step)\W?)$/iu;
 
-/** Words that stay from row to row and change where the numbers begin again. */
+/** Words that stay from row to row and change where the numbers begin again, or stand there alone. */
 function isPartColumn(all: readonly string[], labels: readonly string[]): boolean {
+  // The first row may name the columns.
+  const begins = (i: number) => FIRST.test(labels[i] ?? '');
+  const filled = all.flatMap((cell, i) => (/^\W*\p{L}{3}/u.test(cell) && (i > 0 || begins(i)) ? [i] : []));
+  const few = filled.length >= FEWEST_PIECES && filled.length < all.length / 2;
+  if (few && filled.every(begins)) return true;
   // What stands alone in its row is a note, and above the labels the name of the column.
   const cells = all.filter((_, i) => !HEADS_LABELS.test(labels[i] ?? ''));
   const named = cells.filter((cell) => /^\p{L}/u.test(cell) && !/^(?:ok|okay|yes|done|checked)$/i.test(cell));
   if (named.length < cells.length * 0.8 || new Set(named).size > cells.length / 3) return false;
   const changes = cells.filter((cell, i) => i > 0 && cell !== cells[i - 1]).length;
-  const restarts = labels.filter((label) => /^\D*1(?!\d)/.test(label)).length;
+  const restarts = labels.filter((label) => FIRST.test(label)).length;
   return changes <= Math.max(restarts + 2, cells.length / 4);
 }
