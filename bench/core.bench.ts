@@ -14,11 +14,10 @@ import {
   inStyle,
   learnt,
   Memory,
-  NO_SETTINGS,
   styleOf,
   type Checked,
 } from '../src/core/index.js';
-import { compareTexts } from '../src/core/comparison.js';
+import { compareTexts, shapeOfText } from '../src/core/onRequest.js';
 import { machine, processOf, ratios, tableOf, takenOf, times, writeSection, type Row, type Taken } from './measure.js';
 import { demoText, longRound, odd, piece, withFaults } from './texts.js';
 import { variedText } from './varied.js';
@@ -133,15 +132,14 @@ warm(
   () => void compareTexts({ text: earlier }, { text: later }),
   20,
 );
-const sixty = Array.from({ length: 10 }, (_, run) =>
-  checkPattern(
+const sixty = Array.from(
+  { length: 10 },
+  (_, run) =>
     `US terms\nDK cotton in Moss, 3 mm hook\n\n${Array.from({ length: 60 }, (__, i) => piece(i, run)).join('\n')}`,
-    '',
-  ),
 );
 rows.push({
   what: 'shapes of 60 parts, seen for the first time',
-  taken: takenOf(sixty.map((one) => times(() => void one.shape(NO_SETTINGS), 1).best).slice(2)),
+  taken: takenOf(sixty.map((one) => times(() => void shapeOfText(one), 1).best).slice(2)),
   aim: 100,
 });
 

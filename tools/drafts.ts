@@ -7,7 +7,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { checkText, convertTerms, type Comparison, type Report } from '../src/core/index.js';
-import { compareTexts } from '../src/core/comparison.js';
+import { compareTexts } from '../src/core/onRequest.js';
 import { chances } from '../src/core/training/chances.js';
 
 /** A line of the later draft, and the round of the earlier one that it begins; null where it begins none. */

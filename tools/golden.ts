@@ -25,7 +25,7 @@ import {
   turning,
   type Checked,
 } from '../src/core/index.js';
-import { compareDrafts } from '../src/core/comparison.js';
+import { compareDrafts, shapeOfText } from '../src/core/onRequest.js';
 
 /** The demo, patterns in unusual hands, in ordinary ones, and those that were read last. */
 export const FOLDERS = ['demo', 'corpus/odd', 'corpus', 'corpus/aside'] as const;
@@ -67,10 +67,10 @@ function madeOf(checked: Checked, text: string): Readonly<Record<string, unknown
 }
 
 /** What else is made of a pattern that is read as most are: its shape, an edition, its course at the bench, the next draft. */
-function drawnFrom(checked: Checked, text: string): Readonly<Record<string, unknown>> {
-  const shape = checked.shape(NO_SETTINGS);
+function drawnFrom(text: string): Readonly<Record<string, unknown>> {
+  const shape = shapeOfText(text);
   return {
-    shape: [shape, pictureOf(shape, DYES, (part) => part % 2 === 1), checked.shape(COARSE)],
+    shape: [shape, pictureOf(shape, DYES, (part) => part % 2 === 1), shapeOfText(text, COARSE)],
     edition: editionOf(text, { terms: 'auto', name: 'Sample' }),
     course: courseOfText(text, 'Sample'),
     compared: compareDrafts({ text }, { text: withSlips(text, 1) }),
@@ -113,7 +113,7 @@ function readingOf(text: string, file: string, whole: boolean, drawn: boolean): 
           Object.entries({
             ...toldOf(checked, text),
             ...madeOf(checked, text),
-            ...(drawn ? drawnFrom(checked, text) : {}),
+            ...(drawn ? drawnFrom(text) : {}),
             ...variedIn(linesOf(checked, text)),
           })
             .map(([what, told]) => `${what} #${signOf(told)}`)
@@ -185,7 +185,7 @@ function wholeOf(file: string): string {
     {
       ...toldOf(checked, text),
       ...madeOf(checked, text),
-      ...drawnFrom(checked, text),
+      ...drawnFrom(text),
       accounts: rounds.map(({ made }, round) => accountOf(checked, round, made)),
     },
     null,

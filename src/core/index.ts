@@ -1,11 +1,6 @@
 /** The face of the core: what the application, the worker and the terminal may use. */
-import type { CountedPattern } from './counting/counted.js';
 import { documentOf } from './document/document.js';
 import { proseOf } from './document/prose.js';
-import { drawingOf } from './shape/drawing.js';
-import type { Shape } from './shape/schema.js';
-import type { ShapeSettings } from './shape/settings.js';
-import { shapeOf } from './shape/shape.js';
 import { check, type RuleSettings } from './checks/registry.js';
 import { courseOf } from './bench/course.js';
 import type { Course } from './bench/schema.js';
@@ -207,8 +202,6 @@ export interface Checked {
   readonly overview: () => Overview;
   /** What a word of the text could mean, and how many rounds come out under each meaning; this takes longer. */
   readonly meanings: (word: string) => Meanings;
-  /** What the counts come to in the hand, at the gauge of the text or as it is set otherwise. */
-  readonly shape: (settings: ShapeSettings) => Shape;
 }
 
 /**
@@ -259,14 +252,7 @@ export function checkPattern(text: string, file: string, options: CheckOptions =
     tried: (at, figure) => tried(counted, at, figure, (changed) => decide(changed, options)),
     overview: () => overviewOf(counted),
     meanings: (word) => meaningsOf(text, options, word),
-    shape: (settings) => shapeOfPattern(counted, settings),
   };
-}
-
-/** The shape of a counted pattern; its prose is looked at anew. */
-function shapeOfPattern(counted: CountedPattern, settings: ShapeSettings): Shape {
-  const prose = proseOf(counted.pattern);
-  return shapeOf(drawingOf(counted, prose, documentOf(counted.pattern, prose.talk), settings));
 }
 
 /** A text as it is followed at the bench. @param name the title where the text has none */

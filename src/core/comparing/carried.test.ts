@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { carriedOver } from '../index.js';
-import { compareDrafts, findingsBetween } from '../comparison.js';
+import { compareDrafts, findingsBetween } from '../onRequest.js';
 
 const FIRST =
   'Ball\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (13)\nRnd 3: (sc 1, inc) x 6 (18)\nRnd 4: (sc 2, inc) x 5 (24)\n';

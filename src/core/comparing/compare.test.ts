@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { changedWords, comparisonSchema } from '../index.js';
-import { compareTexts } from '../comparison.js';
+import { compareTexts } from '../onRequest.js';
 import { align } from './align.js';
 
 const HEAD = `Head

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { checkPattern } from '../index.js';
-import { compareTexts } from '../comparison.js';
+import { compareTexts } from '../onRequest.js';
 import { errataOf, erratumWords, type Erratum } from './errata.js';
 import { certificateOf, recordOf, type Recorded } from './record.js';
 import { asText } from './text.js';

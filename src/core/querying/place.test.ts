@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { follow, intoDraft, placeAt } from '../index.js';
-import { compareTexts } from '../comparison.js';
+import { compareTexts } from '../onRequest.js';
 
 const TEXT = 'Head\nRnd 1: 6 sc in magic ring (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 6 (18)\n';
 const at = (words: string, text = TEXT) => placeAt(text, text.indexOf(words), text.indexOf(words) + words.length);

@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { checkPattern, NO_SETTINGS } from '../index.js';
+import {} from '../index.js';
+import { shapeOfText } from '../onRequest.js';
 
 /** The corners that the rings of a piece make, and how high its columns of shapings are. */
 function corners(rounds: readonly string[]): { corners: number[]; stacked: (number | null)[]; kinds: string[] } {
   const text = `US terms\n\nPIECE\nRnd 1: 6 sc in MR (6)\n${rounds.map((words, i) => `Rnd ${i + 2}: ${words}`).join('\n')}\nFasten off.\n`;
-  const [part] = checkPattern(text, '').shape(NO_SETTINGS).parts;
+  const [part] = shapeOfText(text).parts;
   const rings = part?.rings ?? [];
   return {
     corners: rings.map((_, i) => part?.outlines[0]?.levels[i]?.section.corners ?? 0),
@@ -56,7 +57,7 @@ describe('columns of shapings', () => {
 describe('a square worked in the round', () => {
   const rounds = [1, 3, 5, 7, 9].map((side) => `(sc ${side}, 3 sc in next st) x 4`);
   const text = `US terms\n\nTILE\nRnd 1: 8 sc in MR (8)\n${rounds.map((words, i) => `Rnd ${i + 2}: ${words} (${16 + 8 * i})`).join('\n')}\nFasten off.\n`;
-  const [tile] = checkPattern(text, '').shape(NO_SETTINGS).parts;
+  const [tile] = shapeOfText(text).parts;
 
   it('has four corners from the round on in which they show', () => {
     const found = tile?.outlines[0]?.levels.map(({ section }) => section.corners) ?? [];

@@ -1,13 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { checkPattern, NO_SETTINGS, shapeSchema, type Shape, type ShapeSettings } from '../index.js';
+import { NO_SETTINGS, shapeSchema, type Shape, type ShapeSettings } from '../index.js';
+import { shapeOfText } from '../onRequest.js';
 
 /** A one-step stitch 5 mm wide and tall. */
 const SQUARE: ShapeSettings = { ...NO_SETTINGS, stitches: 20, rounds: 20 };
 const W = 5;
 
 function shapeOf(text: string, settings: Partial<ShapeSettings> = {}): Shape {
-  return checkPattern(`US terms\n\n${text}`, '').shape({ ...SQUARE, ...settings });
+  return shapeOfText(`US terms\n\n${text}`, { ...SQUARE, ...settings });
 }
 
 const sized = (text: string) => {
@@ -170,7 +171,7 @@ describe('bad input', () => {
   it.each(['', 'A letter.', 'BALL\nRnd 1: (((', 'Gauge: 0 sts to 0 cm\n\nBALL\nRnd 1: 6 sc in MR (6)\n'])(
     '%j',
     (text) => {
-      const shape = checkPattern(text, '').shape(NO_SETTINGS);
+      const shape = shapeOfText(text);
       expect(shapeSchema.parse(JSON.parse(JSON.stringify(shape)))).toEqual(JSON.parse(JSON.stringify(shape)));
       expect(shape.gauge.width).toBeGreaterThan(0);
     },
@@ -216,7 +217,7 @@ describe('where eyes and ears go', () => {
 
   /** Each thing with its rings, how many stitches of how many apart, where its middle is in degrees, and what is missing. */
   function placed(words: string): string[] {
-    const shape = checkPattern(`US terms\n\nHEAD\n${HEAD.replace('WORDS', words)}`, 'x').shape(NO_SETTINGS);
+    const shape = shapeOfText(`US terms\n\nHEAD\n${HEAD.replace('WORDS', words)}`);
     return shape.placed.map(({ what, rings, apart, of, middle, turns, symmetric, missing }) =>
       [
         what,
@@ -261,7 +262,7 @@ describe('a making that is set otherwise than in the text', () => {
 
   /** Width and height of a stitch and where that is from, the hook, and what the yarns need at least: metres and grams. */
   function set(settings: Partial<ShapeSettings>): string {
-    const { gauge, hook, yarns, target } = checkPattern(TUBE, 'x').shape({ ...NO_SETTINGS, ...settings });
+    const { gauge, hook, yarns, target } = shapeOfText(TUBE, { ...NO_SETTINGS, ...settings });
     const needs = yarns.map(
       ({ name, metres, grams }) => `${name} ${metres.from.toFixed(0)} m${grams ? ` ${grams.from.toFixed(0)} g` : ''}`,
     );

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { checkPattern, frontOf, NO_SETTINGS, pictureOf, solidOf, spotsOf, type Solid } from '../index.js';
+import { frontOf, pictureOf, solidOf, spotsOf, type Solid } from '../index.js';
+import { shapeOfText } from '../onRequest.js';
 
 const EGG =
   'US terms\n\nMaterials\nDK cotton in Moss and Sand, 3 mm hook, 8 mm safety eyes\n\nEGG\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 6 (18)\nRnd 4: (sc 1, inc, sc 1) x 6 (24)\nRnds 5-9: (Moss) sc 9, (Sand) sc 6, (Moss) sc 9 (24)\nSet the eyes between Rnds 6 and 7, 4 sts apart. Stuff it.\nRnd 10: (sc 2, dec) x 6 (18)\nRnd 11: (sc 1, dec) x 6 (12)\nRnd 12: dec x 6 (6)\nFasten off.\n\nFLAP\nWith Sand.\nCh 7.\nRow 1: sc in 2nd ch from hook and in each ch across (6)\nRows 2-4: ch 1, turn, sc across (6)\nFasten off.\n';
-const shape = checkPattern(EGG, '').shape(NO_SETTINGS);
+const shape = shapeOfText(EGG);
 const [egg, flap] = shape.parts;
 if (!egg || !flap) throw new Error('two parts');
 
@@ -108,6 +109,6 @@ describe('a still picture', () => {
   });
 
   it('is none where nothing can be drawn', () => {
-    expect(pictureOf(checkPattern('A letter.', '').shape(NO_SETTINGS), [], () => false)).toBeNull();
+    expect(pictureOf(shapeOfText('A letter.'), [], () => false)).toBeNull();
   });
 });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { NO_HAND } from '../../core/index.js';
-import { compareDrafts, compareTexts, findingsBetween } from '../../core/comparison.js';
+import { compareDrafts, compareTexts, findingsBetween } from '../../core/onRequest.js';
 import type { DraftText } from '../drafts.js';
 import type { StoredPattern } from '../patterns.js';
 import { DraftsSession } from './drafts.svelte.js';

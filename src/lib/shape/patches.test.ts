@@ -1,11 +1,12 @@
 import { Color } from 'three';
 import { describe, expect, it } from 'vitest';
-import { checkPattern, NO_SETTINGS, solidOf } from '../../core/index.js';
+import { solidOf } from '../../core/index.js';
+import { shapeOfText } from '../../core/onRequest.js';
 import { paint, patchesOf } from './patches.js';
 
 const CUP =
   'US terms\n\nCUP\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 6 (18)\nRnds 4-7: sc around (18)\nFasten off.\n';
-const [cup] = checkPattern(CUP, '').shape(NO_SETTINGS).parts;
+const [cup] = shapeOfText(CUP).parts;
 if (!cup) throw new Error('a cup');
 const solid = solidOf(cup, false);
 

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { checkPattern, NO_HAND, NO_SETTINGS, type Shape, type ShapeSettings } from '../../core/index.js';
+import { NO_HAND, NO_SETTINGS, type Shape, type ShapeSettings } from '../../core/index.js';
+import { shapeOfText } from '../../core/onRequest.js';
 import type { StoredPattern } from '../patterns.js';
 import { GaveUp } from '../workers/watched.js';
 import { barsOf, chartOf } from './chart.js';
@@ -22,7 +23,7 @@ const patternOf = (text: string): StoredPattern => ({
 
 /** Draws in the test's own thread. */
 const here: Shaping = {
-  shape: ({ text, settings, ...options }) => Promise.resolve(checkPattern(text, '', options).shape(settings)),
+  shape: ({ text, settings, ...options }) => Promise.resolve(shapeOfText(text, settings, options)),
   close: () => undefined,
 };
 
@@ -146,7 +147,7 @@ describe('a session', () => {
 });
 
 describe('what is drawn', () => {
-  const shape = checkPattern(BALL, '').shape(NO_SETTINGS);
+  const shape = shapeOfText(BALL);
 
   it('lies in its frame, either way up', () => {
     const [ball] = shape.parts;

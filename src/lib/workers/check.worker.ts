@@ -110,7 +110,7 @@ export interface CheckWorker {
   convert(asked: AskedConversion): Conversion;
   evidence(text: string): TermsEvidence;
   inStyle(asked: z.infer<typeof styleSchema>): Styled;
-  shape(asked: AskedShape): Shape;
+  shape(asked: AskedShape): Promise<Shape>;
 }
 
 let last: Checked | null = null;
@@ -156,13 +156,14 @@ const worker: CheckWorker = {
     const { text, style, ...options } = styleSchema.parse(asked);
     return inStyle(text, style, options);
   },
-  shape(asked) {
+  async shape(asked) {
     const { text, settings, ...options } = shapeSchema.parse(asked);
-    return checkPattern(text, '', options).shape(settings);
+    const { shapeOfText } = await import('../../core/onRequest.js');
+    return shapeOfText(text, settings, options);
   },
   async compare(asked) {
     const { before, after, ...options } = compareSchema.parse(asked);
-    const { compareDrafts, findingsBetween } = await import('../../core/comparison.js');
+    const { compareDrafts, findingsBetween } = await import('../../core/onRequest.js');
     const drafts = compareDrafts({ ...options, text: before }, { ...options, text: after });
     return {
       comparison: drafts.comparison,

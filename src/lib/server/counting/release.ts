@@ -13,7 +13,7 @@ import {
   type ReportRound,
   type Since,
 } from '../../../core/index.js';
-import { compareTexts } from '../../../core/comparison.js';
+import { compareTexts } from '../../../core/onRequest.js';
 import type { ErratumTried } from '../../release.js';
 
 type Terms = 'us' | 'uk';

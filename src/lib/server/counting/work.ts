@@ -25,7 +25,7 @@ import {
   type RoundAccount,
   type StyleCount,
 } from '../../../core/index.js';
-import { compareDrafts } from '../../../core/comparison.js';
+import { compareDrafts } from '../../../core/onRequest.js';
 import type { Summary, TermsWanted } from '../../patterns.js';
 import { corrected, released } from './release.js';
 import { TRAINING } from './training.js';

@@ -1,5 +1,6 @@
 import sharp from 'sharp';
-import { checkPattern, NO_SETTINGS, pictureOf, type CheckOptions, type Paper } from '../../../core/index.js';
+import { NO_SETTINGS, pictureOf, type CheckOptions, type Paper } from '../../../core/index.js';
+import { shapeOfText } from '../../../core/onRequest.js';
 import { dyesOf } from '../../shape/dyes.js';
 import { beginsAtTop } from '../../shape/upright.js';
 import type { Picture } from './form.js';
@@ -18,7 +19,7 @@ export interface DrawnText {
 
 /** The parts of a pattern as its counts make them, as a picture; null where nothing can be drawn. */
 export async function drawnFrom({ text, options }: DrawnText): Promise<Picture | null> {
-  const shape = checkPattern(text, '', options).shape(NO_SETTINGS);
+  const shape = shapeOfText(text, NO_SETTINGS, options);
   const first = shape.parts[0]?.line ?? 1;
   const over = (part: number) => {
     const { line, rings } = shape.parts[part] ?? { line: 1, rings: [] };

@@ -1,4 +1,4 @@
-/** The face of the core for what lays two drafts side by side: few need it, and it is fetched when it is asked for. */
+/** The face of the core for what few need, drafts side by side and shapes: it is fetched when it is asked for. */
 import { check, type RuleSettings } from './checks/registry.js';
 import type { CheckedDraft } from './comparing/carried.js';
 import { compare } from './comparing/compare.js';
@@ -6,6 +6,12 @@ import type { Comparison } from './comparing/schema.js';
 import { decide } from './deciding/decide.js';
 import type { ReadOptions } from './reading/read.js';
 import { reportOf } from './report/report.js';
+import { documentOf } from './document/document.js';
+import { proseOf } from './document/prose.js';
+import { drawingOf } from './shape/drawing.js';
+import type { Shape } from './shape/schema.js';
+import { NO_SETTINGS, type ShapeSettings } from './shape/settings.js';
+import { shapeOf } from './shape/shape.js';
 import type { HouseStyle } from './style/style.js';
 
 export { findingsBetween } from './comparing/carried.js';
@@ -38,4 +44,15 @@ export function compareDrafts(before: ReadText, after: ReadText): ComparedDrafts
   };
   const [old, now] = [read(before), read(after)];
   return { comparison: compare(old.counted, now.counted), before: old.checked, after: now.checked };
+}
+
+/** What the counts of a text come to in the hand, at its own gauge or as it is set otherwise. Never throws, whatever the text. */
+export function shapeOfText(
+  text: string,
+  settings: ShapeSettings = NO_SETTINGS,
+  options: ReadOptions = { terms: 'auto' },
+): Shape {
+  const counted = decide(text, options);
+  const prose = proseOf(counted.pattern);
+  return shapeOf(drawingOf(counted, prose, documentOf(counted.pattern, prose.talk), settings));
 }
