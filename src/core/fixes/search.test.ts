@@ -34,6 +34,25 @@ describe('the search for fixes', () => {
     }
   });
 
+  it('has what words must be read again for, where nothing is wrong', () => {
+    const rounds = [3, 4, 5].map((n) => `Rnd ${n}: (sc ${n - 2}, inc) x 6 (${6 * n})`).join('\n');
+    const stacked = checkPattern(
+      `US terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\n${rounds}\nFasten off.\n`,
+      '',
+    );
+    const fixesIn = ({ findings }: Report) => findings.map(({ rule, fixes }) => [rule, fixes.length]);
+    expect(fixesIn(stacked.report)).toEqual([['shape/stacked', 0]]);
+    expect(fixesIn(stacked.fixed())).toEqual([['shape/stacked', 1]]);
+  });
+
+  it('ends with the report that is there where there is nothing to search', () => {
+    const { report, fixed } = checkPattern(
+      'US terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nFasten off.\n',
+      '',
+    );
+    expect(fixed()).toBe(report);
+  });
+
   it('pauses often, also in one long round', () => {
     const long = `BALL\nUS terms\nRnd 1: 6 sc in MR (6)\nRnd 2: ${'sc, inc, '.repeat(40)}sc (99)\nFasten off.\n`;
     let pauses = 0;
