@@ -47,8 +47,7 @@ module.exports = {
     },
     {
       name: 'core-through-its-face',
-      comment:
-        'Everything outside uses the core through its index, and the worker fetches what few need by itself.',
+      comment: 'Everything outside uses the core through its index, and the worker fetches what few need by itself.',
       severity: 'error',
       from: { path: '^src/(?!core/)' },
       to: { path: '^src/core/(?!(?:index|onRequest)\\.ts$)' },

@@ -13,7 +13,12 @@ const APART = ['src/core/reading/memory.test.ts', 'tools/growth.test.ts'];
 
 export default defineConfig({
   plugins: [letters, sveltekit()],
-  worker: { format: 'es', plugins: () => [examples, letters] },
+  worker: {
+    format: 'es',
+    plugins: () => [examples, letters],
+    // What tells a bundler which calls may go is of no use in what it has made.
+    rolldownOptions: { output: { comments: { annotation: false } } },
+  },
   // It names Svelte among what it can go with, and would be taken for a library of components.
   ssr: { external: ['better-auth'] },
   environments: {

@@ -293,6 +293,8 @@ export class Tally {
         room,
       });
     this.#note(step, whole, into, made, body);
+    const plain = this.edge - this.into - whole * into;
+    if (step.kind === 'work' && plain > 0) this.#note({ ...step, per: 1, over: 1 }, plain, 1, 1);
     this.into = this.edge;
     this.made = target;
   }

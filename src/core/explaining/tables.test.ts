@@ -29,6 +29,20 @@ describe('a round of 12 stitches, told aloud', () => {
       'in the front loops left free in Rnd 2, sc 12',
       'Into the loops left free in round 2, 12 single crochet: uses all 12, makes 12.',
     ],
+    ['in the next 6 sts sc, in the last 6 hdc', '6 single crochet, then 6 half double crochet: uses all 12, makes 12.'],
+    ['sc in next 6 sc, in last 6 sc', '12 single crochet: uses all 12, makes 12.'],
+    [
+      'dec 1 at each end',
+      'Single crochet 2 together, then 8 single crochet, then single crochet 2 together: uses all 12, makes 10.',
+    ],
+    [
+      'increase evenly to 16',
+      '2 single crochet in each of the next 4 stitches, then 8 single crochet: uses all 12, makes 16.',
+    ],
+    [
+      'sc 3, [hdc 1, dc 1, hdc 1], sc 6 (12)',
+      '3 single crochet, then (1 half double crochet, 1 double crochet, 1 half double crochet), then 6 single crochet: uses all 12, makes 12.',
+    ],
     ['6 sc into a ring', '6 single crochet in the ring: makes 6.'],
     ['sc 8, leave the last 4 sts unworked', '8 single crochet, then leave 4 stitches: uses 8 of 12, makes 8.'],
     [

@@ -85,7 +85,8 @@ export function asOne(group: readonly Worked[]): Worked {
 }
 
 function bracketed({ times, body }: Worked, speech: Speech): string {
-  return `${often(times)} (${stepsInWords(body, speech).replaceAll(', then ', ', ')})`;
+  const inside = `(${stepsInWords(body, speech).replaceAll(', then ', ', ')})`;
+  return times === 1 ? inside : `${often(times)} ${inside}`;
 }
 
 const SILENT: ReadonlySet<Step['kind']> = new Set(['flat', 'ring']);

@@ -52,6 +52,11 @@ export const placeFirst: InstructionForm = {
     // "from the 2nd ch work sl st, sc, hdc", "2nd ch from hook: 6 sc": one in each from there on.
     const from = isWord(reader, at, 'from') || tokenAt(reader, at)?.kind === 'ordinal';
     if (from && placement.place.kind === 'chain-from-hook') return null;
+    const again = inTurn(reader, at, placement.next);
+    if (again) {
+      reader.steps.push(again);
+      return placement.next;
+    }
     const colon = isWord(reader, placement.next, ':');
     const mark = colon || isWord(reader, placement.next, ',') ? placement.next + 1 : placement.next;
     const verb = pass(reader, mark, 'work');
@@ -82,6 +87,24 @@ export const placeFirst: InstructionForm = {
     return next;
   },
 };
+
+/** "in the next 7 sts sc, in the last 7 hdc": the place stands first once more, and the stitch that ends it goes there. */
+function inTurn(reader: Reader, at: number, next: number): Work | null {
+  const [stitch, before] = [meaningAt(reader, next - 1, 'stitch'), meaningAt(reader, at - 2, 'stitch')];
+  const many = tokenAt(reader, next - 2);
+  const last = reader.steps.at(-1);
+  if (!stitch || !before || many?.kind !== 'number' || last?.kind !== 'work' || last.per + last.over > 2) return null;
+  // "sc in next 7 sc, in last 7 hdc" goes into those of the round below.
+  if (!PLACE.test(reader.text.slice(last.span.from, last.span.from + 6))) return null;
+  return {
+    ...last,
+    stitch: stitch.meaning.stitch,
+    amount: { kind: 'times', times: many.value },
+    span: spanBetween(reader, at, next),
+  };
+}
+
+const PLACE = /^(?:in|into|the|next|last|first)(?!\p{L})/iu;
 
 /** Stitches and chains with commas between, as far as they go into one; they need not be any. */
 function membersFrom(reader: Reader, from: number, end: number): { members: Work[]; next: number } {
