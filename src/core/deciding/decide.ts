@@ -85,7 +85,7 @@ function hidesLabel({ pattern, rounds }: CountedPattern): boolean {
     const { to } = round.span;
     if (round.labelled && !(next?.labelled && next.from === round.to + 1)) {
       const behind = text.slice(to, Math.min(next?.span.from ?? text.length, to + LONGEST_LINE));
-      if (new RegExp(`(?<![\\d.])${round.to + 1}[).:]\\s*\\S`).test(behind)) return true;
+      if (new RegExp(`(?<![\\d.])${round.to + 1}[).:][^\\S\\n]*\\S`).test(behind)) return true;
     }
     // What is not understood may hold what is looked for.
     if (round.labelled || verdict !== 'unreadable') next = round;
