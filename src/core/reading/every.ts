@@ -24,8 +24,8 @@ export function inEveryNth(
   return found && behindPlain(reader, at, { ...work, per, amount: { kind: 'times', times: 1 } }, found);
 }
 
-/** Where a shaping stands in its repeat: behind so many plain stitches. */
-interface Behind {
+/** Where something stands in its repeat: behind so many plain stitches. */
+export interface Behind {
   readonly plain: number;
   readonly next: number;
 }
@@ -62,8 +62,8 @@ function afterEvery(reader: Reader, at: number): Behind | null {
 
 const MOST = 20;
 
-/** "in every other st", "in each 3rd stitch", "every second st" */
-function nthStitch(reader: Reader, at: number): Behind | null {
+/** "in every other st", "in each 3rd stitch", "every second st": so many plain ones, and the one that is meant. */
+export function nthStitch(reader: Reader, at: number): Behind | null {
   const inside = pass(reader, at, 'in');
   const each = meaningAt(reader, inside, 'each') ?? (isWord(reader, inside, 'alternate') ? { next: inside } : null);
   if (!each) return null;

@@ -1,5 +1,6 @@
-import type { Amount, Repeat, Work } from '../../pattern/instruction.js';
+import type { Repeat, Work } from '../../pattern/instruction.js';
 import { filling } from '../amount.js';
+import { nthStitch, type Behind } from '../every.js';
 import { EDGE } from '../placement.js';
 import {
   isBoundary,
@@ -24,12 +25,8 @@ export const skip: InstructionForm = {
   read(reader, at) {
     const verb = meaningAt(reader, at, 'skip');
     if (!verb) return null;
-    const each = pass(reader, verb.next, 'each');
-    const nth = each > verb.next ? everyNth(reader, at, each) : null;
-    if (nth) {
-      reader.steps.push(nth.step);
-      return nth.next;
-    }
+    const nth = nthStitch(reader, verb.next);
+    if (nth) return skipEvery(reader, at, nth);
     let i = pass(reader, verb.next, 'next', 'each');
     const number = tokenAt(reader, i);
     let count = 1;
@@ -53,22 +50,17 @@ export const skip: InstructionForm = {
   },
 };
 
-/** "miss every 4th st": the others are worked plain. */
-function everyNth(reader: Reader, at: number, rank: number): { step: Repeat; next: number } | null {
-  const nth = tokenAt(reader, rank);
-  const other = isWord(reader, rank, 'other', 'alternate');
-  if (!other && (nth?.kind !== 'ordinal' || nth.value < 2)) return null;
-  const every = other ? 2 : (nth?.value ?? 2);
-  const stitch = pass(reader, rank + 1, 'stitch-word', 'loop-word', 'stitch');
-  const around = filling(reader, stitch);
-  const next = around?.amount.kind === 'fill' && around.amount.leave === 0 ? around.next : stitch;
+/** "miss every 4th st (around)": the others are worked plain. */
+function skipEvery(reader: Reader, at: number, { plain, next: behind }: Behind): number {
+  const around = filling(reader, behind);
+  const next = around?.amount.kind === 'fill' && around.amount.leave === 0 ? around.next : behind;
   const span = spanBetween(reader, at, next);
-  const plain: Work = { kind: 'work', stitch: null, per: 1, over: 1, amount: timesOf(every - 1), place: EDGE, span };
-  const body: Repeat['body'] = [plain, { kind: 'skip', count: 1, first: false, span }];
-  return { step: { kind: 'repeat', body, amount: { kind: 'fill', leave: 0 }, span }, next };
+  const amount = { kind: 'times', times: plain } as const;
+  const work: Work = { kind: 'work', stitch: null, per: 1, over: 1, amount, place: EDGE, span };
+  const body: Repeat['body'] = [work, { kind: 'skip', count: 1, first: false, span }];
+  reader.steps.push({ kind: 'repeat', body, amount: { kind: 'fill', leave: 0 }, span });
+  return next;
 }
-
-const timesOf = (times: number): Amount => ({ kind: 'times', times });
 
 /**
  * The end of the edge, left on purpose.

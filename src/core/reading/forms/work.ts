@@ -1,7 +1,7 @@
 import { once, type Amount, type Group, type Step, type Work } from '../../pattern/instruction.js';
 import { COLOUR_WORDS } from '../../vocabulary/words.js';
 import { isTimesSign, amountAfter } from '../amount.js';
-import { isPlainAround, spreadEvenly } from '../evenly.js';
+import { isPlainAround, spreadAt } from '../spread.js';
 import { inEveryNth } from '../every.js';
 import { amountAfterTool, amountBefore, readTool, type Tool } from '../tool.js';
 import { chainWord, EDGE, placementAfter, type Placement } from '../placement.js';
@@ -41,7 +41,7 @@ export const work: InstructionForm = {
     'post',
   ],
   read(reader, at) {
-    const spread = spreadEvenly(reader, at);
+    const spread = spreadAt(reader, at);
     if (spread) {
       // "sc around, increasing 6 times evenly": the increases are among the stitches around.
       if (isPlainAround(reader.steps.at(-1))) reader.steps.pop();

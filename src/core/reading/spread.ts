@@ -30,7 +30,7 @@ interface Ends {
  *  ^                                        ^                           ^                             ^
  * Where on the round they stand that are spread is left to the maker, and changes no count.
  */
-export function spreadEvenly(reader: Reader, at: number): Spread | null {
+export function spreadAt(reader: Reader, at: number): Spread | null {
   if (reader.depth > 0 || !maySpread(reader, at)) return null;
   const shaping = shapingAt(reader, at);
   if (!shaping) return null;
