@@ -1,4 +1,3 @@
-import { impliedRepeats } from '../counting/implied.js';
 import type { Found, Rule } from './rule.js';
 
 export const notationTimes: Rule = {
@@ -7,8 +6,7 @@ export const notationTimes: Rule = {
   about: 'A repeat has no number and no "around".',
   failing: { text: 'Rnd 1: 6 sc in MR (6)\nRnd 2: (1 sc, inc) (9)\n', says: ['3 times', '6'] },
   passing: 'Rnd 1: 6 sc in MR (6)\nRnd 2: (1 sc, inc) x 3 (9)\n',
-  *check({ pattern, rounds }): Iterable<Found> {
-    const implied = impliedRepeats(pattern.parts, pattern.source.text);
+  *check({ rounds, implied }): Iterable<Found> {
     const first = rounds.find(({ round }) => implied.has(round));
     if (first)
       yield {

@@ -25,7 +25,7 @@ export function countPattern(pattern: Pattern): CountedPattern {
     );
     earlier.lastEdges.set(name, counted.at(-1)?.carried ?? null);
   }
-  return { pattern, rounds };
+  return { pattern, rounds, implied };
 }
 
 /** What is known of the parts that came before, by name in lower case. */

@@ -1,3 +1,4 @@
+import type { Step } from '../pattern/instruction.js';
 import type { Instruction, Part, Pattern, Round, Stretch } from '../pattern/pattern.js';
 import type { Outcome } from './outcome.js';
 
@@ -47,4 +48,6 @@ export interface CountedPattern {
   readonly pattern: Pattern;
   /** All rounds in the order of the text. */
   readonly rounds: readonly CountedRound[];
+  /** The steps of those that are meant to be repeated, and don't say so; see `impliedRepeats`. */
+  readonly implied: ReadonlyMap<Round, readonly Step[]>;
 }

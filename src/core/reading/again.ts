@@ -4,6 +4,7 @@ import type { Span } from '../text/source.js';
 import type { Sense } from '../vocabulary/senses.js';
 import { gistsOf, type Gist } from './gist/gist.js';
 import { readInstruction } from './instruction.js';
+import { beginsInstruction, labelsIn, movedLabel, standsAlone, type Label } from './labels.js';
 import { Recent } from './recent.js';
 import type { Lexicon } from './lexicon.js';
 import { looksLikeRound } from './page/looks.js';
@@ -20,6 +21,8 @@ export class InstructionReader {
   readonly #read = new Recent<{ at: number; instruction: Instruction }>(MOST_KEPT);
   readonly #gists = new Recent<{ at: number; gists: readonly Gist[] }>(MOST_KEPT);
   readonly #looks = new Recent<boolean>(MOST_KEPT);
+  readonly #begins = new Recent<boolean>(MOST_KEPT);
+  readonly #labels = [new Recent<readonly Label[]>(MOST_KEPT), new Recent<readonly Label[]>(MOST_KEPT)] as const;
   readonly lexicon: Lexicon;
 
   constructor(lexicon: Lexicon) {
@@ -54,6 +57,22 @@ export class InstructionReader {
   /** Whether a line by itself looks like a round; see `looksLikeRound`. */
   looksLikeRound(line: string): boolean {
     return this.#looks.of(line, (own) => looksLikeRound(own, this.lexicon));
+  }
+
+  /** Whether words can be the beginning of an instruction. */
+  begins(words: string): boolean {
+    return this.#begins.of(words.slice(0, 80), (own) => beginsInstruction(own, 0, own.length, this.lexicon));
+  }
+
+  /** All labels in a line of a text, from left to right; see `labelsIn`. */
+  labels(text: string, line: Span, bare: boolean): readonly Label[] {
+    const context = { lexicon: this.lexicon, bare };
+    // A figure alone is a label by what stands above it and below.
+    if (!standsAlone(text, line)) return labelsIn(text, line, context);
+    const labels = this.#labels[bare ? 1 : 0].of(text.slice(line.from, line.to), (own) =>
+      labelsIn(own, { from: 0, to: own.length }, context),
+    );
+    return labels.length === 0 ? labels : labels.map((label) => movedLabel(label, line.from));
   }
 
   #at(words: string, from: number): Instruction {

@@ -114,6 +114,17 @@ function firstLabel(text: string, at: number, to: number, context: LabelContext)
 
 const NAMES_ROUND = /ro(?:w|und)|rn?d|\d(?:st|nd|rd|th)\s+r(?!\p{L})/iu;
 
+/** Whether the labels of a line are told by its own words: it begins with no figure, which the lines around it speak for. */
+export function standsAlone(text: string, line: Span): boolean {
+  return !/[\d①-⑳(\[]/.test(text.charAt(contentStart(text, line.from, line.to)));
+}
+
+/** A label in a text that has so many characters more before it. */
+export function movedLabel(label: Label, by: number): Label {
+  const { span, bodyFrom } = label;
+  return { ...label, span: { from: span.from + by, to: span.to + by }, bodyFrom: bodyFrom + by };
+}
+
 /** All labels in a line, from left to right. */
 export function labelsIn(text: string, line: Span, context: LabelContext): Label[] {
   const start = contentStart(text, line.from, line.to);

@@ -6,9 +6,9 @@ import { declarationsIn } from './detect.js';
 import { NO_INSTRUCTION } from './gist/gist.js';
 import type { LineRole } from './hand.js';
 import { BEGINS_IN_CHAIN, sectionOf, type Heading } from './headings.js';
-import { beginsInstruction, contentStart, labelsIn, type Label } from './labels.js';
+import { contentStart, type Label } from './labels.js';
 import type { Lexicon } from './lexicon.js';
-import { HEADS_TABLE, Lookahead } from './lookahead.js';
+import { Lookahead } from './lookahead.js';
 import { instructionOf } from './page/columns.js';
 import { nameIn, SO_MANY_OF_THEM, TELLS_HOW } from './page/parts.js';
 import { NO_UNITS, type Unit, type Units } from './page/unit.js';
@@ -17,6 +17,7 @@ import { Pieces, type Beginning } from './pieces.js';
 import { headingSaid, NO_ROLES, sectionOfRole, withSaid, type Roles } from './roles.js';
 import { roundOf, type OpenRound } from './rounds.js';
 import { chainStartIn, freeLoopsIn } from './starts.js';
+import { HEADS_TABLE } from './traits.js';
 import { UnlabelledRounds, type UnlabelledRound } from './unlabelled.js';
 import { goesOnFrom } from './wrapped.js';
 import { Yarns } from './yarns.js';
@@ -106,7 +107,7 @@ class Outliner {
       const last = lineIndexAt(source, Math.max(unit.span.from, unit.span.to - 1));
       for (let below = line; below <= last; below += 1) this.#covered.add(below);
     }
-    this.#ahead = new Lookahead(source, instructions.lexicon, units);
+    this.#ahead = new Lookahead(source, instructions, units);
     this.#instructions = instructions;
     this.#rounds = new UnlabelledRounds(source, instructions, this.#ahead, this.#pieces, this.#yarns);
   }
@@ -143,7 +144,7 @@ class Outliner {
     const labels =
       this.#units.units.length === 0 && this.#bareLabelsStand(text)
         ? this.#ahead.labelsOf(index)
-        : labelsIn(this.#source.text, span, { lexicon: this.#lexicon, bare: false });
+        : this.#instructions.labels(this.#source.text, span, false);
     if (labels.length > 0) {
       this.#labels(labels, span);
       return;
@@ -228,7 +229,7 @@ class Outliner {
       return true;
     }
     if (role !== 'round' || this.#unitsIn.has(index)) return false;
-    const labels = labelsIn(this.#source.text, span, { lexicon: this.#lexicon, bare: true });
+    const labels = this.#instructions.labels(this.#source.text, span, true);
     if (labels.length > 0) this.#labels(labels, span);
     else {
       this.#close();
@@ -403,8 +404,7 @@ class Outliner {
   /** Whether a line goes on with the round above it. */
   #continues({ from, bodyFrom, to }: OpenRound, index: number, line: string): boolean {
     const words = this.#source.text.slice(Math.max(bodyFrom, to - 160), to);
-    if (words.trim() === '')
-      return beginsInstruction(line, 0, line.length, this.#lexicon) || this.#ahead.lookOf(index) === null;
+    if (words.trim() === '') return this.#instructions.begins(line) || this.#ahead.lookOf(index) === null;
     return goesOnFrom({ words, length: to - from, isMessage: this.#source.messages === true }, line, this.#lexicon);
   }
 
@@ -451,7 +451,7 @@ class Outliner {
 
   /** "Hook: 2.5 mm", "What I used: …": a section that begins in the middle of a line. */
   #inlineSection(index: number, text: string, span: Span): void {
-    const { kind, match } = inlineSection(text);
+    const { kind, match } = this.#source.remember(text, inlineSection);
     // "Terms: US." says which they are, and explains none.
     if (kind === 'legend' && /^\s*(?:us|uk|american|british)(?!\p{L})/iu.test(text.slice(match?.[0].length))) return;
     // "Yarn color: grey" between the name of a piece and its first round.

@@ -6,10 +6,11 @@ import { referenceIn } from './gist/reference.js';
 import { BEGINS_IN_CHAIN, headingBeforeLabel, isFoundation, partInLine, type Heading } from './headings.js';
 import { beginsInstruction, contentStart, type Label } from './labels.js';
 import type { Lexicon } from './lexicon.js';
-import { COUNT_AT_END, IN_RING, type Lookahead } from './lookahead.js';
+import type { Lookahead } from './lookahead.js';
 import { plainRoundsOf } from './page/looks.js';
 import type { Pieces } from './pieces.js';
 import { firstWords, type OpenRound } from './rounds.js';
+import { COUNT_AT_END, IN_RING } from './traits.js';
 import type { Yarns } from './yarns.js';
 
 /** What stands in front of a line. */
@@ -58,8 +59,7 @@ export class UnlabelledRounds {
   /** An instruction without a label: a flat closing, an edging, a piece of one row. Other lines may go on with it. */
   inLine(index: number, span: Span, text: string, { section, headed, open }: Before): OpenRound | null {
     if (section !== 'part' && !(section === null && headed)) return null;
-    // "Work 4 rounds straight:" above those four says no more than they do.
-    if (!mayInstruct(text) || plainRoundsOf(text) > 0) return null;
+    if (!this.#source.remember(text, mayInstruct)) return null;
     const to = this.#endOf(index, span);
     const bodyFrom = span.from + wordsBeforeWork(text, this.#instructions.lexicon);
     const reading = this.#instructions.read(this.#source.text, { from: bodyFrom, to: Math.min(to, span.from + 2000) });
@@ -81,7 +81,7 @@ export class UnlabelledRounds {
    * @param last the number of the round before.
    */
   plainRounds(index: number, { from, to }: Span, text: string, last: number): { label: Label; words: Span } | null {
-    const next = last > 0 ? plainRoundsOf(text) : 0;
+    const next = last > 0 ? this.#source.remember(text, plainRoundsOf) : 0;
     if (next === 0 || this.#ahead.nextLabel(index)?.label.from === last + 1) return null;
     const aside = ASIDE.exec(text);
     const at = contentStart(this.#source.text, from, to);
@@ -96,8 +96,9 @@ export class UnlabelledRounds {
   /** "Rope: with brown, MR with 8 sc (8 sts).": the name of a piece and its first round, in a line without a label. */
   pieceInLine(line: Span, text: string, section: Before['section']): UnlabelledRound | null {
     if (section === 'materials' || section === 'legend') return null;
-    const part = partInLine(text);
-    if (!part && !IN_RING.test(text) && !COUNT_AT_END.test(text)) return null;
+    const part = this.#source.remember(text, partInLine);
+    const { inRing, countAtEnd } = this.#ahead.traitsOf(text);
+    if (!part && !inRing && !countAtEnd) return null;
     const heading = part ?? this.nameBefore(text);
     return heading !== null && heading.section === null ? this.first(line, heading) : null;
   }
@@ -129,7 +130,7 @@ export class UnlabelledRounds {
 
   /** The name of a piece that words begin with; null where there is none, or it is that of a yarn. */
   nameBefore(words: string): Heading | null {
-    const named = headingBeforeLabel(words);
+    const named = this.#source.remember(words, headingBeforeLabel);
     return named && !this.#yarns.isColour(named.name) ? named : null;
   }
 
@@ -186,9 +187,13 @@ export class UnlabelledRounds {
   }
 }
 
-/** A quick look, whether a line without a label could be an instruction: it has a figure, or refers to other rounds. */
+/**
+ * A quick look, whether a line without a label could be an instruction: it has a figure, or refers to other rounds. "Work 4
+ * rounds straight:" above those four says no more than they do.
+ */
 function mayInstruct(text: string): boolean {
-  return (/\d/.test(text) || MAY_REFER.test(text)) && !NOTE.test(text) && !EXPLAINS.test(text);
+  const may = (/\d/.test(text) || MAY_REFER.test(text)) && !NOTE.test(text) && !EXPLAINS.test(text);
+  return may && plainRoundsOf(text) === 0;
 }
 
 /** Length of short sentences before the crochet of an unlabelled line: "Oat. Ch 26, sc in …" names a yarn first. */

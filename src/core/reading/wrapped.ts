@@ -1,7 +1,7 @@
 import { beginsInstruction } from './labels.js';
 import { tokenize } from './lexer.js';
 import type { Lexicon } from './lexicon.js';
-import { COUNT_AT_END } from './lookahead.js';
+import { COUNT_AT_END } from './traits.js';
 
 /** What the second line of an instruction can begin with: "in each st", "around", "times". */
 const CONNECTING: ReadonlySet<string> = new Set([
