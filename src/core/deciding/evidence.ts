@@ -80,7 +80,9 @@ function wordsOf(habits: Habits, frequent: ReadonlySet<string>): Map<string, Sen
 }
 
 /** The cheapest way through the rounds of a part. */
-function cheapest(doubts: readonly Doubt[], habits: Habits): Candidate[] {
+function cheapest(doubts: readonly Doubt[], habits: Habits): readonly Candidate[] {
+  // Of most parts there is one way to take each round, and none to choose.
+  if (doubts.every(({ candidates }) => candidates.length === 1)) return doubts.flatMap(({ candidates }) => candidates);
   let states = new Map<number | null, Node>();
   for (const { counted, index, candidates } of doubts) {
     const next = new Map<number | null, Node>();

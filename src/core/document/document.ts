@@ -1,6 +1,6 @@
 import { listsMaterials, MaterialList, type Material } from '../materials/materials.js';
 import type { Part, Pattern, Round } from '../pattern/pattern.js';
-import type { Remember, Span } from '../text/source.js';
+import { lineIndexAt, lineSpan, sourceText, type Remember, type Span } from '../text/source.js';
 import { namesPlace, placesIn, type Place } from './places.js';
 import { formsOf, isFront, nounsOf, sentencesOf, wordsOf, type Talk } from './prose.js';
 
@@ -63,16 +63,31 @@ const ONTO =
 /** Gathers what a pattern says besides its rounds. */
 export function documentOf({ parts, source: { remember } }: Pattern, talk: readonly Talk[]): Document {
   return {
-    materials: materialsIn(talk),
+    materials: materialsIn(talk, remember),
     events: [...eventsIn(talk, remember)],
     assembly: [...assemblyIn(parts, talk, remember)],
   };
 }
 
-function materialsIn(talk: readonly Talk[]): Material[] {
-  const list = new MaterialList();
-  for (const { text, span, section } of talk) if (section === 'materials') list.add(text, span.from);
-  return list.all();
+function materialsIn(talk: readonly Talk[], remember: Remember): Material[] {
+  const lines = talk.filter(({ section }) => section === 'materials');
+  const list = sourceText(lines.map(({ text }) => text).join('\n'));
+  return remember(list.text, materialsListed).map(({ span: { from, to }, ...material }) => {
+    const line = lineIndexAt(list, from);
+    const by = (lines[line]?.span.from ?? 0) - (list.lineStarts[line] ?? 0);
+    return { ...material, span: { from: from + by, to: to + by } };
+  });
+}
+
+/** The materials of a list, line by line, with their places in it. */
+function materialsListed(words: string): Material[] {
+  const materials = new MaterialList();
+  const list = sourceText(words);
+  list.lineStarts.forEach((_, line) => {
+    const { from, to } = lineSpan(list, line);
+    materials.add(words.slice(from, to), from);
+  });
+  return materials.all();
 }
 
 /** The materials where no heading stands above them: in lines before the rounds. */
