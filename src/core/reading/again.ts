@@ -2,6 +2,7 @@ import type { Step } from '../pattern/instruction.js';
 import type { Instruction } from '../pattern/pattern.js';
 import type { Span } from '../text/source.js';
 import type { Sense } from '../vocabulary/senses.js';
+import { Copies } from './copies.js';
 import { gistsOf, type Gist } from './gist/gist.js';
 import { readInstruction } from './instruction.js';
 import { beginsInstruction, labelsIn, movedLabel, standsAlone, type Label } from './labels.js';
@@ -18,15 +19,21 @@ const MOST_KEPT = 1_000_000;
  * the same. What was read is moved to where it stands again.
  */
 export class InstructionReader {
-  readonly #read = new Recent<{ at: number; instruction: Instruction }>(MOST_KEPT);
-  readonly #gists = new Recent<{ at: number; gists: readonly Gist[] }>(MOST_KEPT);
+  readonly #read = new Recent<Copies<Instruction>>(MOST_KEPT);
+  readonly #gists = new Recent<Copies<readonly Gist[]>>(MOST_KEPT);
   readonly #looks = new Recent<boolean>(MOST_KEPT);
   readonly #begins = new Recent<boolean>(MOST_KEPT);
   readonly #labels = [new Recent<readonly Label[]>(MOST_KEPT), new Recent<readonly Label[]>(MOST_KEPT)] as const;
   readonly lexicon: Lexicon;
+  #draft = 0;
 
   constructor(lexicon: Lexicon) {
     this.lexicon = lexicon;
+  }
+
+  /** Another text is read from here on, or the same with a change. */
+  begin(): void {
+    this.#draft += 1;
   }
 
   /** What stands in a stretch of a text; its spans are in the text. */
@@ -43,15 +50,11 @@ export class InstructionReader {
   gists(text: string, span: Span, senses: ReadonlyMap<string, Sense>): readonly Gist[] {
     if (senses.size > 0) return gistsOf(text, span, this.lexicon, senses);
     const { from, to } = span;
-    const kept = this.#gists.of(text.slice(from, to), (own) => ({
-      at: 0,
-      gists: gistsOf(own, { from: 0, to: own.length }, this.lexicon, senses),
-    }));
-    if (kept.at !== from) {
-      kept.gists = kept.gists.map((gist) => movedGist(gist, from - kept.at));
-      kept.at = from;
-    }
-    return kept.gists;
+    const copies = this.#gists.of(
+      text.slice(from, to),
+      (own) => new Copies<readonly Gist[]>(gistsOf(own, { from: 0, to: own.length }, this.lexicon, senses), movedGists),
+    );
+    return copies.at(from, this.#draft);
   }
 
   /** Whether a line by itself looks like a round; see `looksLikeRound`. */
@@ -76,15 +79,11 @@ export class InstructionReader {
   }
 
   #at(words: string, from: number): Instruction {
-    const kept = this.#read.of(words, (own) => ({
-      at: 0,
-      instruction: readInstruction(own, { from: 0, to: own.length }, this.lexicon),
-    }));
-    if (kept.at !== from) {
-      kept.instruction = moved(kept.instruction, from - kept.at);
-      kept.at = from;
-    }
-    return kept.instruction;
+    const copies = this.#read.of(
+      words,
+      (own) => new Copies(readInstruction(own, { from: 0, to: own.length }, this.lexicon), moved),
+    );
+    return copies.at(from, this.#draft);
   }
 }
 
@@ -105,12 +104,12 @@ function moved(instruction: Instruction, by: number): Instruction {
   };
 }
 
-function movedGist(gist: Gist, by: number): Gist {
-  return {
+function movedGists(gists: readonly Gist[], by: number): Gist[] {
+  return gists.map((gist) => ({
     ...gist,
     instruction: moved(gist.instruction, by),
     passed: gist.passed.map((span) => movedSpan(span, by)),
-  };
+  }));
 }
 
 function movedStep(step: Step, by: number): Step {

@@ -1,5 +1,7 @@
+import fc from 'fast-check';
 import { afterEach, expect, it, vi } from 'vitest';
 import { checkPattern, Memory } from '../index.js';
+import { Copies } from './copies.js';
 import { readInstruction } from './instruction.js';
 import { Recent } from './recent.js';
 
@@ -66,4 +68,29 @@ it('what was found out about words by themselves is found out once, by each that
     expect(remember('fasten off', first)).toBe('f');
   }
   expect(asked).toEqual(['fasten off', 'FO', 'fasten off']);
+});
+
+it('what stands at the same places in the next draft is not moved there again', () => {
+  let moves = 0;
+  const copies = new Copies(0, (read, by) => ((moves += 1), read + by));
+  const ask = (draft: number, ...places: number[]) => places.map((place) => copies.at(place, draft));
+  expect(ask(1, 0, 40, 90, 40)).toEqual([0, 40, 90, 40]);
+  expect(moves).toBe(2);
+  expect(ask(2, 0, 40, 90, 120)).toEqual([0, 40, 90, 120]);
+  expect(moves).toBe(3);
+  // What no draft in between has asked for is let go.
+  expect(ask(3, 0, 40)).toEqual([0, 40]);
+  expect(ask(4, 90)).toEqual([90]);
+  expect(moves).toBe(4);
+});
+
+it('copies are those that moving gives, whatever was asked before', () => {
+  const asked = fc.tuple(fc.nat(12), fc.boolean());
+  fc.assert(
+    fc.property(fc.array(asked, { maxLength: 60 }), (all) => {
+      const copies = new Copies({ from: 0 }, ({ from }, by) => ({ from: from + by }));
+      let draft = 1;
+      for (const [place, next] of all) expect(copies.at(place, (draft += next ? 1 : 0))).toEqual({ from: place });
+    }),
+  );
 });

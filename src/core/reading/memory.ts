@@ -27,6 +27,7 @@ export class Memory {
   reader(vocabulary: Vocabulary, compact: boolean, words: readonly LegendDefinition[]): InstructionReader {
     const key = JSON.stringify([vocabulary, compact, words]);
     const reader = this.#readers.get(key) ?? new InstructionReader(new Lexicon(vocabulary, compact, words));
+    reader.begin();
     this.#readers.delete(key);
     this.#readers.set(key, reader);
     const [oldest] = this.#readers.keys();
