@@ -1,5 +1,6 @@
 /** The correspondence of the demo: queries on the tugboat, the letter with them, and what the designer has answered. */
 import { checkPattern } from '../src/core/index.js';
+import { queryIn } from '../src/core/onRequest.js';
 import { USUAL_LETTER } from '../src/lib/letter.js';
 import type { LetterStore } from '../src/lib/server/letters.js';
 import type { PatternStore } from '../src/lib/server/patterns.js';
@@ -20,7 +21,7 @@ export async function correspond(id: string, { patterns, queries, letters }: Kep
   await letters.setSettings({ ...USUAL_LETTER, editor: 'Oda Marram', mail: 'oda@marram-tide.example' });
   await letters.setDesigner(id, { designer: 'Jonne Tide', designerMail: 'jonne@marram-tide.example' });
   for (const { key, rule, severity } of checked.report.findings) {
-    const proposed = severity === 'error' ? checked.query(key) : null;
+    const proposed = severity === 'error' ? queryIn(text, key) : null;
     if (!proposed?.at) continue;
     const { at, ...query } = proposed;
     const words = text.slice(at.from, at.to);

@@ -25,6 +25,8 @@ import {
   turning,
   type Checked,
 } from '../src/core/index.js';
+import { decide } from '../src/core/deciding/decide.js';
+import { slipsFor } from '../src/core/explaining/hook.js';
 import { compareDrafts, shapeOfText } from '../src/core/onRequest.js';
 
 /** The demo, patterns in unusual hands, in ordinary ones, and those that were read last. */
@@ -84,9 +86,14 @@ function linesOf({ report }: Checked, text: string): string[] {
   return rounds.map(({ line, column, label }) => (lines[line - 1] ?? '').slice(column - 1 + label.length));
 }
 
-/** How a round is explained, and what a count that is one too few on the hook may come from. */
-function accountOf(checked: Checked, round: number, made: number | null): readonly unknown[] {
-  return [checked.account(round), made === null ? [] : checked.slips(round, made - 1)];
+/** How each round is explained, and what a count that is one too few on the hook may come from. */
+function accountsOf(checked: Checked, text: string): readonly unknown[] {
+  const counted = decide(text, { terms: 'auto' });
+  const made = checked.report.parts.flatMap(({ rounds }) => rounds.map((round) => round.made));
+  return counted.rounds.map((round, i) => {
+    const makes = made[i] ?? null;
+    return [checked.account(i), makes === null ? [] : slipsFor(counted, round, makes - 1)];
+  });
 }
 
 /**
@@ -96,6 +103,7 @@ function accountOf(checked: Checked, round: number, made: number | null): readon
 function readingOf(text: string, file: string, whole: boolean, drawn: boolean): string {
   const checked = checkPattern(text, file);
   const { terms, parts, findings } = checked.report;
+  const accounts = whole ? accountsOf(checked, text) : [];
   let number = 0;
   return [
     `terms ${terms.declared ?? '–'} ${terms.detected}`,
@@ -103,7 +111,7 @@ function readingOf(text: string, file: string, whole: boolean, drawn: boolean): 
       `${name}${make > 1 ? ` × ${make}` : ''}`,
       ...rounds.map(({ label, line, into, edge, made, stated, verdict, doubt }) => {
         const doubted = doubt === 'none' ? '' : ` ${doubt}`;
-        const sign = whole ? ` #${signOf(accountOf(checked, number++, made))}` : '';
+        const sign = whole ? ` #${signOf(accounts[number++])}` : '';
         return `  ${line} ${label.slice(0, 30)}: ${into ?? '–'}/${edge ?? '–'} → ${made ?? '–'} ${SIGNS[verdict]} ${stated ?? '–'}${doubted}${sign}`;
       }),
     ]),
@@ -129,7 +137,7 @@ function hurriedOf(text: string, file: string, seed: number): string {
   const checked = checkPattern(slipped, file);
   const rounds = checked.report.parts.flatMap(({ rounds }) => rounds);
   const signs = rounds.map(({ verdict }) => SIGNS[verdict]).join('');
-  const accounts = rounds.map(({ made }, round) => accountOf(checked, round, made));
+  const accounts = accountsOf(checked, slipped);
   return `${seed}: ${signs} ${checked.report.findings.length} #${signOf([toldOf(checked, slipped), accounts])}`;
 }
 
@@ -180,13 +188,12 @@ export const instructionsNow = (): string => instructionsRead(signOf);
 function wholeOf(file: string): string {
   const text = readFileSync(file, 'utf8');
   const checked = checkPattern(text, path.basename(file));
-  const rounds = checked.report.parts.flatMap(({ rounds }) => rounds);
   return JSON.stringify(
     {
       ...toldOf(checked, text),
       ...madeOf(checked, text),
       ...drawnFrom(text),
-      accounts: rounds.map(({ made }, round) => accountOf(checked, round, made)),
+      accounts: accountsOf(checked, text),
     },
     null,
     2,

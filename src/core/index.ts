@@ -7,18 +7,13 @@ import type { Course } from './bench/schema.js';
 import { decide } from './deciding/decide.js';
 import { accountOf } from './explaining/account.js';
 export { marksIn } from './explaining/account.js';
-import { slipsFor } from './explaining/hook.js';
-import type { HookSlip, RoundAccount } from './explaining/schema.js';
+import type { RoundAccount } from './explaining/schema.js';
 import type { HouseStyle } from './style/style.js';
-import { meaningsOf, type Meanings } from './deciding/meanings.js';
 import type { Hand } from './reading/hand.js';
 import type { ReadOptions } from './reading/read.js';
 import { overviewOf } from './overview/overview.js';
 import type { Overview } from './overview/schema.js';
 import { searchFixes } from './fixes/index.js';
-import { proposedAt, proposedFor, type Proposed } from './querying/proposed.js';
-import { tried, type Tried } from './querying/tried.js';
-import type { Span } from './text/source.js';
 import { reportOf } from './report/report.js';
 import type { Report } from './report/schema.js';
 
@@ -187,21 +182,8 @@ export interface Checked {
   readonly account: (round: number) => RoundAccount | null;
   /** Of each round, in order, how its figures come about, in plain words. */
   readonly sentences: () => string[];
-  /**
-   * Which slips of the maker explain another count on the hook, the likeliest first.
-   * @param round its number among all rounds, from 0.
-   */
-  readonly slips: (round: number, onHook: number) => HookSlip[];
-  /** A query on a finding, by its key; null where there is no such finding. Fixes are searched for. */
-  readonly query: (finding: string) => Proposed | null;
-  /** A query at some words, or at the round that they stand in. */
-  readonly queryAt: (from: number, to: number) => Proposed;
-  /** What comes of a figure in the round at a place; see `tried`. */
-  readonly tried: (at: Span, figure: number) => Tried | null;
   /** What was understood of the text besides its rounds. */
   readonly overview: () => Overview;
-  /** What a word of the text could mean, and how many rounds come out under each meaning; this takes longer. */
-  readonly meanings: (word: string) => Meanings;
 }
 
 /**
@@ -239,19 +221,7 @@ export function checkPattern(text: string, file: string, options: CheckOptions =
     search,
     account,
     sentences: () => counted.rounds.map((round) => accountOf(counted, round).sentence),
-    query: (key) => {
-      const withFixes = fixed();
-      const finding = withFixes.findings.find((one) => one.key === key);
-      return finding ? proposedFor(withFixes, finding, text, account) : null;
-    },
-    queryAt: (from, to) => proposedAt(report, text, { from, to }, account),
-    slips: (index, onHook) => {
-      const round = counted.rounds[index];
-      return round ? slipsFor(counted, round, onHook) : [];
-    },
-    tried: (at, figure) => tried(counted, at, figure, (changed) => decide(changed, options)),
     overview: () => overviewOf(counted),
-    meanings: (word) => meaningsOf(text, options, word),
   };
 }
 

@@ -1,9 +1,14 @@
-/** The face of the core for what few need, drafts side by side and shapes: it is fetched when it is asked for. */
+/** The face of the core for what is asked now and then, and fetched then: drafts side by side, shapes, slips, queries, meanings. */
 import { check, type RuleSettings } from './checks/registry.js';
 import type { CheckedDraft } from './comparing/carried.js';
 import { compare } from './comparing/compare.js';
 import type { Comparison } from './comparing/schema.js';
 import { decide } from './deciding/decide.js';
+import { slipsFor } from './explaining/hook.js';
+import type { HookSlip } from './explaining/schema.js';
+import { checkPattern, type CheckOptions } from './index.js';
+import { proposedAt, proposedFor, type Proposed } from './querying/proposed.js';
+import { tried, type Tried } from './querying/tried.js';
 import type { ReadOptions } from './reading/read.js';
 import { reportOf } from './report/report.js';
 import { documentOf } from './document/document.js';
@@ -13,8 +18,10 @@ import type { Shape } from './shape/schema.js';
 import { NO_SETTINGS, type ShapeSettings } from './shape/settings.js';
 import { shapeOf } from './shape/shape.js';
 import type { HouseStyle } from './style/style.js';
+import type { Span } from './text/source.js';
 
 export { findingsBetween } from './comparing/carried.js';
+export { meaningsOf } from './deciding/meanings.js';
 
 /** A text, and how it is to be read. */
 export interface ReadText extends Partial<ReadOptions> {
@@ -55,4 +62,45 @@ export function shapeOfText(
   const counted = decide(text, options);
   const prose = proseOf(counted.pattern);
   return shapeOf(drawingOf(counted, prose, documentOf(counted.pattern, prose.talk), settings));
+}
+
+/**
+ * Which slips of the maker explain another count on the hook, the likeliest first.
+ * @param round its number among all rounds of the text, from 0; nothing is told of one that it has not.
+ */
+export function slipsIn(
+  text: string,
+  round: number,
+  onHook: number,
+  options: ReadOptions = { terms: 'auto' },
+): HookSlip[] {
+  const counted = decide(text, options);
+  const here = counted.rounds[round];
+  return here ? slipsFor(counted, here, onHook) : [];
+}
+
+/** What comes of a figure in the round at a place; see `tried`. */
+export function triedIn(
+  text: string,
+  at: Span,
+  figure: number,
+  options: ReadOptions = { terms: 'auto' },
+): Tried | null {
+  return tried(decide(text, options), at, figure, (changed) => decide(changed, options));
+}
+
+/**
+ * A query on a finding, for which fixes are searched; or at some words, or at the round that they stand in.
+ * @param about the key of the finding, or the offsets of the words; null comes of a finding that is not there.
+ */
+export function queryIn(
+  text: string,
+  about: string | Span,
+  options: CheckOptions = { terms: 'auto' },
+): Proposed | null {
+  const checked = checkPattern(text, '', options);
+  if (typeof about !== 'string') return proposedAt(checked.report, text, about, checked.account);
+  const report = checked.fixed();
+  const finding = report.findings.find(({ key }) => key === about);
+  return finding ? proposedFor(report, finding, text, checked.account) : null;
 }

@@ -1,6 +1,7 @@
 import { decide } from './decide.js';
 import { describe, expect, it } from 'vitest';
 import { checkText, checkPattern } from '../index.js';
+import { meaningsOf } from './meanings.js';
 import { COSTS, Habits, type Reason } from './habits.js';
 
 const report = (text: string) => checkText(text, 'x');
@@ -46,7 +47,7 @@ describe('words that are explained nowhere', () => {
     ['nothing', 'Rnd 2: frob inc x 6 (12)\nRnd 3: sc around (12)\n', 'nothing', 3],
     ['a turning chain', 'Rnd 2: frob 3, inc x 6 (12)\nRnd 3: frob, sc around (12)\n', 'turning-chain', 3],
   ])('can be tried in every meaning: %s', (_, rest, sense, comesOut) => {
-    const { rounds: all, unsaid, ways } = checkPattern(`${HEAD}${rest}${TAIL}`, 'x').meanings('frob');
+    const { rounds: all, unsaid, ways } = meaningsOf(`${HEAD}${rest}${TAIL}`, { terms: 'auto' }, 'frob');
     expect(all).toBe(3);
     expect(unsaid).toBeLessThanOrEqual(3);
     expect(ways.filter((way) => way.comesOut === comesOut).map((way) => way.sense)).toContain(sense);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { checkPattern } from '../index.js';
+import { slipsIn } from '../onRequest.js';
 
 const TEXT = `US terms
 
@@ -12,7 +12,7 @@ Rnd 5: (sc 1, dec) x 6 (12)
 Rnd 6: ch 1, sc around, sl st to first sc (12)
 `;
 
-const first = (round: number, onHook: number) => checkPattern(TEXT, 'x').slips(round, onHook)[0]?.what;
+const first = (round: number, onHook: number) => slipsIn(TEXT, round, onHook)[0]?.what;
 
 describe('what is on the hook', () => {
   it.each([
@@ -28,12 +28,12 @@ describe('what is on the hook', () => {
   });
 
   it('has a way to go on for every slip, and nothing to say where the counts agree', () => {
-    const slips = checkPattern(TEXT, 'x').slips(2, 15);
+    const slips = slipsIn(TEXT, 2, 15);
     expect(slips.map(({ what }) => what)).toContain(
       'The repeat was worked 5 times instead of 6, and 2 stitches of the round before were passed over.',
     );
     expect(slips.every(({ mend }) => mend.length > 20)).toBe(true);
-    expect(checkPattern(TEXT, 'x').slips(2, 18)).toEqual([]);
+    expect(slipsIn(TEXT, 2, 18)).toEqual([]);
   });
 });
 
@@ -45,9 +45,9 @@ const JOIN = 'The slip stitch that closes the round was counted, or worked into,
 
 describe('all slips that explain a count, the likeliest first', () => {
   const all = (third: string, onHook: number) =>
-    checkPattern(`US terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: ${third}\n`, 'x')
-      .slips(2, onHook)
-      .map(({ what }) => what);
+    slipsIn(`US terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: ${third}\n`, 2, onHook).map(
+      ({ what }) => what,
+    );
 
   it.each<[string, number, readonly string[]]>([
     [

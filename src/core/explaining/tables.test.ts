@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { checkPattern } from '../index.js';
+import { slipsIn } from '../onRequest.js';
 
 /** How a third round on 12 stitches is told. */
 function told(instruction: string, terms = 'US'): string | undefined {
@@ -150,7 +151,7 @@ describe('a round of 12 stitches, told aloud', () => {
 describe('another count on the hook', () => {
   const first = (instruction: string, onHook: number) => {
     const text = `US terms\n\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: ${instruction}\n`;
-    return checkPattern(text, 'x').slips(2, onHook)[0]?.what;
+    return slipsIn(text, 2, onHook)[0]?.what;
   };
 
   it.each([

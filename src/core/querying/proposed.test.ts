@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { checkPattern } from '../index.js';
+import { queryIn } from '../onRequest.js';
 
 const TEXT =
   'Ball\nUS terms\n\nSHELL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (13)\nRnd 3: (sc 1, inc) x 6 (18)\nRnd 5: (sc 2, inc) x 6 (24)\nSew on the eyes.\n';
@@ -9,7 +10,7 @@ const words = (at: { from: number; to: number } | null) => (at ? TEXT.slice(at.f
 describe('a query on a finding', () => {
   const on = (rule: string) => {
     const finding = checked.report.findings.find((one) => one.rule === rule);
-    return finding ? checked.query(finding.key) : null;
+    return finding ? queryIn(TEXT, finding.key) : null;
   };
 
   it('holds what the text says, the round laid open, and the line as it would come out', () => {
@@ -30,12 +31,13 @@ describe('a query on a finding', () => {
   });
 
   it('is nothing where there is no such finding', () => {
-    expect(checked.query('nothing')).toBeNull();
+    expect(queryIn(TEXT, 'nothing')).toBeNull();
   });
 });
 
 describe('a query in words of one’s own', () => {
-  const at = (found: string, length = 0) => checked.queryAt(TEXT.indexOf(found), TEXT.indexOf(found) + length);
+  const at = (found: string, length = 0) =>
+    queryIn(TEXT, { from: TEXT.indexOf(found), to: TEXT.indexOf(found) + length });
 
   it.each([
     [
@@ -49,10 +51,10 @@ describe('a query in words of one’s own', () => {
     ['a part, at its heading', at('SHELL'), 'part', 'SHELL', /^$/],
     ['any other line', at('Sew on'), 'words', 'Sew on the eyes.', /^$/],
   ] as const)('is about %s', (_, query, scope, about, text) => {
-    expect(query.scope).toBe(scope);
-    expect(words(query.at)).toBe(about);
-    expect(query.text).toMatch(text);
-    expect(query.proposal).toBe('');
+    expect(query?.scope).toBe(scope);
+    expect(words(query?.at ?? null)).toBe(about);
+    expect(query?.text).toMatch(text);
+    expect(query?.proposal).toBe('');
   });
 });
 
@@ -118,7 +120,7 @@ describe('a query on each kind of finding', () => {
     ],
   ])('%s', (rule, scope, about, part, round, text, proposal) => {
     const finding = all.fixed().findings.find((one) => one.rule === rule);
-    const query = all.query(finding?.key ?? '');
+    const query = queryIn(shell, finding?.key ?? '');
     expect(query).toMatchObject({ scope, part, round, text, proposal });
     expect(shell.slice(query?.at?.from, query?.at?.to)).toBe(about);
   });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { checkPattern } from '../index.js';
+import { triedIn } from '../onRequest.js';
 
 const BALL = (third: string) =>
   `Ball\nRnd 1: 6 sc in magic ring (6)\nRnd 2: inc x 6 (12)\nRnd 3: ${third}\nRnd 4: (sc 2, inc) x 6 (24)\n`;
@@ -8,7 +8,7 @@ const BALL = (third: string) =>
 function withFigure(third: string, figure: number): string | null {
   const text = BALL(third);
   const from = text.indexOf('Rnd 3');
-  const tried = checkPattern(text, '').tried({ from, to: from + 5 }, figure);
+  const tried = triedIn(text, { from, to: from + 5 }, figure);
   if (!tried) return null;
   expect(text.slice(0, tried.from) + tried.written + text.slice(tried.to)).toContain(tried.words);
   return `${tried.words} > ${tried.into}/${tried.edge} ${tried.made} ${tried.verdict}`;
@@ -27,7 +27,7 @@ describe('a figure that somebody named', () => {
   });
 
   it('is not tried where no round stands', () => {
-    expect(checkPattern(BALL('sc (12)'), '').tried({ from: 0, to: 4 }, 7)).toBeNull();
-    expect(checkPattern('', '').tried({ from: 0, to: 0 }, 7)).toBeNull();
+    expect(triedIn(BALL('sc (12)'), { from: 0, to: 4 }, 7)).toBeNull();
+    expect(triedIn('', { from: 0, to: 0 }, 7)).toBeNull();
   });
 });

@@ -7,6 +7,7 @@ import {
   type Report,
   type ReportFinding,
 } from '../../core/index.js';
+import { meaningsOf, queryIn, slipsIn, triedIn } from '../../core/onRequest.js';
 import type { Notes as StoredNotes, StoredPattern } from '../patterns.js';
 import { QueryList } from '../queries/queryList.svelte.js';
 import type { CheckListener } from '../workers/checker.js';
@@ -104,21 +105,22 @@ export function checkingHere(options: CheckOptions = { terms: 'auto' }): OpenChe
   const asked: string[] = [];
   const open = (listener: CheckListener): Checking => {
     let last: Checked | null = null;
+    let checked = '';
     let hand = options.hand ?? NO_HAND;
     return {
       check(text, name) {
         asked.push(text);
         listener.state('busy');
+        checked = text;
         last = checkPattern(text, name, { ...options, hand });
         listener.state('done');
         listener.told(last.fixed(), text, true);
       },
       account: (round) => Promise.resolve(last?.account(round) ?? null),
-      slips: (round, onHook) => Promise.resolve(last?.slips(round, onHook) ?? []),
-      meanings: (word) => Promise.resolve(last?.meanings(word) ?? null),
-      query: (about) =>
-        Promise.resolve((typeof about === 'string' ? last?.query(about) : last?.queryAt(about.from, about.to)) ?? null),
-      tried: (at, figure) => Promise.resolve(last?.tried(at, figure) ?? null),
+      slips: (round, onHook) => Promise.resolve(slipsIn(checked, round, onHook, { ...options, hand })),
+      meanings: (word) => Promise.resolve(meaningsOf(checked, { ...options, hand }, word)),
+      query: (about) => Promise.resolve(queryIn(checked, about, { ...options, hand })),
+      tried: (at, figure) => Promise.resolve(triedIn(checked, at, figure, { ...options, hand })),
       overview: () => Promise.resolve(last?.overview() ?? null),
       inStyle: (text) => Promise.resolve(inStyle(text, options.style ?? {}, options)),
       earlier: (text) =>

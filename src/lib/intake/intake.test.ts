@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { checkPattern, type CheckOptions, type Hand } from '../../core/index.js';
+import { meaningsOf } from '../../core/onRequest.js';
 import type { HandChange, StoredPattern } from '../patterns.js';
 import type { CheckListener } from '../workers/checker.js';
 import { byLine } from './corrections.js';
@@ -23,17 +24,19 @@ const TUMBLY = [
 function understanding(listener: CheckListener, options: CheckOptions): Understanding {
   let { terms, hand = { words: {} } } = options;
   let last = checkPattern('', '');
+  let checked = '';
   return {
     setHand: (next) => (hand = next),
     setTerms: (next) => (terms = next),
     check(text, name) {
+      checked = text;
       last = checkPattern(text, name, { terms, hand });
       listener.state('done');
       listener.told(last.report, text, true);
     },
     overview: () => Promise.resolve(last.overview()),
     account: (round) => Promise.resolve(last.account(round)),
-    meanings: (word) => Promise.resolve(last.meanings(word)),
+    meanings: (word) => Promise.resolve(meaningsOf(checked, { terms, hand }, word)),
     close: () => undefined,
   };
 }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { checkPattern, NO_HAND, placeAt, type Checked } from '../../core/index.js';
+import { checkPattern, NO_HAND, placeAt } from '../../core/index.js';
+import { triedIn } from '../../core/onRequest.js';
 import { blocksOf, letterHtml, letterText } from '../letter.js';
 import type { StoredPattern } from '../patterns.js';
 import type { Query, QueryState } from '../queries.js';
@@ -50,13 +51,13 @@ async function sessionOn(queries: readonly Query[], { text = BALL, newest = 1, c
     },
     putAside: (_, { rule, reason }) => Promise.resolve(void kept.push(`aside ${rule}: ${reason}`)),
   });
-  let checked: Checked | null = null;
+  let checked = '';
   session.begin(({ told }) => ({
     check: (about, name) => {
-      checked = checkPattern(about, name);
-      told(checked.report, about, true);
+      checked = about;
+      told(checkPattern(about, name).report, about, true);
     },
-    tried: (at, figure) => Promise.resolve(checked?.tried(at, figure) ?? null),
+    tried: (at, figure) => Promise.resolve(triedIn(checked, at, figure)),
     close: () => undefined,
   }));
   await Promise.resolve();

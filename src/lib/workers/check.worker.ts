@@ -11,6 +11,7 @@ import {
   shapeSettingsSchema,
   termsEvidence,
   type Checked,
+  type CheckOptions,
   type Comparison,
   type Conversion,
   type HookSlip,
@@ -98,13 +99,13 @@ export interface CheckWorker {
   /** Goes on with the search for fixes of the text that was checked last, for a few milliseconds; from an offset, at first. */
   search(asked: z.infer<typeof searchSchema>): Searched | null;
   account(round: number): RoundAccount | null;
-  slips(asked: { round: number; onHook: number }): HookSlip[];
-  meanings(word: string): Meanings | null;
+  slips(asked: { round: number; onHook: number }): Promise<HookSlip[]>;
+  meanings(word: string): Promise<Meanings | null>;
   overview(): Overview | null;
   /** A query on a finding, by its key; or at some words, by their offsets. */
-  query(asked: string | z.infer<typeof spanSchema>): Proposed | null;
+  query(asked: string | z.infer<typeof spanSchema>): Promise<Proposed | null>;
   /** What comes of a figure in the round at some words. */
-  tried(asked: z.infer<typeof triedSchema>): Tried | null;
+  tried(asked: z.infer<typeof triedSchema>): Promise<Tried | null>;
   earlier(text: string): EarlierRound[];
   compare(asked: AskedComparison): Promise<ComparedTexts>;
   convert(asked: AskedConversion): Conversion;
@@ -113,10 +114,12 @@ export interface CheckWorker {
   shape(asked: AskedShape): Promise<Shape>;
 }
 
-let last: Checked | null = null;
+let last: { readonly checked: Checked; readonly text: string; readonly options: CheckOptions } | null = null;
 /** What was read with the words of this pattern; from one key to the next nearly all of it stands again. */
 const memory = new Memory();
 const telling = new Telling();
+/** What few ask for is fetched when somebody does. */
+const onRequest = () => import('../../core/onRequest.js');
 /** Under way, for the text that was checked last. */
 let search: ReturnType<Checked['search']> | null = null;
 
@@ -124,30 +127,40 @@ const worker: CheckWorker = {
   ready: () => true,
   check(asked) {
     const { text, name, known, ...options } = askSchema.parse(asked);
-    last = checkPattern(text, name, { ...options, memory });
+    const checked = checkPattern(text, name, { ...options, memory });
+    last = { checked, text, options: { ...options, memory } };
     search = null;
-    return telling.tell(last.report, known);
+    return telling.tell(checked.report, known);
   },
   search(asked) {
     const { near, known } = searchSchema.parse(asked);
-    search ??= last?.search(near) ?? null;
+    search ??= last?.checked.search(near) ?? null;
     if (!search) return null;
     const { report, more } = piece(search);
-    return { told: report && report !== last?.report ? telling.tell(report, known) : null, more };
+    return { told: report && report !== last?.checked.report ? telling.tell(report, known) : null, more };
   },
-  account: (round) => last?.account(roundSchema.parse(round)) ?? null,
-  slips: ({ round, onHook }) => last?.slips(roundSchema.parse(round), countSchema.parse(onHook)) ?? [],
-  overview: () => last?.overview() ?? null,
-  query(asked) {
-    if (typeof asked === 'string') return last?.query(asked) ?? null;
-    const { from, to } = spanSchema.parse(asked);
-    return last?.queryAt(from, to) ?? null;
+  account: (round) => last?.checked.account(roundSchema.parse(round)) ?? null,
+  overview: () => last?.checked.overview() ?? null,
+  async slips(asked) {
+    const [round, onHook] = [roundSchema.parse(asked.round), countSchema.parse(asked.onHook)];
+    const { slipsIn } = await onRequest();
+    return last ? slipsIn(last.text, round, onHook, last.options) : [];
   },
-  tried(asked) {
+  async query(asked) {
+    const about = z.union([z.string(), spanSchema]).parse(asked);
+    const { queryIn } = await onRequest();
+    return last && queryIn(last.text, about, last.options);
+  },
+  async tried(asked) {
     const { figure, ...at } = triedSchema.parse(asked);
-    return last?.tried(at, figure) ?? null;
+    const { triedIn } = await onRequest();
+    return last && triedIn(last.text, at, figure, last.options);
   },
-  meanings: (word) => last?.meanings(handWordSchema.parse(word)) ?? null,
+  async meanings(asked) {
+    const word = handWordSchema.parse(asked);
+    const { meaningsOf } = await onRequest();
+    return last && meaningsOf(last.text, last.options, word);
+  },
   convert(asked) {
     const { text, decisions, ...options } = convertSchema.parse(asked);
     return convertTerms(text, { ...options, decisions: new Map(Object.entries(decisions)) });
@@ -158,12 +171,12 @@ const worker: CheckWorker = {
   },
   async shape(asked) {
     const { text, settings, ...options } = shapeSchema.parse(asked);
-    const { shapeOfText } = await import('../../core/onRequest.js');
+    const { shapeOfText } = await onRequest();
     return shapeOfText(text, settings, options);
   },
   async compare(asked) {
     const { before, after, ...options } = compareSchema.parse(asked);
-    const { compareDrafts, findingsBetween } = await import('../../core/onRequest.js');
+    const { compareDrafts, findingsBetween } = await onRequest();
     const drafts = compareDrafts({ ...options, text: before }, { ...options, text: after });
     return {
       comparison: drafts.comparison,
