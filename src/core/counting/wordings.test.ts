@@ -21,6 +21,29 @@ type Row = readonly [edge: number, words: string, figures: string];
 
 /** Groups of wordings that other hands use for the same, in US terms. */
 const US: Readonly<Record<string, readonly Row[]>> = {
+  'two of so many taken as one, by a word of language': [
+    [24, 'join 3rd + 4th, all round', '24 → 18'],
+    [25, 'join 4th & 5th all round', '25 → 20'],
+    [24, 'join every 3rd and 4th', '24 → 18'],
+    [24, '2nd and 3rd together all the way round', '24 → 16'],
+    [24, 'join 3rd and 5th, all round', '– → –'],
+    [24, 'join in pairs', '24 → 12'],
+    [24, 'work together in twos', '24 → 12'],
+    [23, 'join in pairs', '22 → 11; remainder'],
+  ],
+  'through both layers, with the figure behind': [
+    [24, 'sc both layers together, 12 sc', '24 → 12'],
+    [24, 'sc through both layers: 10 sc', '20 → 10; under'],
+    [24, 'crochet both sides together with 12 sc', '24 → 12'],
+    [24, 'crochet both sides together', '24 → 12'],
+    [24, 'sc front and back together', '24 → 12'],
+    [24, 'crochet both sides together with 11 sc, leave the rest', '22 → 11'],
+  ],
+  'left over': [
+    [24, 'sc 23; one stitch is left over', '23 → 23'],
+    [24, 'sc 20, 4 sts remain unworked', '20 → 20'],
+    [24, 'sc 20, 3 sts remain unworked', '20 → 20; under'],
+  ],
   'one in each': [
     [18, 'sc in each sc around', '18 → 18'],
     [18, 'sc in each of the 18 sts', '18 → 18'],

@@ -194,6 +194,19 @@ describe('whole pieces, with their names and what is made of each round', () => 
       ['Body: 6 12 18 24 24', 'Fin x2: 4 8 8'],
     ],
     [
+      'running text, with a word of its own for rounds, of which the first two have no number',
+      'The pear. American.\n\nStarted in a loop with six. Next lap put two in each, that made twelve. Third lap: one, then a double, six times over, so eighteen.\n' +
+        'Fourth lap two then a double, six times over, twenty-four. Laps five to nine just straight, twenty-four.\n' +
+        'Tenth: two and then take two together, six times over, eighteen left. Eleventh to thirteenth straight on eighteen.\nStuffed it here.\n' +
+        'Fourteenth: one and then take two together, six times over, twelve. Fifteenth: take two together all the way, six.\n',
+      ['The pear. American: 6 12 18 24 24 18 18 12 6'],
+    ],
+    [
+      'several ordinals a line',
+      'US terms\n\nPEAR\nFirst round: six in a loop. Second round: two in each, twelve. Third round: one, then two in one, six times over, eighteen. 4th to 6th rounds: straight, eighteen.\n',
+      ['Pear: 6 12 18 18'],
+    ],
+    [
       'a rest that is left in the line below',
       'UK terms\n\nLEG\nR1. 5dc into ring. (5 sts)\nR2. 2dc in every st. (10 sts)\nR3. *ch3, ss in 2nd ch from hook, ss in next ch, ss in next st* 3 times.\nLeave the rest. Fasten off.\n',
       ['Leg: 5 10 3'],

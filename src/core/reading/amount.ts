@@ -1,4 +1,5 @@
 import type { Amount } from '../pattern/instruction.js';
+import type { StitchId } from '../vocabulary/stitches.js';
 import { countInBracket } from './count.js';
 import { isBoundary, isWord, meaningAt, pass, tokenAt, type Reader } from './reader.js';
 
@@ -187,4 +188,17 @@ export function isTimesSign(reader: Reader, at: number): boolean {
 
 function times(count: number, next: number): ReadAmount {
   return { amount: { kind: 'times', times: count }, next };
+}
+
+/** "sc both layers together, 12 sc", "crochet both sides together with 12 sc": how many, told behind where they go. */
+export function figureBehind(reader: Reader, at: number): (ReadAmount & { readonly stitch: StitchId | null }) | null {
+  const from = isWord(reader, at, ',', ':', '-', '–', 'with') ? at + 1 : at;
+  const figure = tokenAt(reader, from);
+  const stitch = from > at && figure?.kind === 'number' ? meaningAt(reader, from + 1, 'stitch', 'stitch-word') : null;
+  if (!figure || !stitch || meaningAt(reader, stitch.next, 'more', 'in', 'together')) return null;
+  return {
+    amount: { kind: 'times', times: figure.value },
+    stitch: stitch.meaning.is === 'stitch' ? stitch.meaning.stitch : null,
+    next: stitch.next,
+  };
 }

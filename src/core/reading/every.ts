@@ -71,5 +71,6 @@ export function nthStitch(reader: Reader, at: number): Behind | null {
   const n = isWord(reader, each.next, 'other', 'alternate') ? 2 : rank?.kind === 'ordinal' ? rank.value : 0;
   if (n < 2 || n > MOST) return null;
   const word = meaningAt(reader, each.next + 1, 'stitch-word', 'stitch', 'loop-word');
-  return { plain: n - 1, next: word?.next ?? each.next + 1 };
+  const one = isWord(reader, each.next + 1, 'one', 'ones') ? each.next + 2 : each.next + 1;
+  return { plain: n - 1, next: word?.next ?? one };
 }

@@ -33,7 +33,8 @@ const WORD_LABEL = inEitherCase(
 const RING_AFTER = /^\s*\p{L}[\p{L} .]{0,30}?(?<!\p{L})(?:ring|circle|loop|mr|mc)(?!\p{L})/iu;
 const MAY_HOLD_LABEL = /[\d①-⑳]|ro(?:w|und)|rnd|next:/i;
 /** Where a label can stand within a line: after the end of a sentence or a bracket. */
-const AFTER_SENTENCE = /(?:[.!?;:|]|[)\]}],?)[ \t\u00a0*_]+(?=r|next)/giu;
+const AFTER_SENTENCE =
+  /(?:[.!?;:|]|[)\]}],?)[ \t\u00a0*_]+(?=r|next|\d{1,3}(?:st|nd|rd|th)\s|[fsten]\p{L}{2,6}(?:th|st|nd|rd)\s)/giu;
 /** "1st round:", "6th - 10th rounds:", "Third row:". */
 const ORDINAL = String.raw`(?:\d{1,3}(?:st|nd|rd|th)|first|second|third|fourth|fifth|sixth|seventh|eighth|ninth|tenth)`;
 const ORDINAL_LABEL = inEitherCase(
@@ -138,7 +139,8 @@ export function labelsIn(text: string, line: Span, context: LabelContext): Label
   AFTER_SENTENCE.lastIndex = 0;
   while (AFTER_SENTENCE.test(rest)) {
     const at = from + AFTER_SENTENCE.lastIndex;
-    const label = wordLabelAt(text, at, line.to, false) ?? nextLabel(text, at, line.to);
+    const label =
+      wordLabelAt(text, at, line.to, false) ?? nextLabel(text, at, line.to) ?? ordinalLabel(text, at, line.to);
     if (label) labels.push(label);
   }
   return labels;

@@ -391,6 +391,15 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
       'through both thicknesses',
       'through all layers',
       'through both layers together',
+      'both sides together',
+      'two sides together',
+      'the two sides together',
+      'two layers together',
+      'the two layers together',
+      'layers together',
+      'the layers together',
+      'sides together',
+      'front and back together',
     ],
   ],
   [{ is: 'until' }, ['until', 'till', 'til', 'til you have', 'until you have', 'until there are', 'until only']],
@@ -522,7 +531,7 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
  * What follows one of them is no instruction, up to the next words that are.
  */
 export const REMARK_LEADS: ReadonlySet<string> = new Set(
-  `fasten finish cut weave leave leaving stuff stuffing fill filling insert place put push attach sew pull tighten draw thread close
+  `fasten finish cut weave leave leaving stuff stuffing stuffed fill filling filled insert place put push attach sew pull tighten draw thread close
   mark move remember keep keeping carry carrying do if this that these those it note pm change changing switch hold holding pinch
   fold press flatten add more last bit break tie hide secure you your now when we i be before after here there as so check
   gently carefully optional tip photo see his her he she they their and then while turn pick bury run let join slip drop

@@ -66,6 +66,13 @@ export const EXAMPLES: ReadonlyMap<string, readonly string[]> = new Map(
       'in the back loops of each st: 1 sc',
       'from the 2nd ch work sl st, sc, hdc',
     ],
+    pairs: [
+      'join 4th + 5th, all round (24)',
+      'join every 3rd and 4th',
+      '2nd and 3rd together all around',
+      'join in pairs',
+      'work together in pairs (6)',
+    ],
     plain: [
       'work even (30)',
       'even',

@@ -4,6 +4,7 @@ import { chain, picot } from './chain.js';
 import { colour } from './colour.js';
 import { join } from './join.js';
 import { pieceFirst, placeFirst } from './placed.js';
+import { pairs } from './pairs.js';
 import { plain } from './plain.js';
 import { firstChain, layers, loops, otherSide, turn } from './markers.js';
 import { freeLoops, reference, roundSpan } from './reference.js';
@@ -25,6 +26,7 @@ export const FORMS: readonly InstructionForm[] = [
   repeatVerb,
   repeatBefore,
   bracket,
+  pairs,
   join,
   firstChain,
   chain,

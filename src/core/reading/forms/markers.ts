@@ -1,3 +1,4 @@
+import { figureBehind } from '../amount.js';
 import { isFabricStep } from './work.js';
 import { isBoundary, isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm } from '../reader.js';
 
@@ -80,13 +81,32 @@ export const firstChain: InstructionForm = {
   },
 };
 
-/** `work through both layers, sc 4`: said before the stitches. */
+/** `work through both layers, sc 4`: said before the stitches. `crochet both sides together (12)`: all that is said. */
 export const layers: InstructionForm = {
   name: 'layers',
   begins: ['both-layers', 'in', 'work'],
   read(reader, at) {
     const said = meaningAt(reader, pass(reader, pass(reader, at, 'work'), 'in'), 'both-layers');
-    if (!said || reader.steps.some(isFabricStep) || !isWord(reader, said.next, ',', ':')) return null;
+    if (!said || reader.steps.some(isFabricStep)) return null;
+    const figure = figureBehind(reader, said.next);
+    const ends = isBoundary(reader, said.next) || tokenAt(reader, said.next)?.kind === 'open';
+    if (
+      meaningAt(reader, at, 'work') &&
+      (figure?.stitch || (!figure && ends && !isWord(reader, said.next, ',', ':')))
+    ) {
+      const next = figure?.next ?? said.next;
+      reader.steps.push({
+        kind: 'work',
+        stitch: figure?.stitch ?? null,
+        per: 1,
+        over: 1,
+        amount: figure?.amount ?? { kind: 'fill', leave: 0 },
+        place: { kind: 'both-layers' },
+        span: spanBetween(reader, at, next),
+      });
+      return next;
+    }
+    if (!isWord(reader, said.next, ',', ':')) return null;
     reader.steps.push({ kind: 'flat', span: spanBetween(reader, at, said.next) });
     return said.next + 1;
   },

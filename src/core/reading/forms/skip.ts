@@ -65,13 +65,15 @@ function skipEvery(reader: Reader, at: number, { plain, next: behind }: Behind):
 /**
  * The end of the edge, left on purpose.
  *
- * `sc 4, leave the remaining 8 sts unworked`   `sc 6, leave the rest`
- *        ^                                            ^
+ * `sc 4, leave the remaining 8 sts unworked`   `sc 6, leave the rest`   `sc 23; one stitch is left over`
+ *        ^                                            ^                          ^
  */
 export const leave: InstructionForm = {
   name: 'leave',
-  begins: ['leave', 'total'],
+  begins: ['leave', 'total', 'number'],
   read(reader, at) {
+    const over = leftOver(reader, at);
+    if (over !== null) return over;
     const verb = meaningAt(reader, at, 'leave') ?? (isWord(reader, at, 'leaving') ? { next: at + 1 } : null);
     if (!verb) return null;
     let i = pass(reader, pass(reader, verb.next, 'last'), 'next', 'each');
@@ -98,3 +100,13 @@ export const leave: InstructionForm = {
     return end;
   },
 };
+
+/** "4 sts remain unworked", "one stitch is left over"; "6 sts are left" tells the count. */
+function leftOver(reader: Reader, at: number): number | null {
+  const number = tokenAt(reader, at);
+  const stitch = number?.kind === 'number' ? meaningAt(reader, at + 1, 'stitch-word', 'stitch') : null;
+  const remain = stitch && meaningAt(reader, stitch.next, 'remain');
+  if (!number || !remain || !isWord(reader, remain.next, 'over', 'unworked', 'unused', 'free')) return null;
+  reader.steps.push({ kind: 'leave', count: number.value, span: spanBetween(reader, at, remain.next + 1) });
+  return remain.next + 1;
+}

@@ -1,6 +1,6 @@
 import { once, type Amount, type Group, type Step, type Work } from '../../pattern/instruction.js';
 import { COLOUR_WORDS } from '../../vocabulary/words.js';
-import { isTimesSign, amountAfter } from '../amount.js';
+import { isTimesSign, amountAfter, figureBehind } from '../amount.js';
 import { isPlainAround, spreadAt } from '../spread.js';
 import { inEveryNth } from '../every.js';
 import { amountAfterTool, amountBefore, readTool, type Tool } from '../tool.js';
@@ -63,8 +63,10 @@ export const work: InstructionForm = {
     if (read.loops && read.loops !== 'both') {
       reader.steps.push({ kind: 'loops', loops: read.loops, span: read.work.span });
     }
-    reader.steps.push(read.work);
-    return read.next;
+    const figure = read.work.place.kind === 'both-layers' ? figureBehind(reader, read.next) : null;
+    const told = figure && (figure.stitch ?? read.work.stitch) === read.work.stitch ? figure : null;
+    reader.steps.push(told ? { ...read.work, amount: told.amount } : read.work);
+    return told?.next ?? read.next;
   },
 };
 

@@ -173,6 +173,8 @@ function leadsToCount(tokens: readonly Token[], figure: number): boolean {
 function unshaped({ tokens }: Words, at: number): Phrase | null {
   const words = tokens.slice(at, at + LONGEST_DENIAL).map(({ word }) => word);
   if (UNCHANGED.test(words[0] ?? '')) return { item: { is: 'plain' }, next: at + 1 };
+  // "straight on eighteen"
+  if (at === 0 && PLAIN_ROUND.test(words[0] ?? '') && words[1] === 'on') return { item: { is: 'plain' }, next: 2 };
   // "five rounds of nothing", "leave it alone"
   const left = LEFT_ALONE.exec(words.join(' '))?.[0];
   if (left) return { item: { is: 'plain' }, next: at + left.split(' ').length };

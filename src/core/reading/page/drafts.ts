@@ -6,7 +6,7 @@ import type { Lexicon } from '../lexicon.js';
 import { extent, type Layout } from './extent.js';
 import { endSign, labelAt, labelled, unnumbered } from './labelled.js';
 import { alike, type Place, type Series } from './series.js';
-import { countOfRounds } from './looks.js';
+import { countOfRounds, lookAt } from './looks.js';
 import { SENTENCE } from './stretches.js';
 
 /** So great a share of the labels is most of them; in running text so many of them stand in the middle of a line. */
@@ -39,7 +39,8 @@ export function draftsOf(source: SourceText, lexicon: Lexicon, series: Series): 
     const spoken = spokenOf(source, before, label, place.line);
     const begins = label.from === 2 ? before?.to !== 1 : label.from === 1 && goesAround(source, lexicon, words);
     const first = begins ? firstBefore(source, lexicon, label, place) : null;
-    return [...(first ? [first] : []), ...(spoken ? [spoken] : []), { label, line: place.line, words }];
+    const told = label.from === 3 && !before ? toldBefore(source, lexicon, label, place) : [];
+    return [...(first ? [first] : told), ...(spoken ? [spoken] : []), { label, line: place.line, words }];
   });
   return layout.flows ? drafts.flatMap((draft, i) => parted(source.text, draft, drafts[i + 1])) : drafts;
 }
@@ -165,10 +166,38 @@ function firstBefore(source: SourceText, lexicon: Lexicon, label: Label, place: 
     const name = /^[^.:]{3,40}[.:]\s+/u.exec(words.slice(0, tokens[ring]?.from))?.[0].length ?? 0;
     const from = span.from + (name > 0 ? name : words.length - words.trimStart().length);
     const at = { from, to: from };
-    const own = label.from === 2 ? labelled('1', { first: 1, last: 1 }, at, false) : beginning(at);
+    const own = label.from === 2 ? numbered(1, from) : beginning(at);
     return { label: own, line, words: [{ from, to }], uncounted: true };
   }
   return null;
+}
+
+/** "Next lap", "The next round" */
+const NEXT = /^(?:then )?(?:the )?next \p{L}+[,:]?\s+/iu;
+
+/** "I started in a ring with six. The next round has two in each, twelve." before the third round: the first two. */
+function toldBefore(source: SourceText, lexicon: Lexicon, { span }: Label, place: Place): Draft[] {
+  const { text } = source;
+  const sentences: (Span & { line: number })[] = [];
+  for (let line = Math.max(0, place.line - 2); line <= place.line; line += 1) {
+    const { from, to } = lineSpan(source, line);
+    for (const { 0: sentence, index } of text.slice(from, Math.min(to, span.from)).matchAll(SENTENCE))
+      sentences.push({ from: from + index, to: from + index + sentence.trimEnd().length, line });
+  }
+  const [first, second] = sentences.slice(-2);
+  if (!first || !second || beginsAt(tokenize(text, first, 60, lexicon.alphabet), lexicon) < 0) return [];
+  const words = text.slice(second.from, second.to);
+  if (!lookAt(words, lexicon).works) return [];
+  const body = { from: second.from + (NEXT.exec(words)?.[0].length ?? 0), to: second.to };
+  return [
+    { label: numbered(1, first.from), line: first.line, words: [first], uncounted: true },
+    { label: numbered(2, second.from), line: second.line, words: [body] },
+  ];
+}
+
+/** A label that nothing in the text says. */
+function numbered(number: number, from: number): Label {
+  return labelled(String(number), { first: number, last: number }, { from, to: from }, false);
 }
 
 /** The label of a round that comes before the first. */

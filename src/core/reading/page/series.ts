@@ -130,10 +130,15 @@ class Trail {
     return this.#last > 0 && missing > 0 && missing < MOST_MISSING && continues(places, i);
   }
 
-  /** A series begins with one, or with two: the first round often has no number, "ring of 6" above "2 6 inc". */
-  #begins({ numeral, line }: Place, next: Place | undefined): boolean {
-    const second = numeral.first === 2 && this.#last !== 1 && next?.numeral.first === numeral.last + 1;
-    return (numeral.first === 1 || second) && line !== this.#line;
+  /**
+   * A series begins with one, or with two: the first round often has no number, "ring of 6" above "2 6 inc". In running text it
+   * may begin with three: "I started with six. The next round has twelve. Third round: …".
+   */
+  #begins({ numeral, line, from }: Place, next: Place | undefined): boolean {
+    const goesOn = next?.numeral.first === numeral.last + 1;
+    const second = numeral.first === 2 && this.#last !== 1 && goesOn;
+    const third = numeral.first === 3 && this.#last === 0 && goesOn && from !== undefined;
+    return (numeral.first === 1 || second || third) && line !== this.#line;
   }
 }
 
@@ -183,6 +188,7 @@ function goingOn(text: string, numerals: readonly Numeral[], at: number, first: 
 /** All numerals of the text, by what stands around them. */
 function placesByKey(source: SourceText): Map<string, Place[]> {
   const byKey = new Map<string, Place[]>();
+  const roundWords = roundWordsIn(source.text);
   let count = 0;
   source.lineStarts.forEach((_, line) => {
     const span = lineSpan(source, line);
@@ -194,7 +200,7 @@ function placesByKey(source: SourceText): Map<string, Place[]> {
       if (isMentioned(source.text, start, numeral)) return;
       for (const written of numeral.other ? [numeral, numeral.other] : [numeral]) {
         const place = { line, numeral: written, start, end: span.to, more: goingOn(source.text, numerals, i, written) };
-        for (const [key, one] of keysOf(source, span, place, i === 0)) {
+        for (const [key, one] of keysOf(source, span, place, { first: i === 0, roundWords })) {
           const places = byKey.get(key);
           if (places) places.push(one);
           else byKey.set(key, [one]);
@@ -206,7 +212,12 @@ function placesByKey(source: SourceText): Map<string, Place[]> {
 }
 
 /** The families that a numeral may be of, by what stands around it. */
-function* keysOf(source: SourceText, line: Span, place: Place, first: boolean): Iterable<[string, Place]> {
+function* keysOf(
+  source: SourceText,
+  line: Span,
+  place: Place,
+  { first, roundWords }: { first: boolean; roundWords: ReadonlySet<string> },
+): Iterable<[string, Place]> {
   const { text } = source;
   const { numeral, start } = place;
   const { left, right } = sidesOf(text, numeral, line);
@@ -215,19 +226,24 @@ function* keysOf(source: SourceText, line: Span, place: Place, first: boolean): 
   // "2.3": the number of the piece may stand before that of the round.
   const leads = first || (before.length <= 6 && !/\p{L}|\s/u.test(before));
   if (leads && before.length <= LONGEST_PREFIX) yield [`start ${numeral.kind} ${alike(before)}`, place];
-  const called = calledIn(source, place, left);
+  const called = calledIn(source, place, left, roundWords);
   if (called) yield called;
   // "Fourth: …" goes on from "the third round".
-  else if (isOrdinal(text.slice(numeral.from, numeral.to)) && begins(text, numeral.from, start))
-    for (const word of ROUND_WORDS) yield [`left ${word}`, { ...place, from: numeral.from }];
+  else if (isOrdinal(text.slice(numeral.from, numeral.to).split(' ', 1).join('')) && begins(text, numeral.from, start))
+    for (const word of roundWords) yield [`left ${word}`, { ...place, from: numeral.from }];
   if (/^[.:)\]|~>=–—»•]$/u.test(right) && begins(text, numeral.from, start))
     yield [`right ${numeral.kind} ${right}`, place];
 }
 
 /** By the word beside it: "round five", "the second round", or "Rd" at the end of the line above. */
-function calledIn(source: SourceText, place: Place, left: string): [string, Place] | null {
+function calledIn(
+  source: SourceText,
+  place: Place,
+  left: string,
+  roundWords: ReadonlySet<string>,
+): [string, Place] | null {
   const { numeral, line } = place;
-  const ranked = rankedIn(source.text, numeral);
+  const ranked = rankedIn(source.text, numeral, roundWords);
   if (ranked) return [`left ${ranked.word}`, { ...place, numeral: ranked.numeral, from: numeral.from }];
   // "the second round 1 sc"
   const rank = RANK_BEFORE.exec(source.text.slice(Math.max(place.start, numeral.from - 24), numeral.from))?.[1];
@@ -248,21 +264,45 @@ function isMentioned(text: string, start: number, { from }: Numeral, mention = M
   return mention.test(text.slice(Math.max(start, from - 32), from));
 }
 
-const ROUND_WORDS = ['round', 'rnd', 'row'] as const;
-const RANK_BEFORE = /(?<![\p{L}\d])([\p{L}\d]+)[ \t](?:rounds?|rnds?|rows?)[ \t]$/iu;
+const RANK_BEFORE = /(?<![\p{L}\d])([\p{L}\d]+)[ \t]\p{L}{3,8}[ \t]$/u;
+const RANKS = /(?<![\p{L}\d])(\d{1,3}(?:st|nd|rd|th)|\p{L}{4,12})[ \t](\p{L}{3,8})(?!\p{L})/giu;
+/** A hand calls its rounds by a word that stands behind so many ordinals: "next lap", "third lap". */
+const FEWEST_RANKS = 3;
+const OF_STITCHES = /^(?:sts?|stitch(?:es)?|ch|chains?|loops?|posts?|one|and|to|of|from)$/;
+
+/** What the rounds of a text may be called: as everybody calls them, and as this hand does. */
+function roundWordsIn(text: string): ReadonlySet<string> {
+  const ranks = new Map<string, Set<string>>();
+  for (const [, rank = '', word = ''] of text.matchAll(RANKS)) {
+    const called = alike(word);
+    if (!(isOrdinal(rank) || /^next$/i.test(rank)) || OF_STITCHES.test(called)) continue;
+    ranks.set(called, (ranks.get(called) ?? new Set()).add(rank.toLowerCase()));
+  }
+  return new Set([
+    'round',
+    'rnd',
+    'row',
+    ...[...ranks].filter(([, all]) => all.size >= FEWEST_RANKS).map(([word]) => word),
+  ]);
+}
 
 function isOrdinal(word: string): boolean {
   return /^\d+(?:st|nd|rd|th)$/i.test(word) || ordinal(word.toLowerCase()) !== null;
 }
 
-const RANKED = /(?<=[a-z])[ \t](rounds?|rnds?|rows?)(?!\p{L})/iuy;
+const RANKED = /(?<=[a-z])[ \t](\p{L}{3,8})(?!\p{L})/iuy;
 
 /** An ordinal and the word behind it: "second round". */
-function rankedIn(text: string, numeral: Numeral): { word: string; numeral: Numeral } | null {
+function rankedIn(
+  text: string,
+  numeral: Numeral,
+  roundWords: ReadonlySet<string>,
+): { word: string; numeral: Numeral } | null {
   RANKED.lastIndex = numeral.to;
   const match = numeral.first === numeral.last ? RANKED.exec(text) : null;
-  if (!match?.[1] || !isOrdinal(text.slice(numeral.from, numeral.to))) return null;
-  return { word: alike(match[1]), numeral: { ...numeral, to: RANKED.lastIndex } };
+  const word = alike(match?.[1] ?? '');
+  if (!roundWords.has(word) || !isOrdinal(text.slice(numeral.from, numeral.to))) return null;
+  return { word, numeral: { ...numeral, to: RANKED.lastIndex } };
 }
 
 /** The last word of the line above, and where it stands. */
