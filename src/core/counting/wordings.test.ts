@@ -39,6 +39,11 @@ const US: Readonly<Record<string, readonly Row[]>> = {
     [24, 'sc front and back together', '24 → 12'],
     [24, 'crochet both sides together with 11 sc, leave the rest', '22 → 11'],
   ],
+  'yarns by their letters': [
+    [24, 'A 8, B 8, A 8', '24 → 24'],
+    [24, 'A 4, B 4, A 4, C 12', '24 → 24'],
+    [24, 'A 10, B 10', '20 → 20; under'],
+  ],
   'left over': [
     [24, 'sc 23; one stitch is left over', '23 → 23'],
     [24, 'sc 20, 4 sts remain unworked', '20 → 20'],

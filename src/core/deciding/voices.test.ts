@@ -185,7 +185,7 @@ describe('whole pieces, with their names and what is made of each round', () => 
       'counts in front, and plain rounds of which nothing is told',
       'HAMSTER, in rounds, US.\n   six into a magic ring.\n   [12]  increase everywhere\n   [18]  every second\n   [24]  every third\n' +
         '   [24]  x 6  nothing special\n   [18]  2, dec\n   [12]  1, dec\n   [6]   decs only\n\nEARS, two\n   five into a magic ring\n   [10] increase everywhere\n   [10] nothing special\n',
-      ['HAMSTER: 6 12 18 24 24 18 12 6', 'Ears x2: 5 10 10'],
+      ['Hamster: 6 12 18 24 24 18 12 6', 'Ears x2: 5 10 10'],
     ],
     [
       'pieces that a column names where they begin',
@@ -199,7 +199,17 @@ describe('whole pieces, with their names and what is made of each round', () => 
         'Fourth lap two then a double, six times over, twenty-four. Laps five to nine just straight, twenty-four.\n' +
         'Tenth: two and then take two together, six times over, eighteen left. Eleventh to thirteenth straight on eighteen.\nStuffed it here.\n' +
         'Fourteenth: one and then take two together, six times over, twelve. Fifteenth: take two together all the way, six.\n',
-      ['The pear. American: 6 12 18 24 24 18 18 12 6'],
+      ['The pear: 6 12 18 24 24 18 18 12 6'],
+    ],
+    [
+      'a word of its own for rounds, below a title that says the terms',
+      'Pear · US\n\nLap 1: 6 sc in a ring (6)\nLap 2: inc x 6 (12)\nLap 3: (sc, inc) x 6 (18)\nLaps 4-6: sc around (18)\nLap 7: (sc, dec) x 6 (12)\n',
+      ['Pear: 6 12 18 18 12'],
+    ],
+    [
+      'pieces that are numbered, each in a line of its own',
+      'Spider, US terms\n\nLeg 1: 6 sc in a ring (6)\n\nLeg 2: 5 sc in a ring (5)\n\nLeg 3: 4 sc in a ring (4)\n\nLeg 4: 3 sc in a ring (3)\n',
+      ['Leg 1: 6', 'Leg 2: 5', 'Leg 3: 4', 'Leg 4: 3'],
     ],
     [
       'several ordinals a line',

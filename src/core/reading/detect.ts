@@ -207,3 +207,25 @@ export function witnessesIn(text: string): TermsWitness[] {
   for (const match of text.matchAll(WEAK_UK)) note(match[0].toLowerCase(), 'uk', match.index);
   return [...found.values()].sort((a, b) => b.count - a.count);
 }
+
+/** What a line may hold that says nothing but its terms: "US terms", "Terms: UK", "(written in British terminology throughout)". */
+const OF_TERMS: ReadonlySet<string> = new Set(
+  'us uk u s k american british english terms term terminology abbreviations language crochet standard pattern written in use uses used using is are this the all throughout'.split(
+    ' ',
+  ),
+);
+
+/** Whether a line says nothing but its terms. */
+export function saysTerms(text: string): boolean {
+  const words = text.toLowerCase().match(/\p{L}+/gu) ?? [];
+  return words.every((word) => OF_TERMS.has(word)) && declarationsIn(text).length > 0;
+}
+
+/** "Pear. American terms.", "Seal pup · US" */
+const TERMS_BEHIND = /^(.*\S)\s*(?:[.,;·|•]|\s[–—-])\s+([^.,;·|•–—]{2,40})\.?\s*$/u;
+
+/** A title without the terms that it may end on. */
+export function withoutTerms(title: string): string {
+  const [, before, said = ''] = TERMS_BEHIND.exec(title) ?? [];
+  return before !== undefined && saysTerms(said) ? before : title;
+}

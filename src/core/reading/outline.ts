@@ -2,7 +2,7 @@ import type { Instruction, Part, Passage, RoundReference, Section } from '../pat
 import { lineIndexAt, lineSpan, type SourceText, type Span } from '../text/source.js';
 import type { SectionKind } from '../vocabulary/sections.js';
 import type { InstructionReader } from './again.js';
-import { declarationsIn } from './detect.js';
+import { saysTerms, withoutTerms } from './detect.js';
 import { NO_INSTRUCTION } from './gist/gist.js';
 import type { LineRole } from './hand.js';
 import { BEGINS_IN_CHAIN, sectionOf, type Heading } from './headings.js';
@@ -50,13 +50,6 @@ const LONGEST_NAME = 40;
 /** "Just like the first leg", "Work as for right arm" */
 const LIKE_OTHER =
   /^\W*(?:(?:just|exactly|work(?:ed)?|made?|make|crochet) )*(?:like|same as|as for|as) (?:the )?\p{L}{3}/iu;
-/** What a line may hold that says nothing but its terms: "US terms", "Terms: UK", "(written in British terminology throughout)". */
-const OF_TERMS: ReadonlySet<string> = new Set(
-  'us uk u s k american british english terms term terminology abbreviations language crochet standard pattern written in use uses used using is are this the all throughout'.split(
-    ' ',
-  ),
-);
-
 /** Finds parts and rounds, in one pass over the lines. */
 export function outlineOf(
   source: SourceText,
@@ -497,12 +490,7 @@ class Outliner {
 function titleIn(text: string): string | null | undefined {
   if (HEADS_TABLE.test(text)) return undefined;
   if (saysTerms(text) || inlineSection(text).kind) return null;
-  return text.replace(/^[^\p{L}\d]+|[^\p{L}\d)!?]+$/gu, '');
-}
-
-function saysTerms(text: string): boolean {
-  const words = text.toLowerCase().match(/\p{L}+/gu) ?? [];
-  return words.every((word) => OF_TERMS.has(word)) && declarationsIn(text).length > 0;
+  return withoutTerms(text).replace(/^[^\p{L}\d]+|[^\p{L}\d)!?]+$/gu, '');
 }
 
 /** "Hook: 2.5 mm": the section that begins in a line, and its name with the sign behind it. */

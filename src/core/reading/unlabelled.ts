@@ -34,6 +34,8 @@ const NOTE = /^\W{0,4}(?:notes?|nb|tips?|hint|remember)(?!\p{L})|(?<!\p{L})(?:ga
 /** "twos = two in every stitch, ones = one in each", "inc = 2 dc in one st": what words mean, and no count. */
 const EXPLAINS =
   /=\s*\p{L}[^=]*=\s*(?:\p{L}|\d+\s\p{L})|^\W{0,3}\p{L}[\p{L}\d]{0,9}\s*=(?!\s*\d+\s*(?:sts?|stitch(?:es)?)?\W*$).*\p{L}/iu;
+/** A piece begins in a ring or in a chain. */
+const BEGINS = /(?<!\p{L})(?:ring|circle|loop|mr|ch(?:ain)?s?)(?!\p{L})/iu;
 const LONGEST_REFERENCE = 120;
 /** "Nothing for 6 rounds, so that's round 12" */
 const ASIDE = / so .*$/iu;
@@ -100,14 +102,18 @@ export class UnlabelledRounds {
     const { inRing, countAtEnd } = this.#ahead.traitsOf(text);
     if (!part && !inRing && !countAtEnd) return null;
     const heading = part ?? this.nameBefore(text);
-    return heading !== null && heading.section === null ? this.first(line, heading) : null;
+    return heading?.section === null && !this.#isOneOf(heading) ? this.first(line, heading) : null;
   }
 
-  /** "Scarf: ch 60, sc in 2nd ch from hook and in each ch across (59).": a piece in a chain, named in its line. */
+  /**
+   * "Scarf: ch 60, sc in 2nd ch from hook and in each ch across (59).": a piece in a chain, named in its line; or one of several
+   * in a ring, "Leg 2: 6 sc in a ring (6)".
+   */
   chainPiece(line: Span, text: string): UnlabelledRound | null {
     const heading = this.nameBefore(text);
     if (!heading || heading.section !== null || isFoundation(heading)) return null;
-    return BEGINS_IN_CHAIN.test(heading.rest) ? this.first(line, heading) : null;
+    const inRing = /\s\d$/.test(heading.name) && BEGINS.test(heading.rest.slice(0, 40)) && !this.#isOneOf(heading);
+    return inRing || BEGINS_IN_CHAIN.test(heading.rest) ? this.first(line, heading) : null;
   }
 
   /** "Just like the first leg, I to VIII": a piece whose rounds have been told with another, as a label that has them all. */
@@ -147,6 +153,19 @@ export class UnlabelledRounds {
       named: heading && { heading: { ...heading, rest: '' }, span: { from: line.from, to: bodyFrom } },
       round: { label: null, from: bodyFrom, bodyFrom, to },
     };
+  }
+
+  /** "Lap 1" above "Lap 2" and so on: what this hand calls its rounds, and no pieces that each begin anew. */
+  #isOneOf({ name }: Heading): boolean {
+    const { text } = this.#source;
+    const [, word, ranked] = /^(\p{L}+) \d{1,3}$|^1st (\p{L}+)$/iu.exec(name) ?? [];
+    const stands = (...heads: readonly string[]) => heads.some((head) => text.includes(`\n${head}`));
+    const goesOn = ranked
+      ? stands(`2nd ${ranked}`) && stands(`3rd ${ranked}`) && stands('4th ')
+      : stands(`${word} 2`) && stands(`${word} 3`) && stands(`${word} 4`, `${word}s 4`);
+    if (!(word ?? ranked) || !goesOn) return false;
+    const second = text.indexOf(`\n${ranked ? `2nd ${ranked}` : `${word} 2`}`) + 1;
+    return !BEGINS.test(text.slice(second, second + 60).split('\n')[0] ?? '');
   }
 
   /** Where an instruction ends that goes on in the next lines. */

@@ -61,6 +61,8 @@ export const colour: InstructionForm = {
       reader.steps.push({ kind: 'colour', name, span: spanBetween(reader, at, at + 2) });
       return at + 2;
     }
+    const letters = inLetters(reader, at);
+    if (letters !== null) return letters;
     // "LG sc in each", where LG is light grey; "sc 6 LG" says it behind.
     const called = meaningAt(reader, at, 'colour');
     if (called) {
@@ -93,7 +95,7 @@ export const colour: InstructionForm = {
     // "6 sc A, 6 sc B": yarns called by letters.
     if (
       before &&
-      /^[A-H]$/.test(before.raw) &&
+      YARN_LETTER.test(before.raw) &&
       !reader.lexeme(at) &&
       reader.steps.length > 0 &&
       isBoundary(reader, at + 1)
@@ -156,3 +158,39 @@ function beginsStep(reader: Reader, at: number): boolean {
 function passRoundsOf(reader: Reader, at: number): number {
   return (reader.found.reference && meaningAt(reader, at, 'times')?.next) || at;
 }
+
+/** "A 10, B 10, A 10": so many stitches in each of the yarns that letters stand for; the index behind them. */
+function inLetters(reader: Reader, at: number): number | null {
+  const runs: { name: string; figure: number; at: number }[] = [];
+  let i = at;
+  for (; YARN_LETTER.test(tokenAt(reader, i)?.raw ?? '') && isYarn(reader, i); i += 1) {
+    const figure = tokenAt(reader, i + 1);
+    if (figure?.kind !== 'number') return null;
+    runs.push({ name: tokenAt(reader, i)?.raw ?? '', figure: figure.value, at: i });
+    i += isWord(reader, i + 2, ',', ';') ? 2 : 1;
+  }
+  if (new Set(runs.map(({ name }) => name)).size < 2) return null;
+  for (const { name, figure, at: from } of runs) {
+    const span = spanBetween(reader, from, from + 2);
+    reader.steps.push(
+      { kind: 'colour', name, span },
+      {
+        kind: 'work',
+        stitch: null,
+        per: 1,
+        over: 1,
+        amount: { kind: 'times', times: figure },
+        place: { kind: 'edge' },
+        span,
+      },
+    );
+  }
+  return i;
+}
+
+/** What stands for no stitch here. */
+function isYarn(reader: Reader, at: number): boolean {
+  return !reader.lexeme(at) || meaningAt(reader, at, 'colour') !== null;
+}
+
+const YARN_LETTER = /^[A-H]$/;

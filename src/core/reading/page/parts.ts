@@ -1,3 +1,4 @@
+import { withoutTerms } from '../detect.js';
 import { lineIndexAt, lineSpan, type SourceText } from '../../text/source.js';
 import { cardinal } from '../../vocabulary/numbers.js';
 import { headingByLook, headingByPlace, MAKES_STITCHES, sectionOf, withoutNumber, type Heading } from '../headings.js';
@@ -51,7 +52,7 @@ function bestName(
       .trim();
     if (text === '' || text.length > 110 || !/\p{L}{2}/u.test(text)) continue;
     const above = line > from || line === 0 ? source.text.slice(...edges(source, line - 1)).trim() : '-';
-    const heading = nameIn(text);
+    const heading = nameIn(withoutTerms(text));
     // The first line is most often the title, and the last before the rounds their name.
     const nearness = (line === 0 ? -3 : 0) + (line === to - 1 ? 1 : 0);
     const rating = rated(text, line === 0 || above === '', heading) + nearness;

@@ -1,7 +1,8 @@
 import { lineIndexAt, lineSpan, type SourceText, type Span } from '../../text/source.js';
 import type { Label } from '../labels.js';
+import { tokenize } from '../lexer.js';
 import type { Lexicon } from '../lexicon.js';
-import { draftsOf, type Draft } from './drafts.js';
+import { beginsAt, draftsOf, type Draft } from './drafts.js';
 import { countFields, edgeField, unitOf } from './fields.js';
 import { headingsBetween, TELLS_HOW } from './parts.js';
 import { BEGINS_PIECE } from './ownNumbers.js';
@@ -27,9 +28,14 @@ export function unitsOf(source: SourceText, lexicon: Lexicon): Units[] {
   if (source.lineStarts.length > MOST_LINES) return [];
   const ways: Unit[][] = tablesIn(source, lexicon).map((columns) => unitsInTable(source, columns));
   const sentences = sentencesIn(source);
-  for (const series of seriesOf(source))
-    for (const units of waysOf(source, lexicon, draftsOf(source, lexicon, series)))
+  for (const series of seriesOf(source)) {
+    const drafts = draftsOf(source, lexicon, series);
+    // "Leg 1: 6 sc in a ring", "Leg 2: 6 sc in a ring": pieces, and no rounds of one.
+    if (drafts.every(({ words }) => words.some((span) => beginsAt(tokenize(source.text, span, 40), lexicon) >= 0)))
+      continue;
+    for (const units of waysOf(source, lexicon, drafts))
       ways.push([...units, ...inParagraphs(source, lexicon, sentences, units)]);
+  }
   ways.push(...unnumberedOf(source, lexicon, unnumberedIn(source, lexicon)));
   // Sentences, and what a sign parts in a line, are rounds only where neither numbers nor lines are.
   if (ways.length === 0) {
