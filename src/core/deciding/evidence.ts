@@ -48,7 +48,7 @@ export function evidenceOf({ pattern, rounds }: CountedPattern, gists: Gists): E
   let taken: readonly Candidate[] = [];
   let before: readonly (readonly Reason[])[] = [];
   for (let pass = 0; pass < PASSES; pass += 1) {
-    taken = byPart.flatMap((some) => cheapest(some, habits));
+    taken = byPart.flatMap((some) => wayThrough(some, habits));
     const now = taken.map(reasonsOf);
     // Two pairs of rounds that bear each other out would take turns: what one meant in the pass before still speaks for the other.
     habits = new Habits(now.map((reasons, i) => (reasons.length > 0 ? reasons : (before[i] ?? reasons))));
@@ -79,10 +79,14 @@ function wordsOf(habits: Habits, frequent: ReadonlySet<string>): Map<string, Sen
   return words;
 }
 
+/** How the rounds of a part are taken. Of most parts there is one way to take each round, and none to choose. */
+function wayThrough(doubts: readonly Doubt[], habits: Habits): readonly Candidate[] {
+  const one = doubts.every(({ candidates }) => candidates.length === 1);
+  return one ? doubts.flatMap(({ candidates }) => candidates) : cheapest(doubts, habits);
+}
+
 /** The cheapest way through the rounds of a part. */
-function cheapest(doubts: readonly Doubt[], habits: Habits): readonly Candidate[] {
-  // Of most parts there is one way to take each round, and none to choose.
-  if (doubts.every(({ candidates }) => candidates.length === 1)) return doubts.flatMap(({ candidates }) => candidates);
+function cheapest(doubts: readonly Doubt[], habits: Habits): Candidate[] {
   let states = new Map<number | null, Node>();
   for (const { counted, index, candidates } of doubts) {
     const next = new Map<number | null, Node>();

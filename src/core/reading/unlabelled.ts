@@ -49,6 +49,7 @@ export class UnlabelledRounds {
   readonly #ahead: Lookahead;
   readonly #pieces: Pieces;
   readonly #yarns: Yarns;
+  #heads: ReadonlyMap<string, number> | null = null;
 
   constructor(source: SourceText, instructions: InstructionReader, ahead: Lookahead, pieces: Pieces, yarns: Yarns) {
     this.#source = source;
@@ -157,15 +158,13 @@ export class UnlabelledRounds {
 
   /** "Lap 1" above "Lap 2" and so on: what this hand calls its rounds, and no pieces that each begin anew. */
   #isOneOf({ name }: Heading): boolean {
-    const { text } = this.#source;
-    const [, word, ranked] = /^(\p{L}+) \d{1,3}$|^1st (\p{L}+)$/iu.exec(name) ?? [];
-    const stands = (...heads: readonly string[]) => heads.some((head) => text.includes(`\n${head}`));
-    const goesOn = ranked
-      ? stands(`2nd ${ranked}`) && stands(`3rd ${ranked}`) && stands('4th ')
-      : stands(`${word} 2`) && stands(`${word} 3`) && stands(`${word} 4`, `${word}s 4`);
-    if (!(word ?? ranked) || !goesOn) return false;
-    const second = text.indexOf(`\n${ranked ? `2nd ${ranked}` : `${word} 2`}`) + 1;
-    return !BEGINS.test(text.slice(second, second + 60).split('\n')[0] ?? '');
+    const [, word, ranked] = /^(\p{L}+?)s? \d{1,3}$|^1st (\p{L}+?)s?$/iu.exec(name) ?? [];
+    if (!word && !ranked) return false;
+    const heads = (this.#heads ??= headsOf(this.#source));
+    const at = (number: number) => heads.get(`${(word ?? ranked)?.toLowerCase()} ${number}${ranked ? '.' : ''}`);
+    const second = at(2);
+    if (second === undefined || at(3) === undefined || at(4) === undefined) return false;
+    return !BEGINS.test(this.#source.text.slice(second, second + 60).split('\n')[0] ?? '');
   }
 
   /** Where an instruction ends that goes on in the next lines. */
@@ -205,6 +204,20 @@ export class UnlabelledRounds {
     return noun !== undefined && unread.length === 0 && this.#pieces.named(noun) !== undefined;
   }
 }
+
+/** "lap 2" of "Lap 2: …" and "Laps 2-4: …", "go 2." of "2nd go: …": the words and numbers that lines begin with, and where. */
+function headsOf(source: SourceText): ReadonlyMap<string, number> {
+  const heads = new Map<string, number>();
+  for (const from of source.lineStarts) {
+    const [, word, number, rank, ranked] = HEAD.exec(source.text.slice(from, from + 32)) ?? [];
+    const head = word ? `${word.toLowerCase()} ${number}` : ranked ? `${ranked.toLowerCase()} ${rank}.` : null;
+    if (head !== null && !heads.has(head)) heads.set(head, from);
+  }
+  return heads;
+}
+
+const HEAD =
+  /^[ \t]*(?:(\p{L}{2,20}?)s? (\d{1,3})(?!\d)|(\d{1,3})(?:st|nd|rd|th)(?: to \d\w+)? (\p{L}{2,20}?)s?(?!\p{L}))/iu;
 
 /**
  * A quick look, whether a line without a label could be an instruction: it has a figure, or refers to other rounds. "Work 4

@@ -56,10 +56,13 @@ const PHRASES: readonly ((words: Words, at: number) => Phrase | null)[] = [
   plainStitch,
   pairInOne,
   afterEvery,
-  // "two together, straight on"
+  // "two together, straight on", "straight on eighteen"
   ({ tokens, lexicon }, at) => {
-    const goesOn = tokens[at + 1]?.word === 'on' || lexicon.at(tokens, at + 1)?.meaning.is === 'around';
-    return PLAIN_ROUND.test(tokens[at]?.word ?? '') && goesOn && at > 0 ? { item: { is: 'rest' }, next: at + 2 } : null;
+    const on = tokens[at + 1]?.word === 'on';
+    if (!PLAIN_ROUND.test(tokens[at]?.word ?? '') || !(on || lexicon.at(tokens, at + 1)?.meaning.is === 'around'))
+      return null;
+    if (at === 0 && !on) return null;
+    return { item: { is: at > 0 ? 'rest' : 'plain' }, next: at + 2 };
   },
   plainSoOften,
   justWork,
@@ -173,8 +176,6 @@ function leadsToCount(tokens: readonly Token[], figure: number): boolean {
 function unshaped({ tokens }: Words, at: number): Phrase | null {
   const words = tokens.slice(at, at + LONGEST_DENIAL).map(({ word }) => word);
   if (UNCHANGED.test(words[0] ?? '')) return { item: { is: 'plain' }, next: at + 1 };
-  // "straight on eighteen"
-  if (at === 0 && PLAIN_ROUND.test(words[0] ?? '') && words[1] === 'on') return { item: { is: 'plain' }, next: 2 };
   // "five rounds of nothing", "leave it alone"
   const left = LEFT_ALONE.exec(words.join(' '))?.[0];
   if (left) return { item: { is: 'plain' }, next: at + left.split(' ').length };
