@@ -490,7 +490,9 @@ class Outliner {
 function titleIn(text: string): string | null | undefined {
   if (HEADS_TABLE.test(text)) return undefined;
   if (saysTerms(text) || inlineSection(text).kind) return null;
-  return withoutTerms(text).replace(/^[^\p{L}\d]+|[^\p{L}\d)!?]+$/gu, '');
+  const name = withoutTerms(text);
+  // What is longer describes the pattern, and is left as it is.
+  return (name.length > LONGEST_NAME ? text : name).replace(/^[^\p{L}\d]+|[^\p{L}\d)!?]+$/gu, '');
 }
 
 /** "Hook: 2.5 mm": the section that begins in a line, and its name with the sign behind it. */
