@@ -118,7 +118,7 @@ let last: { readonly checked: Checked; readonly text: string; readonly options: 
 /** What was read with the words of this pattern; from one key to the next nearly all of it stands again. */
 const memory = new Memory();
 const telling = new Telling();
-/** What few ask for is fetched when somebody does. */
+/** What few ask for is fetched when somebody does; it is told of the text that was there when they asked, typed on or not. */
 const onRequest = () => import('../../core/onRequest.js');
 /** Under way, for the text that was checked last. */
 let search: ReturnType<Checked['search']> | null = null;
@@ -143,23 +143,27 @@ const worker: CheckWorker = {
   overview: () => last?.checked.overview() ?? null,
   async slips(asked) {
     const [round, onHook] = [roundSchema.parse(asked.round), countSchema.parse(asked.onHook)];
+    const asOf = last;
     const { slipsIn } = await onRequest();
-    return last ? slipsIn(last.text, round, onHook, last.options) : [];
+    return asOf ? slipsIn(asOf.text, round, onHook, asOf.options) : [];
   },
   async query(asked) {
     const about = z.union([z.string(), spanSchema]).parse(asked);
+    const asOf = last;
     const { queryIn } = await onRequest();
-    return last && queryIn(last.text, about, last.options);
+    return asOf && queryIn(asOf.text, about, asOf.options);
   },
   async tried(asked) {
     const { figure, ...at } = triedSchema.parse(asked);
+    const asOf = last;
     const { triedIn } = await onRequest();
-    return last && triedIn(last.text, at, figure, last.options);
+    return asOf && triedIn(asOf.text, at, figure, asOf.options);
   },
   async meanings(asked) {
     const word = handWordSchema.parse(asked);
+    const asOf = last;
     const { meaningsOf } = await onRequest();
-    return last && meaningsOf(last.text, last.options, word);
+    return asOf && meaningsOf(asOf.text, asOf.options, word);
   },
   convert(asked) {
     const { text, decisions, ...options } = convertSchema.parse(asked);
