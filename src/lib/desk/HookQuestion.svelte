@@ -10,7 +10,8 @@
 
   let { made, slips }: Props = $props();
   let onHook = $state('');
-  let explained = $state.raw<{ count: number; slips: HookSlip[] } | null>(null);
+  /** `slips` is null where they could not be worked out. */
+  let explained = $state.raw<{ count: number; slips: HookSlip[] | null } | null>(null);
   let input = $state<HTMLInputElement>();
   let answer = $state<HTMLElement>();
 
@@ -20,7 +21,10 @@
       explained = null;
       return;
     }
-    explained = { count, slips: await slips(count) };
+    const found = await slips(count).catch(() => null);
+    // Another figure was typed meanwhile.
+    if (count !== Number(onHook)) return;
+    explained = { count, slips: found };
     await drawn();
     answer?.scrollIntoView({ block: 'nearest' });
   }
@@ -55,6 +59,8 @@
   <div bind:this={answer}>
     {#if explained.count === made}
       <p>That is right.</p>
+    {:else if explained.slips === null}
+      <p>This could not be worked out. Press Enter to try again.</p>
     {:else if explained.slips.length === 0}
       <p>No single slip explains {explained.count}. Count once more, then the round before.</p>
     {:else}

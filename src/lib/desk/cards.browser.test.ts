@@ -67,6 +67,19 @@ describe('at a round', () => {
     expect(seen(aside, answer.element())).toBe(true);
   });
 
+  it('a count on the hook that could not be worked out says so, and is asked again with Enter', async () => {
+    const { desk, component } = await panelAt('Rnd 3');
+    await expect.element(page.getByText(/do this 6 times: uses all 12/)).toBeVisible();
+    if (!desk.asking) throw new Error('It is counted.');
+    const slips = vi.spyOn(desk.asking, 'slips').mockRejectedValue(new Error('not fetched'));
+    await component.ask('hook');
+    await userEvent.keyboard('17');
+    await expect.element(page.getByText('This could not be worked out. Press Enter to try again.')).toBeVisible();
+    slips.mockRestore();
+    await userEvent.keyboard('{Enter}');
+    await expect.element(page.getByText('One increase was worked as a single stitch.')).toBeVisible();
+  });
+
   it('also on a narrow screen, where one has to scroll', async () => {
     await page.viewport(390, 800);
     const { aside, component } = await panelAt('Rnd 3');

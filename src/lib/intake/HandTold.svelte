@@ -25,9 +25,13 @@
   $effect(() => {
     for (const { term } of worked)
       if (!proofs.has(term))
-        void session.meanings(term).then((told) => {
-          if (told) proofs = new Map([...proofs, [term, told]]);
-        });
+        session.meanings(term).then(
+          (told) => {
+            if (told) proofs = new Map([...proofs, [term, told]]);
+          },
+          // The word stands without its proof.
+          () => undefined,
+        );
   });
 
   function proofOf(term: string): string {
