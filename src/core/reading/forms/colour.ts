@@ -1,3 +1,4 @@
+import { EDGE, PLAIN, work as worked } from '../gist/shapes.js';
 import { COLOUR_WORDS } from '../../vocabulary/words.js';
 import type { ColourMarker } from '../../pattern/instruction.js';
 import { countInBracket } from '../count.js';
@@ -172,18 +173,7 @@ function inLetters(reader: Reader, at: number): number | null {
   if (new Set(runs.map(({ name }) => name)).size < 2) return null;
   for (const { name, figure, at: from } of runs) {
     const span = spanBetween(reader, from, from + 2);
-    reader.steps.push(
-      { kind: 'colour', name, span },
-      {
-        kind: 'work',
-        stitch: null,
-        per: 1,
-        over: 1,
-        amount: { kind: 'times', times: figure },
-        place: { kind: 'edge' },
-        span,
-      },
-    );
+    reader.steps.push({ kind: 'colour', name, span }, worked(PLAIN, { kind: 'times', times: figure }, EDGE, span));
   }
   return i;
 }

@@ -1,4 +1,5 @@
-import type { Work } from '../../pattern/instruction.js';
+import { once } from '../../pattern/instruction.js';
+import { EDGE, FILL, PLAIN, work as worked } from '../gist/shapes.js';
 import { filling } from '../amount.js';
 import { isWord, meaningAt, pass, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
 
@@ -22,20 +23,12 @@ export const pairs: InstructionForm = {
     if ((verb === at && together === two.next) || (two.plain > 0 && !each && !around)) return null;
     const next = around?.next ?? together;
     const span = spanBetween(reader, at, next);
-    const dec: Work = {
-      kind: 'work',
-      stitch: null,
-      per: 1,
-      over: 2,
-      amount: { kind: 'times', times: 1 },
-      place: { kind: 'edge' },
-      span,
-    };
-    const plain: Work = { ...dec, over: 1, amount: { kind: 'times', times: two.plain } };
+    const dec = worked({ ...PLAIN, over: 2 }, once, EDGE, span);
+    const plain = worked(PLAIN, { kind: 'times', times: two.plain }, EDGE, span);
     reader.steps.push({
       kind: 'repeat',
       body: two.plain > 0 ? [plain, dec] : [dec],
-      amount: { kind: 'fill', leave: 0 },
+      amount: FILL,
       span,
     });
     return next;

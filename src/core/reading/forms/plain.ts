@@ -1,3 +1,4 @@
+import { EDGE, FILL, PLAIN, work as worked } from '../gist/shapes.js';
 import {
   isBoundary,
   isWord,
@@ -38,15 +39,7 @@ export const plain: InstructionForm = {
       reader.found.remarks.push(spanBetween(reader, at, next));
       return next;
     }
-    reader.steps.push({
-      kind: 'work',
-      stitch: null,
-      per: 1,
-      over: 1,
-      amount: { kind: 'fill', leave: 0 },
-      place: { kind: 'edge' },
-      span: spanBetween(reader, at, next),
-    });
+    reader.steps.push(worked(PLAIN, FILL, EDGE, spanBetween(reader, at, next)));
     return next;
   },
 };

@@ -1,3 +1,4 @@
+import { EDGE, FILL, PLAIN, work as worked } from '../gist/shapes.js';
 import type { FreeLoops } from '../../pattern/instruction.js';
 import { amountAfter } from '../amount.js';
 import { countInBracket } from '../count.js';
@@ -291,15 +292,7 @@ function roundsAlone(reader: Reader, at: number, count: number): number | null {
     if (plain === null) return null;
     next = plain;
     const span = spanBetween(reader, at, next);
-    reader.steps.push({
-      kind: 'work',
-      stitch: null,
-      per: 1,
-      over: 1,
-      amount: { kind: 'fill', leave: 0 },
-      place: { kind: 'edge' },
-      span,
-    });
+    reader.steps.push(worked(PLAIN, FILL, EDGE, span));
   } else if (!isBoundary(reader, next) && tokenAt(reader, next)?.kind !== 'open') return null;
   reader.found.statedRounds = { count, span: spanBetween(reader, at, at + 1) };
   return next;

@@ -1,3 +1,4 @@
+import { PLAIN, work as worked } from '../gist/shapes.js';
 import type { Work } from '../../pattern/instruction.js';
 import type { Span } from '../../text/source.js';
 import {
@@ -96,13 +97,5 @@ function bareStitches(reader: Reader, at: number): number | null {
 }
 
 function inRing(count: number, span: Span): Work {
-  return {
-    kind: 'work',
-    stitch: null,
-    per: 1,
-    over: 1,
-    amount: { kind: 'times', times: count },
-    place: { kind: 'ring' },
-    span,
-  };
+  return worked(PLAIN, { kind: 'times', times: count }, { kind: 'ring' }, span);
 }
