@@ -217,6 +217,41 @@ describe('whole pieces, with their names and what is made of each round', () => 
       ['Pear: 6 12 18 18'],
     ],
     [
+      'scribbles, each line with an arrow before its count',
+      'the snail, us terms\n\nshell\nstart: magic ring w/ 6\nthen double everything => 12\nthen one normal one double all the way => 18\ntwo normal one double => 24\n' +
+        'plain x2 => 24\ntwo normal, two together => 18\none normal, two together => 12\n\nbody\nstart: magic ring w/ 5\nthen double everything => 10\nplain x8 => 10\n' +
+        'one double, rest normal => 11\nplain x3 => 11\ntwo together, rest normal => 10\n',
+      ['shell: 6 12 18 24 24 18 12', 'body: 5 10 10 11 11 10'],
+    ],
+    [
+      'a key of signs, drawn in front of bars',
+      'WREN\nkey: • = one sc, ∧ = two sc worked as one, ∨ = two sc out of one, ○ = ring\n\nBODY\n①  ○6\n②  ∨×6 ‖12\n③  (• ∨)×6 ‖18\n④–⑤  •×18 ‖18\n⑥  (• ∧)×6 ‖12\n\nWING (two)\n①  ○5\n②  ∨×5 ‖10\n③  •×10 ‖10\n',
+      ['Body: 6 12 18 18 12', 'Wing x2: 5 10 10'],
+    ],
+    [
+      'small Roman numbers in columns',
+      'Turtle, US terms\n\nShell\n\n      sts   what\n i     6    into the ring\n ii    12   inc ea\n iii   18   inc e/o\n iv    24   inc e/3rd\n v     30   inc e/4th\n vi    30   even\n\n' +
+        'Flipper ×4\n i     4    into the ring\n ii    8    inc ea\n iii   8    even\n iv    10   inc ×2, rest even\n v     10   even\n',
+      ['Shell: 6 12 18 24 30 30', 'Flipper x4: 4 8 8 10 10'],
+    ],
+    [
+      'ordinals behind the word they are of',
+      'Radish\n\n>> Pink\nMagic circle. Round the first: 6sc inside.\nRound the second: two in each = 12.\nRound the third: (1 + 2in1) 6 times = 18.\nRounds the fourth to seventh: 18 plain.\nRound the eighth: (1 + 2tog) 6 times = 12.\n',
+      ['Pink: 6 12 18 18 12'],
+    ],
+    [
+      'letters of its own, explained at the end, and a letter before each number',
+      'Bird (pattern swap, page 2)\nUS\n\nB-1   mc 6   {6}\nB-2   V V V V V V   {12}\nB-3   xV xV xV xV xV xV   {18}\nB-4   xxV ×6   {24}\nB-5 thru B-7   x all   {24}\nB-8  xxA ×6   {18}\n\n' +
+        'T-1   mc 4   {4}\nT-2   xV ×2   {6}\nT-3 thru T-8   x all   {6}\n\nx single, V two in one, A two as one.\n',
+      ['Bird: 6 12 18 24 24 18 4 6 6'],
+    ],
+    [
+      'told in sentences, with rounds in which nothing happens',
+      'Gourd, US terms\n\nYou make a loop and put seven singles in it. (Seven.)\nInto every one of those go two, so that is fourteen.\nOne, then two in the next. Twenty-one.\nTwo, then two in the next. Twenty-eight.\n' +
+        'Five times round with nothing special. Still twenty-eight.\nTwo, then take two as one. Twenty-one again.\nOne, then take two as one. Fourteen.\n',
+      ['Gourd: 7 14 21 28 28 21 14'],
+    ],
+    [
       'a rest that is left in the line below',
       'UK terms\n\nLEG\nR1. 5dc into ring. (5 sts)\nR2. 2dc in every st. (10 sts)\nR3. *ch3, ss in 2nd ch from hook, ss in next ch, ss in next st* 3 times.\nLeave the rest. Fasten off.\n',
       ['Leg: 5 10 3'],

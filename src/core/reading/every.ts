@@ -42,11 +42,16 @@ function behindPlain(reader: Reader, at: number, work: Work, behind: Behind): { 
 /** "dec every 4th and 5th st": two in every so many become one. */
 function decreaseEvery(reader: Reader, at: number, work: Work, from: number): { step: Repeat; next: number } | null {
   const each = meaningAt(reader, pass(reader, from, 'in'), 'each');
-  const first = each && tokenAt(reader, each.next);
-  const second = each && meaningAt(reader, each.next + 1, 'and') ? tokenAt(reader, each.next + 2) : null;
-  if (!each || first?.kind !== 'ordinal' || second?.kind !== 'ordinal' || second.value !== first.value + 1) return null;
-  const next = pass(reader, pass(reader, each.next + 3, 'stitch-word'), 'together');
-  return behindPlain(reader, at, work, { plain: first.value - 1, next });
+  const two = each && twoRanked(reader, each.next);
+  return two && behindPlain(reader, at, work, { ...two, next: pass(reader, two.next, 'together') });
+}
+
+/** "3rd and 4th", "4th + 5th stitch": two that become one, behind the plain ones before them. */
+export function twoRanked(reader: Reader, at: number): Behind | null {
+  const [first, second] = [tokenAt(reader, at), tokenAt(reader, at + 2)];
+  if (first?.kind !== 'ordinal' || second?.kind !== 'ordinal' || second.value !== first.value + 1) return null;
+  if (!meaningAt(reader, at + 1, 'and') && !isWord(reader, at + 1, '+', '&')) return null;
+  return { plain: first.value - 1, next: pass(reader, at + 3, 'stitch-word') };
 }
 
 /** "after every 3 sts", "after each third stitch" */
@@ -62,13 +67,19 @@ function afterEvery(reader: Reader, at: number): Behind | null {
 
 const MOST = 20;
 
+/** Which one behind "every" is meant: 2 for "other" and the "o" of "e/o"; 0 where none is told. */
+export function rankAt(reader: Reader, at: number): number {
+  const other = isWord(reader, at, 'other', 'alternate') || (isWord(reader, at, 'o') && isWord(reader, at - 1, '/'));
+  const rank = tokenAt(reader, at);
+  return other ? 2 : rank?.kind === 'ordinal' ? rank.value : 0;
+}
+
 /** "in every other st", "in each 3rd stitch", "every second st": so many plain ones, and the one that is meant. */
 export function nthStitch(reader: Reader, at: number): Behind | null {
   const inside = pass(reader, at, 'in');
   const each = meaningAt(reader, inside, 'each') ?? (isWord(reader, inside, 'alternate') ? { next: inside } : null);
   if (!each) return null;
-  const rank = tokenAt(reader, each.next);
-  const n = isWord(reader, each.next, 'other', 'alternate') ? 2 : rank?.kind === 'ordinal' ? rank.value : 0;
+  const n = rankAt(reader, each.next);
   if (n < 2 || n > MOST) return null;
   const word = meaningAt(reader, each.next + 1, 'stitch-word', 'stitch', 'loop-word');
   const one = isWord(reader, each.next + 1, 'one', 'ones') ? each.next + 2 : each.next + 1;

@@ -37,9 +37,8 @@ const WRITTEN_FOR = /(?<!\p{L})(\p{L}{1,6}) for ((?:an? )?[^,.;]{2,50}?)(?=,|[.;
 /** A list of quoted or short terms behind the first: `…, and "3 together" three`. */
 const SIGN =
   /^[\s>]*([^\s\p{L}\d(){}[\]"“”'’|*+]{1,2})(?:(?<![+−-])\d{1,2})?(?:\s{2,}|\t|\s*[=:–—]\s*|\s+(?=\p{L}))(\p{L}.{2,90})$/u;
-/** "s sc, i two sc in one, d two sc together" */
-const LETTER =
-  /^\s*(\p{Ll})\s+((?:\d|two|three|sc|dc|hdc|htr|tr|single|double|half|treble|inc|dec|slip|sl)[^)]{0,40})/u;
+/** "s sc, i two sc in one, d two sc together"; "x single, V two in one, A two as one" */
+const LETTER = /^\s*(\p{L})\s+((?:\d|two|three|sc|dc|hdc|htr|tr|single|double|half|treble|inc|dec|slip|sl)[^)]{0,40})/u;
 const SIGNS_IN_LINE =
   /(?<![^\s,;])([^\s\p{L}\d(){}[\],;"“”'’=]{1,2})\s*=\s*(?=[^,;]{0,40}\p{L}{2})((?:(?!\s{2})[^,;]){2,40})/gu;
 /** Words that a sentence can begin with, and that no hand calls a stitch by. */
@@ -198,9 +197,9 @@ export function definitions(
   const builtIn = new Lexicon(vocabulary, compact);
   const bullets = repeatedSigns(entries);
   let lexicon = builtIn;
-  // "I is an increase, D is a decrease": one letter among others is no number.
+  // "I is an increase, D is a decrease", "V two in one, A two as one": one letter among others is no number.
   const letters = entries.filter(({ term }) => /^[A-Z]$/.test(term) && !ROMAN.test(term)).length;
-  const mayStand = (term: string) => mayBeTold(term, builtIn) || (term === 'I' && letters > 0);
+  const mayStand = (term: string) => mayBeTold(term, builtIn) || (letters > 0 && /^[IVL]$/.test(term));
   let open = entries.filter(({ term }) => TERM.test(term) && !bullets.has(term) && mayStand(term));
   // An entry may be told in the words of another one, before or behind it.
   for (let pass = 0; pass < PASSES && open.length > 0; pass += 1) {
@@ -322,7 +321,9 @@ function meaningOf(term: string, written: string, lexicon: Lexicon): Meaning | n
   const whole = lexicon.at(first, 0);
   if (named?.is === 'stitch' && whole?.length === first.length && (!own || own.meaning.is === 'times'))
     return { ...named, foreign: false };
-  const plain = written.replace(/\([^)]*\)/g, ' ').split(/[,;:]/)[0] ?? '';
+  const told = written.replace(/\([^)]*\)/g, ' ').split(/[,;:]/)[0] ?? '';
+  // "two out of one"
+  const plain = told.replace(/(?<!\p{L})out of(?!\p{L})/iu, 'from');
   const reading = readInstruction(plain, { from: 0, to: plain.length }, lexicon);
   // What a word means by itself is given up for plain words alone: "dec = 2 sc into 1" is told carelessly.
   const sign = !/[\p{L}\d]/u.test(term);

@@ -2,6 +2,7 @@ import { once, type Amount, type Place } from '../pattern/instruction.js';
 import type { Loops } from '../vocabulary/stitches.js';
 import { filling, passRound } from './amount.js';
 import { passSpace } from './count.js';
+import { rankAt } from './every.js';
 import { isBoundary, isWord, meaningAt, pass, spanBetween, tokenAt, type Reader } from './reader.js';
 
 /** Where a step goes and into how many stitches: "in each of the next 5 sts". */
@@ -221,12 +222,7 @@ function stitchesNamed(reader: Reader, at: number, afterIn: boolean, loopsBefore
   const each = meaningAt(reader, i, 'each');
   if (each) i = each.next;
   // "in every 2nd st", "in every other st" pass over stitches without saying what becomes of them.
-  if (
-    each &&
-    (isWord(reader, i, 'other', 'alternate') ||
-      (tokenAt(reader, i)?.kind === 'ordinal' && tokenAt(reader, i)?.value !== 1))
-  )
-    return null;
+  if (each && rankAt(reader, i) > 1) return null;
   const base = atBase(reader, i);
   if (base !== null) return found({ kind: 'same' }, once, base);
   const top = afterIn ? topOfChain(reader, i) : null;

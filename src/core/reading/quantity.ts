@@ -20,7 +20,8 @@ const WAYS = [
   String.raw`(both)\s+(?:alike|the\s+same)`,
   // "(also two)", ", three", "– again four"
   String.raw`(?:(?<=,\s)|(?<=\()|(?<=\s[-–—]\s))(?:also|again|likewise)\s+(N)(?=[),:]|$)`,
-  String.raw`(?<=,\s)(two|three|four|five|six)(?=\)?:?$)`,
+  // "Ear (two)", "Legs, four", "Wings – two"; "Leg – two" is the second
+  String.raw`(?<=,\s|\(|s\s?[-–—:]\s)(two|three|four|five|six)(?=\)?:?$)`,
   String.raw`(?:make\s+)?(a pair)(?:\s+of(?:\s+(?:them|these))?)?`,
   String.raw`[x×*]\s?(\d+)(?!\*)`,
   String.raw`(\d+)\s?[x×]`,
@@ -31,7 +32,7 @@ const SAID = inEitherCase(
 );
 /** A quick look before the long one. */
 const MAY_SAY =
-  /make|crochet|work|knit|prepare|need|piece|part|detail|pcs|alike|both|also|again|likewise|(?:\d|one|two|three) in [^.]* in |, (?:two|three|four|five|six)\)?:?$|times|a pair|of the|\d per|on each|[x×*]\s?\d|\d\s?[x×]/i;
+  /make|crochet|work|knit|prepare|need|piece|part|detail|pcs|alike|both|also|again|likewise|(?:\d|one|two|three) in [^.]* in |[,(:–—-] ?(?:two|three|four|five|six)\)?:?$|times|a pair|of the|\d per|on each|[x×*]\s?\d|\d\s?[x×]/i;
 /** "Scoops – one in vanilla, one in cherry", "Petals (2 in red and 3 in white)": so many of each yarn. */
 const BY_YARN =
   /(?:[(,:]|\s[-–—])\s*((?:\d{1,2}|one|two|three|four|five|six) in \p{L}[\p{L} ]{0,20}?(?:(?:,|,? and|\s?&)\s(?:\d{1,2}|one|two|three|four|five|six) in \p{L}[\p{L} ]{0,20}?)+)\)?:?$/iu;

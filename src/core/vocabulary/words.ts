@@ -273,6 +273,8 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
       'every',
       'all',
       'ea',
+      'ev',
+      'e /',
       'each one',
       'every one',
       'every single',

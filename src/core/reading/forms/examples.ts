@@ -83,6 +83,8 @@ export const EXAMPLES: ReadonlyMap<string, readonly string[]> = new Map(
       'straight up (12)',
       'plain round',
       'without any more inc or dec, 24 sts',
+      'dec, rest sc',
+      '2 inc, everything else plain',
     ],
     reference: [
       'rep Rows 2 and 3 four times',

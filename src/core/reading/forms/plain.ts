@@ -1,3 +1,5 @@
+import type { Work } from '../../pattern/instruction.js';
+import { PLAIN_ONE } from '../gist/phrases.js';
 import { EDGE, FILL, PLAIN, work as worked } from '../gist/shapes.js';
 import {
   isBoundary,
@@ -29,6 +31,11 @@ export const plain: InstructionForm = {
       return own.next;
     }
     if (reader.depth > 0) return null;
+    const others = restAt(reader, at);
+    if (others) {
+      reader.steps.push(others.step);
+      return others.next;
+    }
     const next = dittoAt(reader, at) ?? plainWords(reader, pass(reader, at, 'work'));
     const ends = next !== null && (isBoundary(reader, next) || tokenAt(reader, next)?.kind === 'open');
     // "straight for 4 rounds"
@@ -43,6 +50,23 @@ export const plain: InstructionForm = {
     return next;
   },
 };
+
+/** "inc, rest sc", "2 tog, the rest normal", "inc x2, everything else plain": nothing is shaped behind what has been worked. */
+function restAt(reader: Reader, at: number): { step: Work; next: number } | null {
+  const [long, short] = [
+    isWord(reader, at, 'everything', 'all') && isWord(reader, at + 1, 'else'),
+    isWord(reader, at, ...REST),
+  ];
+  if ((!long && !short) || !reader.steps.some(isFabricStep)) return null;
+  const how = pass(reader, at + (long ? 2 : 1), 'work', 'in', 'stitch-word');
+  const stitch = meaningAt(reader, how, 'stitch');
+  const next = stitch?.next ?? (PLAIN_ONE.test(tokenAt(reader, how)?.word ?? '') ? how + 1 : null);
+  if (next === null || !(isBoundary(reader, next) || tokenAt(reader, next)?.kind === 'open')) return null;
+  const shape = { ...PLAIN, stitch: stitch?.meaning.stitch ?? null };
+  return { step: worked(shape, FILL, EDGE, spanBetween(reader, at, next)), next };
+}
+
+const REST = ['rest', 'remainder', 'others'];
 
 /** "=", "〃": a cell of nothing but a sign for the same again. */
 function dittoAt(reader: Reader, at: number): number | null {

@@ -26,11 +26,18 @@ export function phraseAt(words: Words, at: number): Phrase | null {
   return null;
 }
 
+/** Whether the word at an index is one of those that a pattern tells. */
+function says(tokens: readonly Token[], at: number, words: RegExp): boolean {
+  return words.test(tokens[at]?.word ?? '');
+}
+
 const PLAIN_STITCH: ItemKind = { is: 'tool', stitch: null, per: 1, over: 1 };
 /** Words for a round in which nothing is shaped. */
 export const PLAIN_ROUND = /^(?:plain|straight|even)$/;
 /** And for a stitch that is none: "3 normal and an inc". */
-const PLAIN_ONE = /^(?:plain|straight|even|normal|ordinary|regular)$/;
+export const PLAIN_ONE = /^(?:plain|straight|even|normal|ordinary|regular)$/;
+const ROUND = /^a?round$/;
+const REST = /^(?:rest|remainder|others)$/;
 const UNCHANGED = /^(?:unchanged|unaltered|unshaped|changeless)$/;
 const DENIES = /^(?:no|not|nothing|never|without|don['’]?t)$/;
 const LEFT_ALONE =
@@ -59,11 +66,19 @@ const PHRASES: readonly ((words: Words, at: number) => Phrase | null)[] = [
   // "two together, straight on", "straight on eighteen"
   ({ tokens, lexicon }, at) => {
     const on = tokens[at + 1]?.word === 'on';
-    if (!PLAIN_ROUND.test(tokens[at]?.word ?? '') || !(on || lexicon.at(tokens, at + 1)?.meaning.is === 'around'))
-      return null;
+    if (!says(tokens, at, PLAIN_ROUND) || !(on || lexicon.at(tokens, at + 1)?.meaning.is === 'around')) return null;
     if (at === 0 && !on) return null;
     return { item: { is: at > 0 ? 'rest' : 'plain' }, next: at + 2 };
   },
+  // "one double, rest normal"
+  ({ tokens }, at) =>
+    says(tokens, at, REST) && says(tokens, at + 1, PLAIN_ONE) ? { item: { is: 'rest' }, next: at + 2 } : null,
+  roundSoOften,
+  // "round and round for four rounds"
+  ({ tokens }, at) =>
+    says(tokens, at, ROUND) && tokens[at + 1]?.word === 'and' && says(tokens, at + 2, ROUND)
+      ? { item: null, next: at + 3 }
+      : null,
   plainSoOften,
   justWork,
   // "double up every stitch", "a double up"
@@ -73,7 +88,7 @@ const PHRASES: readonly ((words: Words, at: number) => Phrase | null)[] = [
       : null,
   // "a loop with 6 in it"
   ({ tokens, before }, at) => {
-    if (before !== undefined || !/^(?:loop|circle)$/.test(tokens[at]?.word ?? '')) return null;
+    if (before !== undefined || !says(tokens, at, /^(?:loop|circle)$/)) return null;
     const into = tokens.findIndex(({ word }, i) => i > at && word === 'in' && tokens[i + 1]?.word === 'it');
     const figure = tokens.slice(at, Math.max(at, into)).some(({ kind }) => kind === 'number');
     return figure ? { item: { is: 'ring' }, next: at + 1 } : null;
@@ -85,7 +100,7 @@ const PHRASES: readonly ((words: Words, at: number) => Phrase | null)[] = [
       : null,
   // "Third colour."
   ({ tokens }, at) =>
-    tokens[at]?.kind === 'ordinal' && /^(?:colou?r|yarn|shade|wool)$/.test(tokens[at + 1]?.word ?? '')
+    tokens[at]?.kind === 'ordinal' && says(tokens, at + 1, /^(?:colou?r|yarn|shade|wool)$/)
       ? { item: null, next: at + 2 }
       : null,
   // "join them all two by two": of two of them each time.
@@ -102,10 +117,10 @@ const PHRASES: readonly ((words: Words, at: number) => Phrase | null)[] = [
   },
   // "two get one each, and the third gets two"
   ({ tokens, before }, at) =>
-    GETS.test(tokens[at]?.word ?? '') && TAKERS.has(before) ? { item: { is: 'gets' }, next: at + 1 } : null,
+    says(tokens, at, GETS) && TAKERS.has(before) ? { item: { is: 'gets' }, next: at + 1 } : null,
   // "wind the yarn round your finger"
   ({ tokens }, at) => {
-    if (!/^(?:wind|wrap)$/.test(tokens[at]?.word ?? '')) return null;
+    if (!says(tokens, at, /^(?:wind|wrap)$/)) return null;
     const finger = tokens.findIndex(({ word }, i) => i > at && i < at + LONGEST_WINDING && /^fingers?$/.test(word));
     return finger < 0 ? null : { item: { is: 'ring' }, next: finger + 1 };
   },
@@ -167,7 +182,7 @@ function isSign(token: Token | undefined): boolean {
 
 /** "− 6 = 12", "+ 6 (18)": behind the change the count; "sc around – 24" ends on its count. */
 function leadsToCount(tokens: readonly Token[], figure: number): boolean {
-  const behind = /^(?:sts?|stitches)$/.test(tokens[figure + 1]?.word ?? '') ? figure + 2 : figure + 1;
+  const behind = says(tokens, figure + 1, /^(?:sts?|stitches)$/) ? figure + 2 : figure + 1;
   const [sign, count] = [tokens[behind], tokens[behind + 1]];
   return count?.kind === 'number' && (sign?.kind === 'open' || /^[=→⇒➔]$/u.test(sign?.word ?? ''));
 }
@@ -206,7 +221,7 @@ function twoAsOne({ tokens, lexicon }: Words, at: number): Phrase | null {
 function eachTime({ tokens, lexicon }: Words, at: number): Phrase | null {
   const each = lexicon.at(tokens, at);
   const behind = at + (each?.length ?? 1);
-  const time = each?.meaning.is === 'each' && /^(?:time|round|row)$/.test(tokens[behind]?.word ?? '');
+  const time = each?.meaning.is === 'each' && says(tokens, behind, /^(?:time|round|row)$/);
   return time ? { item: null, next: behind + 1 } : null;
 }
 
@@ -227,7 +242,7 @@ function afterEvery({ tokens, lexicon }: Words, at: number): Phrase | null {
 
 /** "*5 dc in next* this is ear one, 3 sc", "…, that's the left ear,": which of the pieces it is. */
 function thatPiece({ tokens }: Words, at: number): Phrase | null {
-  const said = /^(?:this|that|here)$/.test(tokens[at]?.word ?? '') && tokens[at + 1]?.word === 'is' ? at + 2 : at;
+  const said = says(tokens, at, /^(?:this|that|here)$/) && tokens[at + 1]?.word === 'is' ? at + 2 : at;
   const names = tokens.findIndex(({ word }, i) => i >= said && i < said + LONGEST_NAME && namesPart(word));
   if (names < 0 || (said === at && names > at)) return null;
   const numbered = tokens[names + 1]?.kind === 'number';
@@ -255,14 +270,25 @@ function plainSoOften({ tokens, lexicon, before }: Words, at: number): Phrase | 
   return { item: { is: 'plain', rounds: figure.value }, next: at + 3 };
 }
 
+/** "five times round with nothing special": so many rounds, where nothing else is told of them. */
+function roundSoOften({ tokens, lexicon, before }: Words, at: number): Phrase | null {
+  const [figure, times] = [tokens[at], lexicon.at(tokens, at + 1)];
+  const round = times?.meaning.is === 'times' && says(tokens, at + 1 + times.length, ROUND);
+  if (!BEGIN_CLAUSES.has(before) || figure?.kind !== 'number' || !round) return null;
+  const behind = at + 2 + times.length;
+  const denied = unshaped({ tokens, lexicon, before }, tokens[behind]?.word === 'with' ? behind + 1 : behind);
+  const ends = tokens[behind] === undefined || tokens[behind].kind === 'mark';
+  return denied || ends ? { item: { is: 'plain', rounds: figure.value }, next: denied?.next ?? behind } : null;
+}
+
 /** "you just crochet", "keep going": a clause of nothing else is a round without anything. */
 function justWork({ tokens, before }: Words, at: number): Phrase | null {
   if (!BEGIN_CLAUSES.has(before)) return null;
   // "just" is no word of its own to the lexer.
-  const verb = ONLY.test(tokens[at]?.word ?? '') ? at + 1 : at;
+  const verb = says(tokens, at, ONLY) ? at + 1 : at;
   const behind = tokens[verb + 1];
   const ends = behind === undefined || behind.kind === 'mark';
-  return WORKS.test(tokens[verb]?.word ?? '') && ends ? { item: { is: 'plain' }, next: verb + 1 } : null;
+  return says(tokens, verb, WORKS) && ends ? { item: { is: 'plain' }, next: verb + 1 } : null;
 }
 
 const ONLY = /^(?:simply|only|keep)$/;
@@ -298,7 +324,7 @@ const LEADS_ON = /^(?:then|now|and|next|finally|work|do)$/;
 
 /** "one plain, one increase": a stitch as any other. */
 function plainStitch({ tokens, lexicon, before }: Words, at: number): Phrase | null {
-  if (before !== 'number' || !PLAIN_ONE.test(tokens[at]?.word ?? '')) return null;
+  if (before !== 'number' || !says(tokens, at, PLAIN_ONE)) return null;
   const after = lexicon.at(tokens, at + 1)?.meaning.is;
   const round = after === 'round-word' || after === 'row-word' || after === 'stitch';
   return round ? null : { item: PLAIN_STITCH, next: at + 1 };
@@ -306,7 +332,7 @@ function plainStitch({ tokens, lexicon, before }: Words, at: number): Phrase | n
 
 /** "a pair in one", "twos into every stitch": two in it, and no two as one. */
 function pairInOne({ tokens, lexicon }: Words, at: number): Phrase | null {
-  if (!/^(?:pairs?|twos)$/.test(tokens[at]?.word ?? '') || lexicon.at(tokens, at + 1)?.meaning.is !== 'in') return null;
+  if (!says(tokens, at, /^(?:pairs?|twos)$/) || lexicon.at(tokens, at + 1)?.meaning.is !== 'in') return null;
   const target = lexicon.at(tokens, at + 2)?.meaning.is;
   const one = tokens[at + 2]?.value === 1 || target === 'each' || target === 'next' || target === 'same';
   return one ? { item: { is: 'tool', stitch: null, per: 2, over: 1 }, next: at + 1 } : null;

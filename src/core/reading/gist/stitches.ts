@@ -203,7 +203,7 @@ export class Stitches {
   /** "sc inc all": all of what has been told, and not the last step alone. */
   #goesForAll(next: number, line: Line): boolean {
     if (this.#run.row.is(next - 1, 'stitches') || !line.works) return false;
-    return this.#run.chooser.choose('all round', ['the last step', 'all steps']) === 'all steps';
+    return this.#run.chooser.choose('all round', ['all steps', 'the last step']) === 'all steps';
   }
 
   /** "1 sc and then 2 sc in every second": the plain ones before are those between, where it is taken so. */

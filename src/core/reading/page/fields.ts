@@ -3,6 +3,7 @@ import { tokenize } from '../lexer.js';
 import type { Lexicon, Meaning } from '../lexicon.js';
 import type { Draft } from './drafts.js';
 import { meaningOf } from './labelled.js';
+import { meaningsIn } from './looks.js';
 import { numeralsIn, type Numeral } from './numerals.js';
 import { piecesOf, sidesOf } from './series.js';
 import type { Unit } from './unit.js';
@@ -255,7 +256,9 @@ function instructionIn(text: string, lexicon: Lexicon, words: readonly Span[], c
     }));
     for (const piece of pieces.map((span) => trimmed(text, span, lexicon))) {
       const weight = weightOf(text.slice(piece.from, piece.to), lexicon);
-      if (weight > best.weight) best = { ...piece, weight };
+      // "Magic circle. Round the first: 6 sc inside.": as much crochet behind the label as before it.
+      const behind = one !== words[0] && crochetIn(weight) > 0 && crochetIn(weight) >= crochetIn(best.weight);
+      if (behind || weight > best.weight) best = { ...piece, weight };
     }
   }
   return { from: best.from, to: best.to };
@@ -265,13 +268,14 @@ function instructionIn(text: string, lexicon: Lexicon, words: readonly Span[], c
 function weightOf(words: string, lexicon: Lexicon): number {
   if (words.length > 4000) return words.length;
   const tokens = tokenize(words, { from: 0, to: words.length });
-  const crochet = tokens.filter((_, i) => {
-    const meaning = lexicon.at(tokens, i)?.meaning.is;
-    return meaning !== undefined && CROCHET.has(meaning);
-  });
+  const crochet = meaningsIn(tokens, lexicon).filter((meaning) => (CROCHET as ReadonlySet<string>).has(meaning));
   const rest = tokens.reduce((sum, { kind }) => sum + (kind === 'mark' ? 0 : kind === 'number' ? 1 : 2), 0);
-  return crochet.length * 100 + Math.min(99, rest);
+  return crochet.length * OF_CROCHET + Math.min(OF_CROCHET - 1, rest);
 }
+
+const OF_CROCHET = 100;
+/** How many words of crochet a weight is of. */
+const crochetIn = (weight: number) => Math.floor(weight / OF_CROCHET);
 
 function trimmed(text: string, { from, to }: Span, lexicon: Lexicon): Span {
   const words = text.slice(from, Math.max(from, to));

@@ -66,7 +66,7 @@ export function labelAt(
   const { numeral, start, line } = place;
   const to = labelEnd(text, lexicon, place, sign);
   const before = text.slice(start, numeral.from);
-  const beside = /(?:\p{L}+|[^\s\p{L}\p{N}]+)[ \t.]*$/u.exec(before)?.[0].length ?? 0;
+  const beside = BESIDE.exec(before)?.[0].length ?? 0;
   // A count may stand before the label: that is no part of it.
   const from = place.from ?? (atStart && (!/\d/.test(before) || before.length <= 6) ? start : numeral.from - beside);
   const behind = text.slice(numeral.to, to).replace(/\s*[([<{].*$/u, '');
@@ -75,6 +75,10 @@ export function labelAt(
   const written = (number + behind).replace(/^[^\p{L}\p{N}#]+|[^\p{L}\p{N}]+$/gu, '');
   return labelled(written === '' ? `Line ${line + 1}` : written, numeral, { from, to }, ROW.test(text.slice(from, to)));
 }
+
+/** "B-" of "B-5", "Round the" of "Round the fifth", or the word or sign before a number. */
+const BESIDE =
+  /(?:(?<!\p{L})\p{L}{1,3}[-–#]|(?<!\p{L})(?:rounds?|rnds?|rds?|rows?)[ \t]+the|\p{L}+|[^\s\p{L}\p{N}]+)[ \t.]*$/iu;
 
 function labelEnd(text: string, lexicon: Lexicon, { numeral, end }: Place, sign: string | null): number {
   const signed =

@@ -6,7 +6,7 @@ import { numeralsIn } from './numerals.js';
 
 const CROCHET: ReadonlySet<Meaning['is']> = new Set(['stitch', 'shaping', 'increase', 'decrease', 'steps']);
 /** Words beside which a figure tells stitches: "two in each", "a ring of six", "one and a two, six times". */
-const PLACES: ReadonlySet<Meaning['is']> = new Set(['each', 'around', 'together', 'magic-ring', 'times']);
+const PLACES: ReadonlySet<Meaning['is']> = new Set(['each', 'around', 'together', 'magic-ring', 'times', 'next']);
 /** So many words away, at the most: "12 in the last round, then each". */
 const BESIDE = 6;
 /** "3 up = 30", in words of this hand */
@@ -16,8 +16,9 @@ const EVEN: ReadonlySet<Meaning['is']> = new Set(['evenly']);
 /** "then 6 rounds of sc", "the same three rounds" */
 const SO_MANY =
   /(?<!\p{L})(\d{1,3}|one|two|three|four|five|six|seven|eight|nine|ten|twelve)\s+(?:more\s+)?(?:rounds?|rows?|rnds?|rds?)(?!\p{L})/iu;
-/** "just go round four times" */
-const GO_ROUND = /(?<!\p{L})(?:(?:go|work|crochet) )?a?round (\d{1,3}|\p{L}{3,5})(?: more)? times(?!\p{L})/iu;
+/** "just go round four times", "five times round" */
+const GO_ROUND =
+  /(?<!\p{L})(?:(?:go|work|crochet) )?a?round (\d{1,3}|\p{L}{3,5})(?: more)? times(?!\p{L})|^\W*(\d{1,3}|\p{L}{3,5}) times a?round(?!\p{L})/iu;
 /** "four rounds of 24", "three rounds straight on 30", "round three times on ten" */
 export const ROUNDS_ON =
   /(?<!\p{L})(?:rounds?|rnds?|rds?)(?: \p{L}+ times)?(?: \p{L}+)? (?:on|of|with) (?:\d{1,3}|\p{L}{3,12})(?!\p{L})/iu;
@@ -168,7 +169,7 @@ export function endsOnCount(tokens: readonly Token[], lexicon: Lexicon): boolean
 }
 
 /** What the words and phrases mean, one after the other. */
-function meaningsIn(tokens: readonly Token[], lexicon: Lexicon): string[] {
+export function meaningsIn(tokens: readonly Token[], lexicon: Lexicon): string[] {
   const meanings: string[] = [];
   for (let i = 0; i < tokens.length;) {
     const lexeme = lexicon.at(tokens, i);
@@ -236,8 +237,8 @@ function valueOf(written: string): number {
 
 /** "then 8 plain rounds": how many rounds a line speaks of; 0 where it speaks of none. */
 export function countOfRounds(text: string): number {
-  const many = (SO_MANY.exec(text) ?? PLAIN_ROUNDS.exec(text) ?? GO_ROUND.exec(text))?.[1];
-  return many === undefined ? 0 : (numeralsIn(many, { from: 0, to: many.length })[0]?.first ?? 0);
+  const told = SO_MANY.exec(text) ?? PLAIN_ROUNDS.exec(text) ?? GO_ROUND.exec(text);
+  return told ? valueOf(told[1] ?? told[2] ?? '') : 0;
 }
 
 /** "Work 4 rounds straight.", "then even for six rnds", "4 rounds plain (24)": a line that says nothing else. */

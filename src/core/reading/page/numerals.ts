@@ -20,8 +20,8 @@ const TO = /[)\]}°.]?(?:[-–—]|\.{2,3}|…|[ \t]{1,2}(?:to|till|until|throug
 const TO_AT_START =
   /[)\]}°./]?[ \t]{0,2}(?:[-–—]|\.{2,3}|…|to|through|thru|and|&|à|bis|til(?!\p{L}))(?:[ \t]the)?[ \t]{0,2}[([#]?/iuy;
 const PLUS = /[ \t]{0,2}\+[ \t]{0,2}/uy;
-/** "R5–R9": the word before the first number may stand before the second one as well. */
-const WORD_BEFORE = /\p{L}{1,6}\.?[ \t]?$/u;
+/** "R5–R9", "B-5 to B-7": the word before the first number may stand before the second one as well. */
+const WORD_BEFORE = /\p{L}{1,6}[.#–-]?[ \t]?$/u;
 
 /**
  * All numerals in a stretch of text, from left to right; a range is one.

@@ -8,7 +8,8 @@ import type { Unit } from './unit.js';
 const ORDERS =
   /^\W{0,4}(?:cut|fasten|finish|stuff|fill|sew|change|close|break|draw|pull|leave|join|go on|now(?! the)|then(?! the)|use|using|with|weave|end|work|turn|switch|note|gather|thread|press|fold|take)(?!\p{L})/iu;
 /** What begins so names no piece. */
-export const TELLS_HOW = /^\W{0,3}(?:start|begin|with|in|using|use|work|from|now|then|make|change|switch)(?!\p{L})/iu;
+export const TELLS_HOW =
+  /^\W{0,3}(?:start|begin|with|in|using|use|take|work|from|now|then|make|change|switch|magic|ring|circle|loop)(?!\p{L})/iu;
 const MOST_LINES = 14;
 
 /** The lines that name a piece: of those between two series the one that most looks like a name. */
@@ -87,6 +88,7 @@ const SIGNS: readonly (readonly [weight: number, test: (line: Line) => boolean])
   [4, ({ text }) => SO_MANY_OF_THEM.test(text)],
   // "colour: orange, 4mm hook"
   [-6, ({ text }) => TOOLS.test(text)],
+  [-9, ({ text }) => HEADS_COLUMNS.test(text)],
   // "I number by what the piece looks like", "After row 7 do not turn"
   [-6, ({ text }) => TALKS.test(text.replace(/\([^()]*\)/g, ''))],
 ];
@@ -96,6 +98,10 @@ const EVEN = 2;
 /** What is worked with, said in so many words. */
 const TOOLS =
   /(?<!\p{L})(?:us|uk|english|american|british)\s(?:\p{L}+\s)?(?:terms?|terminology)(?!\p{L})|^\W*(?:colou?rs?|yarns?|hook|gauge|tension|terms?|size)\s*[:=]|\d\s?mm(?!\p{L}).{0,12}hook|hook.{0,12}\d\s?mm(?!\p{L})/iu;
+
+/** "sts   what to do" */
+const HEADS_COLUMNS =
+  /^(?:(?:sts?|stitch(?:es)?|counts?|totals?|rounds?|rnds?|rds?|rows?|no|what(?: to do)?|instructions?|work|notes?)(?:\s+|$)){2,}$/iu;
 
 /** Who speaks, or of which round. */
 const TALKS =
@@ -155,8 +161,8 @@ const NAME_AND_NUMBER =
 /** "4 mm", "50 g": how large or heavy something is, and not how many. */
 const MEASURE = /\d+(?:[.,]\d+)?\s?(?:mm|cm|m|g|grams?|oz|ounces?|yds?|yards?|in|inch(?:es)?|ply|strands?)(?!\p{L})/giu;
 
-/** "card 1 of 3": which of several leaves. */
-const LEAF = /(?:\d+ )?of \d+/gu;
+/** "card 1 of 3", "page 2": which of several leaves. */
+const LEAF = /(?:\d+ )?of \d+|(?<!\p{L})(?:page|sheet|card|leaf|version|draft) \d+/giu;
 
 /** "(age 11)": who wrote it. */
 const AGE = /(?<!\p{L})aged?\s+\d+/giu;

@@ -78,8 +78,8 @@ function labelIn(
 ): Label | null {
   const written = textOf(source, cell);
   const first = written.length <= LONGEST_LABEL ? numeralsIn(source.text, cell)[0] : undefined;
-  // "R", "a head": a letter in a column of figures names the column.
-  const numeral = first?.kind === 'letter' && !letters ? undefined : first;
+  // "R", "a head": a letter in a column of figures names the column; "v" among Roman numbers is one.
+  const numeral = first?.kind === 'letter' && !letters ? first.other : first;
   if (numeral) return labelled(written, numeral, cell, row || ROW.test(written));
   const works = /\p{L}/u.test(textOf(source, cells[work])) && /\d/.test(textOf(source, cells[count]));
   return works && /^\p{L}/u.test(written) ? unnumbered(written, cell) : null;
