@@ -1,4 +1,7 @@
-/** The face of the core for what is asked now and then, and fetched then: drafts side by side, shapes, slips, queries, meanings. */
+/**
+ * The face of the core for what is asked now and then, and fetched then: conversion, house style, drafts side by side, shapes,
+ * slips, queries, meanings.
+ */
 import { check, type RuleSettings } from './checks/registry.js';
 import type { CheckedDraft } from './comparing/carried.js';
 import { compare } from './comparing/compare.js';
@@ -22,6 +25,9 @@ import type { Span } from './text/source.js';
 
 export { findingsBetween } from './comparing/carried.js';
 export { meaningsOf } from './deciding/meanings.js';
+export { inStyle } from './style/style.js';
+export { convertTerms } from './terms/convert.js';
+export { termsEvidence } from './terms/evidence.js';
 
 /** A text, and how it is to be read. */
 export interface ReadText extends Partial<ReadOptions> {

@@ -1,7 +1,7 @@
 import type { Shape, ShapePart, ShapeRing, ShapeSettings } from '../../core/index.js';
 import type { Saved } from '../client.js';
 import type { StoredPattern } from '../patterns.js';
-import { GaveUp } from '../workers/watched.js';
+import { troubleInWords } from '../workers/trouble.js';
 import type { Shaper } from '../workers/shaper.js';
 import { beginsAtTop } from './upright.js';
 
@@ -178,10 +178,7 @@ export class ShapeSession {
       await this.#preview(told);
       if (this.part >= told.parts.length) this.look(0);
     } catch (error) {
-      this.trouble =
-        error instanceof GaveUp
-          ? 'This text is too much to draw at once. Take its parts in as patterns of their own.'
-          : 'This text could not be drawn, by a fault of Dostik and not of the text.';
+      this.trouble = troubleInWords(error, 'draw');
     }
   }
 }

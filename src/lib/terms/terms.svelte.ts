@@ -3,7 +3,7 @@ import type { Conversion, TermChange, TermsEvidence } from '../../core/index.js'
 import { plural } from '../plural.js';
 import type { EditionMade, StoredPattern, TermDecision, TermsNotes, TermsWanted } from '../patterns.js';
 import type { Converter } from '../workers/converter.js';
-import { GaveUp } from '../workers/watched.js';
+import { troubleInWords } from '../workers/trouble.js';
 
 export type To = 'us' | 'uk';
 /** What goes along into the other terms. */
@@ -70,7 +70,7 @@ export class TermsSession {
     try {
       this.evidence = await converting.evidence(this.#pattern.text);
     } catch (error) {
-      this.#without(error);
+      this.trouble = troubleInWords(error, 'convert');
       return;
     }
     await this.#convert();
@@ -174,15 +174,8 @@ export class TermsSession {
       const told = await this.#converting.convert({ text, from, hand, to, ...along, decisions });
       if (told) this.conversion = told;
     } catch (error) {
-      this.#without(error);
+      this.trouble = troubleInWords(error, 'convert');
     }
-  }
-
-  #without(error: unknown): void {
-    this.trouble =
-      error instanceof GaveUp
-        ? 'This text is too much to convert at once. Take its parts in as patterns of their own.'
-        : 'This text could not be converted, by a fault of Dostik and not of the text.';
   }
 }
 

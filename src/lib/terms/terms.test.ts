@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { convertTerms, NO_HAND, termsEvidence, type Conversion } from '../../core/index.js';
 import type { StoredPattern, TermDecision, TermsNotes, TermsWanted } from '../patterns.js';
-import { GaveUp } from '../workers/watched.js';
+import { GaveUp, Unfetched } from '../workers/watched.js';
 import { editionInWords, TermsSession, type Converting } from './terms.svelte.js';
 
 const BEAR =
@@ -201,6 +201,7 @@ describe('a text that can’t be converted', () => {
   it.each([
     ['given up', (): Error => new GaveUp('too long'), /too much to convert at once/],
     ['a fault', (): Error => new Error('a fault'), /by a fault of Dostik/],
+    ['without its code', (): Error => new Unfetched('offline'), /could not be fetched.*once there is a connection/],
   ])('%s', async (_, error, words) => {
     const session = new TermsSession(patternOf(BEAR), NOTES, keeper());
     await session.begin(failing(error()));

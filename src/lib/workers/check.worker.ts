@@ -2,14 +2,11 @@ import { expose } from 'comlink';
 import * as z from 'zod/mini';
 import {
   checkPattern,
-  convertTerms,
   handSchema,
   handWordSchema,
   houseStyleSchema,
-  inStyle,
   Memory,
   shapeSettingsSchema,
-  termsEvidence,
   type Checked,
   type CheckOptions,
   type Comparison,
@@ -95,6 +92,8 @@ const PIECE = 10;
 export interface CheckWorker {
   /** Answers once the worker's code is there. */
   ready(): true;
+  /** Answers once the code is there, too, that is fetched for what is asked now and then. */
+  fetched(): Promise<true>;
   check(asked: z.infer<typeof askSchema>): Told;
   /** Goes on with the search for fixes of the text that was checked last, for a few milliseconds; from an offset, at first. */
   search(asked: z.infer<typeof searchSchema>): Searched | null;
@@ -108,9 +107,9 @@ export interface CheckWorker {
   tried(asked: z.infer<typeof triedSchema>): Promise<Tried | null>;
   earlier(text: string): EarlierRound[];
   compare(asked: AskedComparison): Promise<ComparedTexts>;
-  convert(asked: AskedConversion): Conversion;
-  evidence(text: string): TermsEvidence;
-  inStyle(asked: z.infer<typeof styleSchema>): Styled;
+  convert(asked: AskedConversion): Promise<Conversion>;
+  evidence(text: string): Promise<TermsEvidence>;
+  inStyle(asked: z.infer<typeof styleSchema>): Promise<Styled>;
   shape(asked: AskedShape): Promise<Shape>;
 }
 
@@ -125,6 +124,7 @@ let search: ReturnType<Checked['search']> | null = null;
 
 const worker: CheckWorker = {
   ready: () => true,
+  fetched: () => onRequest().then(() => true),
   check(asked) {
     const { text, name, known, ...options } = askSchema.parse(asked);
     const checked = checkPattern(text, name, { ...options, memory });
@@ -165,12 +165,14 @@ const worker: CheckWorker = {
     const { meaningsOf } = await onRequest();
     return asOf && meaningsOf(asOf.text, asOf.options, word);
   },
-  convert(asked) {
+  async convert(asked) {
     const { text, decisions, ...options } = convertSchema.parse(asked);
+    const { convertTerms } = await onRequest();
     return convertTerms(text, { ...options, decisions: new Map(Object.entries(decisions)) });
   },
-  inStyle(asked) {
+  async inStyle(asked) {
     const { text, style, ...options } = styleSchema.parse(asked);
+    const { inStyle } = await onRequest();
     return inStyle(text, style, options);
   },
   async shape(asked) {
@@ -189,7 +191,11 @@ const worker: CheckWorker = {
       findings: findingsBetween(drafts.comparison, drafts.before, drafts.after),
     };
   },
-  evidence: (text) => termsEvidence(z.string().parse(text)),
+  async evidence(asked) {
+    const text = z.string().parse(asked);
+    const { termsEvidence } = await onRequest();
+    return termsEvidence(text);
+  },
   earlier(text) {
     const lines = z.string().parse(text).split('\n');
     return checkPattern(text, '').report.parts.flatMap(({ name, rounds }) =>

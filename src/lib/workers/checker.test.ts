@@ -4,7 +4,7 @@ import { checkPattern, type Checked } from '../../core/index.js';
 import type { CheckWorker } from './check.worker.js';
 import { Checker, type CheckState } from './checker.js';
 import { Telling, type Told } from './telling.js';
-import { Failed, GaveUp, WatchedWorker } from './watched.js';
+import { Failed, FETCHES, GaveUp, Unfetched, WatchedWorker } from './watched.js';
 
 const LIMIT = 1000;
 let started: number;
@@ -13,6 +13,8 @@ let told: [text: string, fixes: number][];
 let states: CheckState[];
 /** From which offsets fixes were searched. */
 let searched: number[];
+/** How code is fetched for what is asked now and then. */
+let fetching: () => Promise<true>;
 
 beforeEach(() => {
   searched = [];
@@ -76,6 +78,7 @@ function worker(): Worker {
     );
   const api: Partial<CheckWorker> = {
     ready: () => true,
+    fetched: () => fetching(),
     check: check as CheckWorker['check'],
     search({ near, known }) {
       searched.push(near);
@@ -223,6 +226,24 @@ describe('a watched worker', () => {
     await expect(answered(watched.ask(() => Promise.reject(new Error('no'))))).rejects.toBeInstanceOf(Failed);
     watched.close();
     await expect(answered(watched.ask((remote) => remote.ready()))).rejects.toBeInstanceOf(Failed);
+  });
+
+  it('that can’t fetch the code for a question keeps what it knows, and may fetch it the next time', async () => {
+    const watched = new WatchedWorker(worker, LIMIT);
+    const question = () => watched.ask((remote) => remote.ready(), FETCHES);
+    fetching = () => Promise.reject(new Error('offline'));
+    await expect(answered(question())).rejects.toBeInstanceOf(Unfetched);
+    fetching = () => Promise.resolve(true);
+    expect(await answered(question())).toBe(true);
+    expect(started).toBe(1);
+    watched.close();
+  });
+
+  it('has longer to fetch code than to answer', async () => {
+    const watched = new WatchedWorker(worker, LIMIT);
+    fetching = () => new Promise((resolve) => setTimeout(() => resolve(true), LIMIT * 3));
+    expect(await answered(watched.ask((remote) => remote.ready(), FETCHES))).toBe(true);
+    watched.close();
   });
 
   it('that can’t be started says so at once', async () => {

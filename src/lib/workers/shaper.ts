@@ -1,6 +1,6 @@
 import { shapeSchema, type Shape } from '../../core/index.js';
 import type { AskedShape } from './check.worker.js';
-import { WatchedWorker } from './watched.js';
+import { FETCHES, WatchedWorker } from './watched.js';
 
 /** Works out shapes in a worker; of several questions in a row only the last is answered. */
 export class Shaper {
@@ -14,7 +14,9 @@ export class Shaper {
   async shape(asked: AskedShape): Promise<Shape | null> {
     this.#asked += 1;
     const own = this.#asked;
-    const answer = shapeSchema.parse(await this.#worker.ask((remote) => remote.shape(asked), true));
+    const answer = shapeSchema.parse(
+      await this.#worker.ask((remote) => remote.shape(asked), { ...FETCHES, patient: true }),
+    );
     return own === this.#asked ? answer : null;
   }
 

@@ -5,6 +5,19 @@ import type { CheckWorker } from './check.worker.js';
 export class GaveUp extends Error {}
 /** A worker could not be started, or what was asked of it failed. */
 export class Failed extends Error {}
+/** The code that a question needs could not be fetched. */
+export class Unfetched extends Failed {}
+
+/** How a question is asked. */
+export interface Asking {
+  /** It may take much longer than a person waits for. */
+  readonly patient?: boolean;
+  /** It needs code that the worker fetches when it is asked for. */
+  readonly fetches?: boolean;
+}
+
+/** For what is asked now and then. */
+export const FETCHES: Asking = { fetches: true };
 
 /** What a person waits for at most; and how long the worker's own code may take to arrive. Milliseconds. */
 const LONGEST = 2000;
@@ -39,11 +52,10 @@ export class WatchedWorker {
 
   /**
    * Asks something, after all that was asked before.
-   * @param patient whether it may take much longer than a person waits for.
-   * @throws GaveUp where there is no answer in time, Failed where there can't be one.
+   * @throws GaveUp where there is no answer in time, Failed where there can't be one, Unfetched where its code is missing.
    */
-  ask<Answer>(question: (remote: Remote<CheckWorker>) => Promise<Answer>, patient = false): Promise<Answer> {
-    const answer = this.#last.then(() => this.#ask(question, patient ? this.#longest * PATIENCE : this.#longest));
+  ask<Answer>(question: (remote: Remote<CheckWorker>) => Promise<Answer>, asking: Asking = {}): Promise<Answer> {
+    const answer = this.#last.then(() => this.#ask(question, asking));
     this.#last = answer.catch(() => undefined);
     return answer;
   }
@@ -58,16 +70,25 @@ export class WatchedWorker {
     this.#end();
   }
 
-  async #ask<Answer>(question: (remote: Remote<CheckWorker>) => Promise<Answer>, longest: number): Promise<Answer> {
+  async #ask<Answer>(
+    question: (remote: Remote<CheckWorker>) => Promise<Answer>,
+    { patient, fetches }: Asking,
+  ): Promise<Answer> {
     if (this.#closed) throw new Failed('It was closed.');
     this.#running ??= this.#begin();
     const { remote, ready, broken } = this.#running;
     try {
       await inTime(Promise.race([ready, broken]), LONGEST_START);
+      if (fetches) await inTime(Promise.race([fetched(remote), broken]), LONGEST_START);
+      const longest = patient ? this.#longest * PATIENCE : this.#longest;
       return await inTime(Promise.race([question(remote), broken]), longest);
     } catch (error) {
+      // What it knows of the text is not lost with code that another try may fetch.
+      if (error instanceof Unfetched) throw error;
       this.#end();
-      throw error instanceof GaveUp ? error : new Failed(error instanceof Error ? error.message : String(error));
+      throw error instanceof GaveUp || error instanceof Failed
+        ? error
+        : new Failed(error instanceof Error ? error.message : String(error));
     }
   }
 
@@ -93,6 +114,13 @@ export class WatchedWorker {
 
 function startWorker(): Worker {
   return new Worker(new URL('./check.worker.ts', import.meta.url), { type: 'module' });
+}
+
+/** @throws Unfetched */
+function fetched(remote: Remote<CheckWorker>): Promise<true> {
+  return remote.fetched().catch((error: unknown) => {
+    throw new Unfetched(String(error));
+  });
 }
 
 async function inTime<Answer>(answer: Promise<Answer>, longest: number): Promise<Answer> {
