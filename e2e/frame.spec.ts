@@ -196,7 +196,7 @@ test('what a page ships is small: less than 250 KB for the Desk, 120 for the Ben
   ] as const) {
     const weight = await weightOf(browser, server.url + path);
     expect(weight.page, path).toBeLessThan(most);
-    expect(weight.workers, path).toBeLessThan(145);
+    expect(weight.workers, path).toBeLessThan(143);
     // Only what counts at once brings what it counts with.
     expect(weight.workers > 100, path).toBe(counts.includes(path));
   }

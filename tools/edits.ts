@@ -6,7 +6,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { checkPattern, Memory, type Checked } from '../src/core/index.js';
+import { checkPattern, fixedReport, Memory, type Checked } from '../src/core/index.js';
 import { chances } from '../src/core/training/chances.js';
 
 const texts = ['demo', 'corpus', 'corpus/odd'].flatMap((folder) =>
@@ -82,8 +82,8 @@ export function differenceAfter(edits: number, seed: number): Difference | null 
       const remembered = checkPattern(text, '', { terms: 'auto', memory });
       const fromScratch = checkPattern(text, '');
       const fixes = i % SELDOM === 0;
-      const one = shown(remembered) + (fixes ? JSON.stringify(remembered.fixed()) : '');
-      const other = shown(fromScratch) + (fixes ? JSON.stringify(fromScratch.fixed()) : '');
+      const one = shown(remembered) + (fixes ? JSON.stringify(fixedReport(remembered)) : '');
+      const other = shown(fromScratch) + (fixes ? JSON.stringify(fixedReport(fromScratch)) : '');
       if (one !== other) return { before, text, remembered: one, fromScratch: other };
       // Some changes are taken back.
       if (chance() < 0.2) text = before;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { checkPattern, type Report } from '../src/core/index.js';
+import { checkPattern, fixedReport, type Report } from '../src/core/index.js';
 import { apply } from './apply.js';
 import { mutate } from './mutate.js';
 
@@ -10,7 +10,7 @@ describe('fixes for slips planted in clean patterns', () => {
 
   it('remove the error that they are offered for, and never add another', () => {
     for (const { text } of planted) {
-      const report = checkPattern(text, 'x').fixed();
+      const report = fixedReport(checkPattern(text, 'x'));
       for (const finding of errors(report)) {
         for (const fix of finding.fixes) {
           const after = errors(checkPattern(apply(text, fix), 'x').report);
@@ -30,7 +30,7 @@ describe('fixes for slips planted in clean patterns', () => {
       errors(checkPattern(text, 'x').report).some(({ rule }) => rule.startsWith('count/')),
     );
     const places = countable.map(({ text, whole }) => {
-      const fixes = errors(checkPattern(text, 'x').fixed()).flatMap((finding) => finding.fixes);
+      const fixes = errors(fixedReport(checkPattern(text, 'x'))).flatMap((finding) => finding.fixes);
       return fixes.findIndex((fix) => apply(text, fix) === whole);
     });
     const share = (test: (place: number) => boolean) => places.filter(test).length / places.length;

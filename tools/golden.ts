@@ -14,6 +14,7 @@ import {
   convertTerms,
   courseOfText,
   editionOf,
+  fixedReport,
   learnt,
   LEVELS,
   NO_SETTINGS,
@@ -52,7 +53,7 @@ const COARSE = { ...NO_SETTINGS, hook: 6, weight: 5, eyes: 18, ball: 200, target
 /** All that is told of a pattern besides its rounds and findings, by what it is. */
 function toldOf(checked: Checked, text: string): Readonly<Record<string, unknown>> {
   return {
-    report: checked.fixed(),
+    report: fixedReport(checked),
     hand: checked.hand,
     overview: checked.overview(),
     evidence: termsEvidence(text),

@@ -1,7 +1,15 @@
 /** How the work on a text grows when a piece of it is said over and over: it has to grow as the text does. */
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
-import { checkPattern, convertTerms, inStyle, markedLines, styleOf, styleTraits } from '../src/core/index.js';
+import {
+  checkPattern,
+  convertTerms,
+  fixedReport,
+  inStyle,
+  markedLines,
+  styleOf,
+  styleTraits,
+} from '../src/core/index.js';
 
 /** Growth of the time at twice the length that is not allowed; 2 is linear. */
 export const STEEP = 2.6;
@@ -19,7 +27,7 @@ const SOME_STYLE = Object.fromEntries(styleTraits().map(({ id, ways }) => [id, w
 /** Everything that is done with a text, by name. */
 export const JOBS: Readonly<Record<string, (text: string) => unknown>> = {
   check: (text) => checkPattern(text, 'x'),
-  fixes: (text) => checkPattern(text, 'x').fixed(),
+  fixes: (text) => fixedReport(checkPattern(text, 'x')),
   'to UK': (text) => convertTerms(text, { to: 'uk', from: 'us' }),
   'to US': (text) => convertTerms(text, { to: 'us', from: 'uk' }),
   style: (text) => [styleOf(text), inStyle(text, SOME_STYLE)],

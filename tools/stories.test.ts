@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { checkPattern, checkText } from '../src/core/index.js';
+import { checkPattern, checkText, fixedReport } from '../src/core/index.js';
 import { apply } from './apply.js';
 
 const HEAD = 'US terms\n\nBALL\n';
@@ -41,9 +41,7 @@ const STORIES: readonly (readonly [string, string, string, string])[] = [
 describe('a fault that another line could carry', () => {
   it.each(STORIES)('%s', (_, lines, title, mended) => {
     const text = HEAD + lines;
-    const fixes = checkPattern(text, 'x')
-      .fixed()
-      .findings.flatMap((finding) => finding.fixes);
+    const fixes = fixedReport(checkPattern(text, 'x')).findings.flatMap((finding) => finding.fixes);
     const fix = fixes.find((one) => one.title === title);
     expect(fixes.map((one) => one.title)).toContain(title);
     expect(fix && apply(text, fix)).toBe(HEAD + mended);
@@ -52,9 +50,9 @@ describe('a fault that another line could carry', () => {
 
   it('is not told where the rounds after would no longer come out', () => {
     const text = `${HEAD}Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, dec) x 3 (6)\nRnd 4: 6 sc (6)\nFasten off.\n`;
-    const titles = checkPattern(text, 'x')
-      .fixed()
-      .findings.flatMap((finding) => finding.fixes.map((fix) => fix.title));
+    const titles = fixedReport(checkPattern(text, 'x')).findings.flatMap((finding) =>
+      finding.fixes.map((fix) => fix.title),
+    );
     expect(titles.filter((title) => title.includes('makes 9'))).toEqual([]);
   });
 });

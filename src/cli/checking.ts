@@ -1,5 +1,5 @@
 import { fileURLToPath } from 'node:url';
-import { checkPattern, reportText, type Hand, type Report } from '../core/index.js';
+import { checkPattern, fixedReport, reportText, type Hand, type Report } from '../core/index.js';
 
 /** A text that is to be checked. */
 export interface AskedCheck {
@@ -23,7 +23,7 @@ export interface CheckedFile {
 /** Checks a text and searches for fixes. */
 export function checkFile({ text, file, terms, hand, explain }: AskedCheck): CheckedFile {
   const checked = checkPattern(text, file, { terms, ...(hand ? { hand } : {}) });
-  const report = checked.fixed();
+  const report = fixedReport(checked);
   return { report, hand: checked.hand, words: reportText(report, explain ? checked.account : undefined) };
 }
 

@@ -1,9 +1,10 @@
 /** The face of the core: what the application, the worker and the terminal may use. */
 import { documentOf } from './document/document.js';
 import { proseOf } from './document/prose.js';
-import { check, type RuleSettings } from './checks/registry.js';
+import { check, type Finding, type RuleSettings } from './checks/registry.js';
 import { courseOf } from './bench/course.js';
 import type { Course } from './bench/schema.js';
+import type { CountedPattern } from './counting/counted.js';
 import { decide } from './deciding/decide.js';
 import { accountOf } from './explaining/account.js';
 export { marksIn } from './explaining/account.js';
@@ -13,10 +14,10 @@ import type { Hand } from './reading/hand.js';
 import type { ReadOptions } from './reading/read.js';
 import { overviewOf } from './overview/overview.js';
 import type { Overview } from './overview/schema.js';
-import { searchFixes } from './fixes/index.js';
 import { reportOf } from './report/report.js';
 import type { Report } from './report/schema.js';
 
+export { fixedReport, searchIn } from './report/fixed.js';
 export { convertTerms, type ConvertOptions } from './terms/convert.js';
 export { conversionSchema, type Conversion, type TermChange } from './terms/schema.js';
 export { evidenceSchema, termsEvidence, type TermsEvidence } from './terms/evidence.js';
@@ -166,14 +167,9 @@ export interface Checked {
   readonly report: Report;
   /** The words of its hand that were said, or worked out from its counts. */
   readonly hand: Hand;
-  /** The report with the fixes that can be found; this takes longer, and is done when it is asked for. */
-  readonly fixed: () => Report;
-  /**
-   * The same, to be carried out piece by piece: each step takes about a millisecond, and gives a report where that has new fixes.
-   * It ends with the very report that is there already where nothing was searched.
-   * @param near an offset: what is nearest to it is searched first
-   */
-  readonly search: (near: number) => Generator<Report | null, Report>;
+  /** All rounds as they were counted, and what was found in them: what fixes are searched for in. */
+  readonly counted: CountedPattern;
+  readonly findings: readonly Finding[];
   /**
    * How the figures of a round come about.
    * @param round its number among all rounds of the report, from 0.
@@ -195,18 +191,6 @@ export function checkPattern(text: string, file: string, options: CheckOptions =
   const counted = decide(text, options);
   const findings = check(counted, options.rules, options.style);
   const report = reportOf(file, counted, findings);
-  function* search(near: number): Generator<Report | null, Report> {
-    const steps = searchFixes(counted, findings, near);
-    let step = steps.next();
-    for (; !step.done; step = steps.next()) yield step.value && reportOf(file, counted, step.value);
-    return step.value === findings ? report : reportOf(file, counted, step.value);
-  }
-  const fixed = () => {
-    const steps = search(0);
-    let step = steps.next();
-    while (!step.done) step = steps.next();
-    return step.value;
-  };
   const account = (index: number) => {
     const round = counted.rounds[index];
     return round ? accountOf(counted, round) : null;
@@ -217,8 +201,8 @@ export function checkPattern(text: string, file: string, options: CheckOptions =
       ...options.hand,
       words: Object.fromEntries([...counted.pattern.words, ...counted.pattern.said]),
     },
-    fixed,
-    search,
+    counted,
+    findings,
     account,
     sentences: () => counted.rounds.map((round) => accountOf(counted, round).sentence),
     overview: () => overviewOf(counted),

@@ -1,5 +1,5 @@
 /**
- * The face of the core for what is asked now and then, and fetched then: conversion, house style, drafts side by side, shapes,
+ * The face of the core for what is asked now and then, and fetched then: fixes, house style, drafts side by side, shapes,
  * slips, queries, meanings.
  */
 import { check, type RuleSettings } from './checks/registry.js';
@@ -9,6 +9,7 @@ import type { Comparison } from './comparing/schema.js';
 import { decide } from './deciding/decide.js';
 import { slipsFor } from './explaining/hook.js';
 import type { HookSlip } from './explaining/schema.js';
+import { fixedReport } from './report/fixed.js';
 import { checkPattern, type CheckOptions } from './index.js';
 import { proposedAt, proposedFor, type Proposed } from './querying/proposed.js';
 import { tried, type Tried } from './querying/tried.js';
@@ -26,8 +27,6 @@ import type { Span } from './text/source.js';
 export { findingsBetween } from './comparing/carried.js';
 export { meaningsOf } from './deciding/meanings.js';
 export { inStyle } from './style/style.js';
-export { convertTerms } from './terms/convert.js';
-export { termsEvidence } from './terms/evidence.js';
 
 /** A text, and how it is to be read. */
 export interface ReadText extends Partial<ReadOptions> {
@@ -106,7 +105,7 @@ export function queryIn(
 ): Proposed | null {
   const checked = checkPattern(text, '', options);
   if (typeof about !== 'string') return proposedAt(checked.report, text, about, checked.account);
-  const report = checked.fixed();
+  const report = fixedReport(checked);
   const finding = report.findings.find(({ key }) => key === about);
   return finding ? proposedFor(report, finding, text, checked.account) : null;
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { checkPattern, checkText } from '../index.js';
+import { checkPattern, checkText, fixedReport } from '../index.js';
 
 /** A piece that closes and holds stuffing, one that only closes, and one that stays open. */
 const HOLLOW =
@@ -244,7 +244,7 @@ describe('a figure of the round that begins a piece', () => {
   });
 
   it('has what it would have to be as its fix', () => {
-    const { findings } = checkPattern(us(`BALL\nRnd 1: mr 7\n${after}`), 'ball.txt').fixed();
+    const { findings } = fixedReport(checkPattern(us(`BALL\nRnd 1: mr 7\n${after}`), 'ball.txt'));
     expect(findings.find(({ rule }) => rule === 'count/stated')?.fixes[0]).toMatchObject({
       title: '6 instead of 7',
       edits: [{ text: '6' }],

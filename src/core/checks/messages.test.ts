@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { checkPattern } from '../index.js';
+import { checkPattern, fixedReport } from '../index.js';
 
 const BEGUN = 'US terms\n\nHEAD\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\n';
 const OPEN = 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc around (12)\nFasten off, leaving a tail.\n';
@@ -172,7 +172,7 @@ const SAID: Readonly<Record<string, readonly (readonly [text: string, ...said: s
 
 describe.each(Object.entries(SAID))('%s', (rule, texts) => {
   it.each(texts)('says of %j', (text, ...said) => {
-    const { findings } = checkPattern(text, 'x').fixed();
+    const { findings } = fixedReport(checkPattern(text, 'x'));
     const own = findings.filter((finding) => finding.rule === rule);
     expect(
       own.map(({ line, message, fixes }) => `${line}: ${message}${fixes.map(({ title }) => ` [${title}]`).join('')}`),
@@ -186,9 +186,7 @@ it.each([
   ['FLAP\nCh 9.', 4, 4],
 ])('the chain of %j is put right where it stands', (begun, line, column) => {
   const text = `US terms\n\n${begun}\nRow 1: sc in 2nd ch from hook, sc 6 (7)\nFasten off.\n`;
-  const finding = checkPattern(text, 'x')
-    .fixed()
-    .findings.find(({ rule }) => rule === 'count/foundation');
+  const finding = fixedReport(checkPattern(text, 'x')).findings.find(({ rule }) => rule === 'count/foundation');
   expect(finding?.fixes[0]).toEqual({
     title: 'Chain 8 instead of 9 (makes 7)',
     edits: [{ line, column, endLine: line, endColumn: column + 1, text: '8' }],

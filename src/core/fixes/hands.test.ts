@@ -1,13 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { apply } from '../../../tools/apply.js';
-import { checkPattern } from '../index.js';
+import { checkPattern, fixedReport } from '../index.js';
 
 /** The text after the first fix of the first finding of a rule. */
 function mended(text: string, rule: string): string {
-  const [fix] =
-    checkPattern(text, 'x')
-      .fixed()
-      .findings.find((finding) => finding.rule === rule)?.fixes ?? [];
+  const [fix] = fixedReport(checkPattern(text, 'x')).findings.find((finding) => finding.rule === rule)?.fixes ?? [];
   return fix ? apply(text, fix) : text;
 }
 

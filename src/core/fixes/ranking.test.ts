@@ -1,11 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { apply } from '../../../tools/apply.js';
-import { checkPattern } from '../index.js';
+import { checkPattern, fixedReport } from '../index.js';
 
 const fixesOf = (text: string) =>
-  checkPattern(text, 'x')
-    .fixed()
-    .findings.find(({ severity }) => severity === 'error')?.fixes ?? [];
+  fixedReport(checkPattern(text, 'x')).findings.find(({ severity }) => severity === 'error')?.fixes ?? [];
 
 const HEAD = 'US terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\n';
 const ovals = (second: string) =>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { apply } from '../../../tools/apply.js';
-import { checkPattern } from '../index.js';
+import { checkPattern, fixedReport } from '../index.js';
 
 const HEAD = 'US terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\n';
 const TAIL = 'Fasten off.\n';
@@ -8,7 +8,7 @@ const TAIL = 'Fasten off.\n';
 /** The first fix of the first error below the head, as it leaves the lines there. */
 function firstFix(...lines: readonly string[]): string {
   const text = `${HEAD}${lines.join('\n')}\n${TAIL}`;
-  const { findings } = checkPattern(text, 'x').fixed();
+  const { findings } = fixedReport(checkPattern(text, 'x'));
   const fix = findings.find(({ severity }) => severity === 'error')?.fixes[0];
   if (!fix) return 'none';
   const mended = apply(text, fix);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { checkPattern } from '../index.js';
+import { checkPattern, fixedReport } from '../index.js';
 import { queryIn } from '../onRequest.js';
 
 const TEXT =
@@ -119,7 +119,7 @@ describe('a query on each kind of finding', () => {
       'Rnd 9: sc 24 (24)',
     ],
   ])('%s', (rule, scope, about, part, round, text, proposal) => {
-    const finding = all.fixed().findings.find((one) => one.rule === rule);
+    const finding = fixedReport(all).findings.find((one) => one.rule === rule);
     const query = queryIn(shell, finding?.key ?? '');
     expect(query).toMatchObject({ scope, part, round, text, proposal });
     expect(shell.slice(query?.at?.from, query?.at?.to)).toBe(about);

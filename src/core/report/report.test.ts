@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { checkPattern, checkText, markedLines, markedText, reportSchema } from '../index.js';
+import { checkPattern, checkText, fixedReport, markedLines, markedText, reportSchema } from '../index.js';
 import { reportText } from './text.js';
 
 const HEAD = 'US terms\n\nBALL (make 2)\n';
@@ -203,7 +203,7 @@ describe('the report as text', () => {
   });
 
   it('ends with the findings and what mends each, or says that there are none', () => {
-    const wrong = checkPattern(`${HEAD}Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (13)\n`, 'x').fixed();
+    const wrong = fixedReport(checkPattern(`${HEAD}Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (13)\n`, 'x'));
     const lines = reportText(wrong).trimEnd().split('\n');
     expect(lines.find((line) => line.includes('count/stated'))).toMatch(
       /^ {2}5:\d+ {2}error {2}count\/stated {2}States 13/,

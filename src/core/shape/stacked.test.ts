@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { apply } from '../../../tools/apply.js';
-import { checkPattern } from '../index.js';
+import { checkPattern, fixedReport } from '../index.js';
 
 /** The text after the fix of its stacked increases, its rounds alone. */
 function shiftedText(text: string): string | null {
-  const { findings } = checkPattern(text, '').fixed();
+  const { findings } = fixedReport(checkPattern(text, ''));
   const fix = findings.find(({ rule }) => rule === 'shape/stacked')?.fixes[0];
   return fix ? apply(text, fix) : null;
 }

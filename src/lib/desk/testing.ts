@@ -1,5 +1,6 @@
 import {
   checkPattern,
+  fixedReport,
   inStyle,
   NO_HAND,
   type CheckOptions,
@@ -114,7 +115,7 @@ export function checkingHere(options: CheckOptions = { terms: 'auto' }): OpenChe
         checked = text;
         last = checkPattern(text, name, { ...options, hand });
         listener.state('done');
-        listener.told(last.fixed(), text, true);
+        listener.told(fixedReport(last), text, true);
       },
       account: (round) => Promise.resolve(last?.account(round) ?? null),
       slips: (round, onHook) => Promise.resolve(slipsIn(checked, round, onHook, { ...options, hand })),

@@ -10,7 +10,6 @@ import {
   type Checked,
   type CheckOptions,
   type Comparison,
-  type Conversion,
   type HookSlip,
   type Meanings,
   type Overview,
@@ -20,11 +19,11 @@ import {
   type RoundAccount,
   type Shape,
   type Styled,
-  type TermsEvidence,
   type Tried,
 } from '../../core/index.js';
 import { ruleSettingsSchema } from '../ruleSettings.js';
 import { knownSchema, Telling, type Told } from './telling.js';
+import { PIECES, type Answering, type Piece } from './watched.js';
 
 const termsSchema = z.enum(['auto', 'us', 'uk']);
 const askSchema = z.object({
@@ -37,18 +36,7 @@ const askSchema = z.object({
   style: houseStyleSchema,
 });
 const styleSchema = z.object({ text: z.string(), terms: termsSchema, hand: handSchema, style: houseStyleSchema });
-const convertSchema = z.object({
-  text: z.string(),
-  from: termsSchema,
-  hand: handSchema,
-  to: z.enum(['us', 'uk']),
-  hooks: z.boolean(),
-  weights: z.boolean(),
-  spelling: z.boolean(),
-  /** What a word becomes at a place that somebody has settled, by the place. */
-  decisions: z.record(z.string(), z.string()),
-});
-export type AskedConversion = z.infer<typeof convertSchema>;
+const pieceSchema = z.nullable(z.enum(PIECES));
 const roundSchema = z.int().check(z.gte(0));
 const offsetSchema = z.int().check(z.gte(0));
 const countSchema = z.int().check(z.gte(0), z.lte(100_000));
@@ -89,14 +77,10 @@ const searchSchema = z.object({ near: offsetSchema, known: knownSchema });
 const PIECE = 10;
 
 /** What the page may ask of the worker. Accounts and slips are those of the text that was checked last. */
-export interface CheckWorker {
-  /** Answers once the worker's code is there. */
-  ready(): true;
-  /** Answers once the code is there, too, that is fetched for what is asked now and then. */
-  fetched(): Promise<true>;
+export interface CheckWorker extends Answering {
   check(asked: z.infer<typeof askSchema>): Told;
   /** Goes on with the search for fixes of the text that was checked last, for a few milliseconds; from an offset, at first. */
-  search(asked: z.infer<typeof searchSchema>): Searched | null;
+  search(asked: z.infer<typeof searchSchema>): Promise<Searched | null>;
   account(round: number): RoundAccount | null;
   slips(asked: { round: number; onHook: number }): Promise<HookSlip[]>;
   meanings(word: string): Promise<Meanings | null>;
@@ -107,8 +91,6 @@ export interface CheckWorker {
   tried(asked: z.infer<typeof triedSchema>): Promise<Tried | null>;
   earlier(text: string): EarlierRound[];
   compare(asked: AskedComparison): Promise<ComparedTexts>;
-  convert(asked: AskedConversion): Promise<Conversion>;
-  evidence(text: string): Promise<TermsEvidence>;
   inStyle(asked: z.infer<typeof styleSchema>): Promise<Styled>;
   shape(asked: AskedShape): Promise<Shape>;
 }
@@ -117,14 +99,19 @@ let last: { readonly checked: Checked; readonly text: string; readonly options: 
 /** What was read with the words of this pattern; from one key to the next nearly all of it stands again. */
 const memory = new Memory();
 const telling = new Telling();
-/** What few ask for is fetched when somebody does; it is told of the text that was there when they asked, typed on or not. */
+/** What is not needed for the verdicts is fetched when it is asked for; it is told of the text that was there then. */
+const fixing = () => import('../../core/fixing.js');
 const onRequest = () => import('../../core/onRequest.js');
+const FETCHED: Readonly<Record<Piece, () => Promise<unknown>>> = { fixing, 'on-request': onRequest };
 /** Under way, for the text that was checked last. */
-let search: ReturnType<Checked['search']> | null = null;
+let search: Generator<Report | null, Report> | null = null;
 
 const worker: CheckWorker = {
-  ready: () => true,
-  fetched: () => onRequest().then(() => true),
+  async ready(asked) {
+    const piece = pieceSchema.parse(asked);
+    if (piece) await FETCHED[piece]();
+    return true as const;
+  },
   check(asked) {
     const { text, name, known, ...options } = askSchema.parse(asked);
     const checked = checkPattern(text, name, { ...options, memory });
@@ -132,9 +119,10 @@ const worker: CheckWorker = {
     search = null;
     return telling.tell(checked.report, known);
   },
-  search(asked) {
+  async search(asked) {
     const { near, known } = searchSchema.parse(asked);
-    search ??= last?.checked.search(near) ?? null;
+    const { searchIn } = await fixing();
+    search ??= last && searchIn(last.checked, near);
     if (!search) return null;
     const { report, more } = piece(search);
     return { told: report && report !== last?.checked.report ? telling.tell(report, known) : null, more };
@@ -165,11 +153,6 @@ const worker: CheckWorker = {
     const { meaningsOf } = await onRequest();
     return asOf && meaningsOf(asOf.text, asOf.options, word);
   },
-  async convert(asked) {
-    const { text, decisions, ...options } = convertSchema.parse(asked);
-    const { convertTerms } = await onRequest();
-    return convertTerms(text, { ...options, decisions: new Map(Object.entries(decisions)) });
-  },
   async inStyle(asked) {
     const { text, style, ...options } = styleSchema.parse(asked);
     const { inStyle } = await onRequest();
@@ -191,11 +174,6 @@ const worker: CheckWorker = {
       findings: findingsBetween(drafts.comparison, drafts.before, drafts.after),
     };
   },
-  async evidence(asked) {
-    const text = z.string().parse(asked);
-    const { termsEvidence } = await onRequest();
-    return termsEvidence(text);
-  },
   earlier(text) {
     const lines = z.string().parse(text).split('\n');
     return checkPattern(text, '').report.parts.flatMap(({ name, rounds }) =>
@@ -211,7 +189,7 @@ const worker: CheckWorker = {
   },
 };
 
-function piece(steps: ReturnType<Checked['search']>): { report: Report | null; more: boolean } {
+function piece(steps: Generator<Report | null, Report>): { report: Report | null; more: boolean } {
   const end = performance.now() + PIECE;
   for (;;) {
     const { done, value } = steps.next();

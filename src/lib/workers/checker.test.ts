@@ -1,10 +1,10 @@
 import { expose } from 'comlink';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { checkPattern, type Checked } from '../../core/index.js';
+import { checkPattern, searchIn, type Checked } from '../../core/index.js';
 import type { CheckWorker } from './check.worker.js';
 import { Checker, type CheckState } from './checker.js';
 import { Telling, type Told } from './telling.js';
-import { Failed, FETCHES, GaveUp, Unfetched, WatchedWorker } from './watched.js';
+import { Failed, GaveUp, ON_REQUEST, Unfetched, WatchedWorker } from './watched.js';
 
 const LIMIT = 1000;
 let started: number;
@@ -17,6 +17,7 @@ let searched: number[];
 let fetching: () => Promise<true>;
 
 beforeEach(() => {
+  fetching = () => Promise.resolve(true);
   searched = [];
   started = 0;
   ended = 0;
@@ -62,7 +63,7 @@ function worker(): Worker {
   started += 1;
   const { port1, port2 } = new MessageChannel();
   let last: Checked | null = null;
-  let search: ReturnType<Checked['search']> | null = null;
+  let search: ReturnType<typeof searchIn> | null = null;
   const telling = new Telling();
   const check = ({ text, known }: { text: string; known: number | null }): Told | Promise<Told> => {
     if (text.startsWith('hang')) return new Promise(() => undefined);
@@ -77,16 +78,15 @@ function worker(): Worker {
       setTimeout(() => resolve(telling.tell(checkPattern(text, '').report, known)), LIMIT * 2),
     );
   const api: Partial<CheckWorker> = {
-    ready: () => true,
-    fetched: () => fetching(),
+    ready: (piece) => (piece ? fetching() : true),
     check: check as CheckWorker['check'],
     search({ near, known }) {
       searched.push(near);
-      if (last === null) return null;
-      search ??= last.search(near);
+      if (last === null) return Promise.resolve(null);
+      search ??= searchIn(last, near);
       // One step at a time, where the worker goes on for some milliseconds.
       const { done, value } = search.next();
-      return { told: value && telling.tell(value, known), more: !done };
+      return Promise.resolve({ told: value && telling.tell(value, known), more: !done });
     },
     account: (round) => last?.account(round) ?? null,
   };
@@ -211,7 +211,7 @@ describe('a watched worker', () => {
     const watched = new WatchedWorker(worker, LIMIT);
     const answers = [0, 1, 2].map((i) =>
       watched.ask(async (remote) => {
-        await remote.ready();
+        await remote.ready(null);
         await new Promise((resolve) => setTimeout(resolve, LIMIT * 0.6));
         return i;
       }),
@@ -225,12 +225,12 @@ describe('a watched worker', () => {
     await expect(answered(watched.ask(() => new Promise(() => undefined)))).rejects.toBeInstanceOf(GaveUp);
     await expect(answered(watched.ask(() => Promise.reject(new Error('no'))))).rejects.toBeInstanceOf(Failed);
     watched.close();
-    await expect(answered(watched.ask((remote) => remote.ready()))).rejects.toBeInstanceOf(Failed);
+    await expect(answered(watched.ask((remote) => remote.ready(null)))).rejects.toBeInstanceOf(Failed);
   });
 
   it('that can’t fetch the code for a question keeps what it knows, and may fetch it the next time', async () => {
     const watched = new WatchedWorker(worker, LIMIT);
-    const question = () => watched.ask((remote) => remote.ready(), FETCHES);
+    const question = () => watched.ask((remote) => remote.ready(null), ON_REQUEST);
     fetching = () => Promise.reject(new Error('offline'));
     await expect(answered(question())).rejects.toBeInstanceOf(Unfetched);
     fetching = () => Promise.resolve(true);
@@ -242,7 +242,7 @@ describe('a watched worker', () => {
   it('has longer to fetch code than to answer', async () => {
     const watched = new WatchedWorker(worker, LIMIT);
     fetching = () => new Promise((resolve) => setTimeout(() => resolve(true), LIMIT * 3));
-    expect(await answered(watched.ask((remote) => remote.ready(), FETCHES))).toBe(true);
+    expect(await answered(watched.ask((remote) => remote.ready(null), ON_REQUEST))).toBe(true);
     watched.close();
   });
 
@@ -252,6 +252,6 @@ describe('a watched worker', () => {
       setTimeout(() => dead.dispatchEvent(new Event('error')), 10);
       return Object.assign(dead, { postMessage: () => undefined, terminate: () => undefined }) as unknown as Worker;
     }, LIMIT);
-    await expect(answered(watched.ask((remote) => remote.ready()))).rejects.toThrow('It could not be started.');
+    await expect(answered(watched.ask((remote) => remote.ready(null)))).rejects.toThrow('It could not be started.');
   });
 });

@@ -21,7 +21,7 @@ import {
 } from '../../core/index.js';
 import type { EarlierRound } from './check.worker.js';
 import { Hearing, toldSchema } from './telling.js';
-import { FETCHES, GaveUp, WatchedWorker } from './watched.js';
+import { GaveUp, ON_REQUEST, WatchedWorker } from './watched.js';
 
 /** Wait after a check before fixes are searched for; and before a text is tried after one that was given up. Milliseconds. */
 const PAUSE = 150;
@@ -89,7 +89,7 @@ export class Checker {
 
   /** What a word of the text that was checked last could mean; null where there is no such text. */
   async meanings(word: string): Promise<Meanings | null> {
-    return z.nullable(meaningsSchema).parse(await this.#worker.ask((remote) => remote.meanings(word), FETCHES));
+    return z.nullable(meaningsSchema).parse(await this.#worker.ask((remote) => remote.meanings(word), ON_REQUEST));
   }
 
   /** What was understood of the text that was checked last, besides its rounds; null where there is no such text. */
@@ -108,24 +108,26 @@ export class Checker {
 
   /** Which slips of the maker explain another count on the hook. */
   async slips(round: number, onHook: number): Promise<HookSlip[]> {
-    return slipsSchema.parse(await this.#worker.ask((remote) => remote.slips({ round, onHook }), FETCHES));
+    return slipsSchema.parse(await this.#worker.ask((remote) => remote.slips({ round, onHook }), ON_REQUEST));
   }
 
   /** A query on a finding of the text that was checked last, by its key; or at some of its words, by their offsets. */
   async query(about: string | { readonly from: number; readonly to: number }): Promise<Proposed | null> {
-    return z.nullable(proposedSchema).parse(await this.#worker.ask((remote) => remote.query(about), FETCHES));
+    return z.nullable(proposedSchema).parse(await this.#worker.ask((remote) => remote.query(about), ON_REQUEST));
   }
 
   /** What comes of a figure in the round at some words of the text that was checked last. */
   async tried(at: { readonly from: number; readonly to: number }, figure: number): Promise<Tried | null> {
-    return z.nullable(triedSchema).parse(await this.#worker.ask((remote) => remote.tried({ ...at, figure }), FETCHES));
+    return z
+      .nullable(triedSchema)
+      .parse(await this.#worker.ask((remote) => remote.tried({ ...at, figure }), ON_REQUEST));
   }
 
   /** A text in house style, proved to alter no count. */
   async inStyle(text: string): Promise<Styled> {
     const { terms, hand = NO_HAND, style } = this.#options;
     const asked = { text, terms, hand, style: { ...style } };
-    return styledSchema.parse(await this.#worker.ask((remote) => remote.inStyle(asked), FETCHES));
+    return styledSchema.parse(await this.#worker.ask((remote) => remote.inStyle(asked), ON_REQUEST));
   }
 
   /** The rounds of an earlier text, with their words. */
@@ -191,7 +193,7 @@ export class Checker {
     const checks = this.#checks;
     for (let more = true; more && this.#checks === checks;) {
       const piece = await this.#worker
-        .ask((remote) => remote.search({ near, known: this.#heard.known }))
+        .ask((remote) => remote.search({ near, known: this.#heard.known }), { needs: 'fixing' })
         .catch(() => null);
       const read = z.nullable(searchedSchema).safeParse(piece);
       if (!read.data) this.#heard.forget();

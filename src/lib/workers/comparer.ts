@@ -1,7 +1,7 @@
 import * as z from 'zod/mini';
 import { comparisonSchema, findingSchema, reportSchema } from '../../core/index.js';
 import type { AskedComparison } from './check.worker.js';
-import { FETCHES, WatchedWorker } from './watched.js';
+import { ON_REQUEST, WatchedWorker } from './watched.js';
 
 const comparedSchema = z.object({
   comparison: comparisonSchema,
@@ -17,7 +17,7 @@ export class Comparer {
 
   /** @throws GaveUp, Failed */
   async compare(asked: AskedComparison): Promise<Compared> {
-    return comparedSchema.parse(await this.#worker.ask((remote) => remote.compare(asked), FETCHES));
+    return comparedSchema.parse(await this.#worker.ask((remote) => remote.compare(asked), ON_REQUEST));
   }
 
   close(): void {

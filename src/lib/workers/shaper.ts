@@ -1,6 +1,6 @@
 import { shapeSchema, type Shape } from '../../core/index.js';
 import type { AskedShape } from './check.worker.js';
-import { FETCHES, WatchedWorker } from './watched.js';
+import { ON_REQUEST, WatchedWorker } from './watched.js';
 
 /** Works out shapes in a worker; of several questions in a row only the last is answered. */
 export class Shaper {
@@ -15,7 +15,7 @@ export class Shaper {
     this.#asked += 1;
     const own = this.#asked;
     const answer = shapeSchema.parse(
-      await this.#worker.ask((remote) => remote.shape(asked), { ...FETCHES, patient: true }),
+      await this.#worker.ask((remote) => remote.shape(asked), { ...ON_REQUEST, patient: true }),
     );
     return own === this.#asked ? answer : null;
   }

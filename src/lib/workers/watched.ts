@@ -8,16 +8,26 @@ export class Failed extends Error {}
 /** The code that a question needs could not be fetched. */
 export class Unfetched extends Failed {}
 
+/** Pieces of code that a worker fetches when somebody asks for what they do. */
+export const PIECES = ['fixing', 'on-request'] as const;
+export type Piece = (typeof PIECES)[number];
+
+/** What can be asked of every worker. */
+export interface Answering {
+  /** Answers once the worker's code is there, and the piece that is named. */
+  ready(piece: Piece | null): true | Promise<true>;
+}
+
 /** How a question is asked. */
 export interface Asking {
   /** It may take much longer than a person waits for. */
   readonly patient?: boolean;
-  /** It needs code that the worker fetches when it is asked for. */
-  readonly fetches?: boolean;
+  /** It needs a piece of code that is fetched first. */
+  readonly needs?: Piece;
 }
 
 /** For what is asked now and then. */
-export const FETCHES: Asking = { fetches: true };
+export const ON_REQUEST: Asking = { needs: 'on-request' };
 
 /** What a person waits for at most; and how long the worker's own code may take to arrive. Milliseconds. */
 const LONGEST = 2000;
@@ -25,9 +35,9 @@ const LONGEST = 2000;
 const PATIENCE = 5;
 const LONGEST_START = 20_000;
 
-interface Running {
+interface Running<Api> {
   readonly worker: Worker;
-  readonly remote: Remote<CheckWorker>;
+  readonly remote: Remote<Api>;
   readonly broken: Promise<never>;
   readonly stop: (why: Error) => void;
   readonly ready: Promise<unknown>;
@@ -37,10 +47,10 @@ interface Running {
  * The worker that reads and counts, under watch: it is asked one thing at a time, and one that has not answered in two
  * seconds is ended. The next question starts another.
  */
-export class WatchedWorker {
+export class WatchedWorker<Api extends Answering = CheckWorker> {
   readonly #start: () => Worker;
   readonly #longest: number;
-  #running: Running | null = null;
+  #running: Running<Api> | null = null;
   #last: Promise<unknown> = Promise.resolve();
   #closed = false;
 
@@ -54,7 +64,7 @@ export class WatchedWorker {
    * Asks something, after all that was asked before.
    * @throws GaveUp where there is no answer in time, Failed where there can't be one, Unfetched where its code is missing.
    */
-  ask<Answer>(question: (remote: Remote<CheckWorker>) => Promise<Answer>, asking: Asking = {}): Promise<Answer> {
+  ask<Answer>(question: (remote: Remote<Api>) => Promise<Answer>, asking: Asking = {}): Promise<Answer> {
     const answer = this.#last.then(() => this.#ask(question, asking));
     this.#last = answer.catch(() => undefined);
     return answer;
@@ -70,16 +80,13 @@ export class WatchedWorker {
     this.#end();
   }
 
-  async #ask<Answer>(
-    question: (remote: Remote<CheckWorker>) => Promise<Answer>,
-    { patient, fetches }: Asking,
-  ): Promise<Answer> {
+  async #ask<Answer>(question: (remote: Remote<Api>) => Promise<Answer>, { patient, needs }: Asking): Promise<Answer> {
     if (this.#closed) throw new Failed('It was closed.');
     this.#running ??= this.#begin();
     const { remote, ready, broken } = this.#running;
     try {
       await inTime(Promise.race([ready, broken]), LONGEST_START);
-      if (fetches) await inTime(Promise.race([fetched(remote), broken]), LONGEST_START);
+      if (needs) await inTime(Promise.race([fetched(remote, needs), broken]), LONGEST_START);
       const longest = patient ? this.#longest * PATIENCE : this.#longest;
       return await inTime(Promise.race([question(remote), broken]), longest);
     } catch (error) {
@@ -92,9 +99,9 @@ export class WatchedWorker {
     }
   }
 
-  #begin(): Running {
+  #begin(): Running<Api> {
     const worker = this.#start();
-    const remote = wrap<CheckWorker>(worker);
+    const remote = wrap<Api>(worker);
     let stop: (why: Error) => void = () => undefined;
     const broken = new Promise<never>((_, reject) => {
       stop = reject;
@@ -102,7 +109,7 @@ export class WatchedWorker {
     });
     // Nobody may be waiting when it breaks.
     broken.catch(() => undefined);
-    return { worker, remote, broken, stop, ready: remote.ready() };
+    return { worker, remote, broken, stop, ready: readied(remote, null) };
   }
 
   #end(): void {
@@ -116,9 +123,13 @@ function startWorker(): Worker {
   return new Worker(new URL('./check.worker.ts', import.meta.url), { type: 'module' });
 }
 
+function readied(remote: Remote<Answering>, piece: Piece | null): Promise<true> {
+  return remote.ready(piece);
+}
+
 /** @throws Unfetched */
-function fetched(remote: Remote<CheckWorker>): Promise<true> {
-  return remote.fetched().catch((error: unknown) => {
+function fetched(remote: Remote<Answering>, piece: Piece): Promise<true> {
+  return readied(remote, piece).catch((error: unknown) => {
     throw new Unfetched(String(error));
   });
 }

@@ -118,7 +118,7 @@ describe('converting, beside the page', () => {
   });
 
   it('gives up what takes too long', async () => {
-    const converter = new Converter(new WatchedWorker(undefined, LITTLE_TIME));
+    const converter = new Converter(LITTLE_TIME);
     open.push(converter);
     await expect(converter.convert({ ...asked, text: TOO_MUCH, decisions: {} })).rejects.toThrow(GaveUp);
   });

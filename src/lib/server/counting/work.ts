@@ -5,6 +5,7 @@ import {
   courseOfText,
   checkText,
   convertTerms,
+  fixedReport,
   intoDraft,
   learnt,
   markedLines,
@@ -127,7 +128,7 @@ export const WORK = {
     accounts: (RoundAccount | null)[];
   } {
     const checked = checkPattern(text, name, options);
-    const report = checked.fixed();
+    const report = fixedReport(checked);
     const rounds = report.parts.flatMap((part) => part.rounds);
     return { report, overview: checked.overview(), accounts: rounds.map((_, i) => checked.account(i)) };
   },

@@ -1,0 +1,2 @@
+/** The face of the core for the search for fixes, which begins when nobody types. */
+export { searchIn } from './report/fixed.js';
