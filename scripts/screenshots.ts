@@ -196,7 +196,7 @@ const SHOTS: readonly Shot[] = [
         ['Times', '6'],
         ['Stitches there', '18'],
       ] as const)
-        await page.getByLabel(field).fill(figure);
+        await page.getByLabel(field, { exact: true }).fill(figure);
     },
   },
   // The last: from then on everybody signs in.

@@ -268,7 +268,7 @@ export class Tally {
     step: Step,
     into: number,
     made: number,
-    { count: target, grows = false }: Extract<Amount, { kind: 'until-made' }>,
+    { count: target, grows = false, spread = false }: Extract<Amount, { kind: 'until-made' }>,
     body: readonly Worked[],
   ): void {
     if (this.edge === null) {
@@ -292,6 +292,8 @@ export class Tally {
         each: into,
         room,
       });
+    const used = this.into + whole * into;
+    if (spread && used > this.edge) this.misfits.push({ kind: 'over', into: used, edge: this.edge });
     this.#note(step, whole, into, made, body);
     const plain = this.edge - this.into - whole * into;
     if (step.kind === 'work' && plain > 0) this.#note({ ...step, per: 1, over: 1 }, plain, 1, 1);

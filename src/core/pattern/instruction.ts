@@ -6,13 +6,13 @@ import type { Loops, StitchId } from '../vocabulary/stitches.js';
  * - `times`: exactly so often.
  * - `fill`: while the edge lasts, save `leave` stitches at its end.
  * - `until-made`: until the round has `count` stitches left to work into (decreasing to a target); where it `grows`, until it
- *   has so many.
+ *   has so many. What is `spread` is done in one time around.
  * - `open`: "until closed": no number can be had from the text.
  */
 export type Amount =
   | { readonly kind: 'times'; readonly times: number }
   | { readonly kind: 'fill'; readonly leave: number }
-  | { readonly kind: 'until-made'; readonly count: number; readonly grows?: boolean }
+  | { readonly kind: 'until-made'; readonly count: number; readonly grows?: boolean; readonly spread?: boolean }
   | { readonly kind: 'open' };
 
 export const once: Amount = { kind: 'times', times: 1 };

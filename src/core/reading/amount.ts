@@ -94,6 +94,11 @@ export function filling(reader: Reader, at: number): ReadAmount | null {
     const target = leaving(reader, i);
     return target ?? { amount: { kind: 'fill', leave: 0 }, next: i };
   }
+  // "sc rest of round"
+  if (isWord(reader, i, 'rest', 'remainder')) {
+    const way = isWord(reader, i + 1, 'way') ? i + 2 : passRound(reader, pass(reader, i + 1, 'stitch-word'));
+    if (endsStep(reader, way)) return { amount: { kind: 'fill', leave: 0 }, next: way };
+  }
   // "(sc 2, inc) all"
   if (isWord(reader, at, 'all') && reader.tokens[at - 1]?.kind === 'close' && endsStep(reader, at + 1))
     return { amount: { kind: 'fill', leave: 0 }, next: at + 1 };

@@ -1,5 +1,6 @@
 import { once, type Amount, type Step, type Work } from '../pattern/instruction.js';
 import { filling } from './amount.js';
+import { countInBracket } from './count.js';
 import { isBoundary, isWord, meaningAt, pass, spanBetween, tokenAt, type Reader } from './reader.js';
 import { amountAfterTool, amountBefore, readTool, type Tool } from './tool.js';
 
@@ -34,11 +35,12 @@ export function spreadAt(reader: Reader, at: number): Spread | null {
   if (reader.depth > 0 || !maySpread(reader, at)) return null;
   const shaping = shapingAt(reader, at);
   if (!shaping) return null;
-  const { tool, times, next } = shaping;
+  const { tool, times, next } = timesBehind(reader, shaping);
   const ends = endsAfter(reader, next);
   if (ends) return atEnds(reader, at, shaping, ends);
-  const total = times === null ? totalAfter(reader, next, tool.per > tool.over) : null;
-  const spread = total ? null : evenlyAfter(reader, next);
+  const grows = tool.per > tool.over;
+  const total = times === null ? (totalAfter(reader, next, grows) ?? totalStated(reader, next, grows)) : null;
+  const spread = total || next > shaping.next ? next : evenlyAfter(reader, next);
   const amount = total?.amount ?? (times !== null && spread !== null ? ({ kind: 'times', times } as const) : null);
   if (!amount) return null;
   const behind = endOfSpread(reader, total?.next ?? spread ?? next);
@@ -51,6 +53,13 @@ export function spreadAt(reader: Reader, at: number): Spread | null {
   };
 }
 
+/** "inc evenly 6 times": how often is said behind the word for it. */
+function timesBehind(reader: Reader, shaping: Shaping): Shaping {
+  const spread = shaping.times === null ? evenlyAfter(reader, shaping.next) : null;
+  const { amount, next } = spread === null ? { amount: null, next: 0 } : amountAfterTool(reader, spread, null);
+  return amount === null ? shaping : { ...shaping, times: amount, next };
+}
+
 /** A quick look ahead, since most steps say nothing of the kind. */
 function maySpread(reader: Reader, at: number): boolean {
   const end = Math.min(reader.end, at + 9);
@@ -60,6 +69,7 @@ function maySpread(reader: Reader, at: number): boolean {
 
 const SPREADS: ReadonlySet<string> = new Set([
   'evenly',
+  'out',
   'to',
   ...['end', 'ends', 'side', 'sides', 'edge', 'edges'],
   ...['beginning', 'beg', 'start', 'last'],
@@ -84,11 +94,12 @@ function shapingAt(reader: Reader, at: number): Shaping | null {
 
 const MOST_IN_ONE = 4;
 
-/** The index behind "evenly", "spread evenly", ", spaced evenly"; null where nothing says so. */
+/** The index behind "evenly", "spread evenly", ", spaced out"; null where nothing says so. */
 function evenlyAfter(reader: Reader, at: number): number | null {
   const behind = isWord(reader, at, ',') ? at + 1 : at;
   const spread = isWord(reader, behind, 'spread', 'spaced', 'distributed') ? behind + 1 : behind;
-  return isWord(reader, spread, 'evenly') ? spread + 1 : null;
+  const out = spread > behind && isWord(reader, spread, 'out') ? spread + 1 : spread;
+  return isWord(reader, out, 'evenly') ? out + 1 : out > spread ? out : null;
 }
 
 /** "evenly to 30 sts", "to 18 sts evenly": how many the round has then. */
@@ -99,7 +110,20 @@ function totalAfter(reader: Reader, at: number, grows: boolean): { amount: Amoun
   const next = pass(reader, spread + 2, 'stitch-word');
   const behind = evenlyAfter(reader, next) ?? next;
   if (!isBoundary(reader, behind) && tokenAt(reader, behind)?.kind !== 'open' && behind === next) return null;
-  return { amount: { kind: 'until-made', count: count.value, ...(grows ? { grows } : {}) }, next: behind };
+  return { amount: untilSpread(count.value, grows), next: behind };
+}
+
+function untilSpread(count: number, grows: boolean): Amount {
+  return { kind: 'until-made', count, ...(grows ? { grows } : {}), spread: true };
+}
+
+/** "inc evenly around (30)": only its count says how many. */
+function totalStated(reader: Reader, at: number, grows: boolean): { amount: Amount; next: number } | null {
+  const spread = evenlyAfter(reader, at);
+  const next = spread === null ? at : endOfSpread(reader, spread);
+  const behind = isWord(reader, next, '.') ? next + 1 : next;
+  const count = spread === null ? undefined : countInBracket(reader, behind)?.total;
+  return count === undefined ? null : { amount: untilSpread(count, grows), next };
 }
 
 /** "at each end", "on both sides", "at the beginning and end of the row", "in first and last st". */

@@ -58,7 +58,8 @@ function restAt(reader: Reader, at: number): { step: Work; next: number } | null
     isWord(reader, at, ...REST),
   ];
   if ((!long && !short) || !reader.steps.some(isFabricStep)) return null;
-  const how = pass(reader, at + (long ? 2 : 1), 'work', 'in', 'stitch-word');
+  const round = pass(reader, at + (long ? 2 : 1), 'round-word', 'row-word', 'stitch-word');
+  const how = pass(reader, pass(reader, round, 'work'), 'in');
   const stitch = meaningAt(reader, how, 'stitch');
   const next = stitch?.next ?? (PLAIN_ONE.test(tokenAt(reader, how)?.word ?? '') ? how + 1 : null);
   if (next === null || !(isBoundary(reader, next) || tokenAt(reader, next)?.kind === 'open')) return null;
