@@ -22,8 +22,8 @@ import {
   type Tried,
 } from '../../core/index.js';
 import { ruleSettingsSchema } from '../ruleSettings.js';
+import { PIECES, type Answering, type Piece } from './pieces.js';
 import { knownSchema, Telling, type Told } from './telling.js';
-import { PIECES, type Answering, type Piece } from './watched.js';
 
 const termsSchema = z.enum(['auto', 'us', 'uk']);
 const askSchema = z.object({

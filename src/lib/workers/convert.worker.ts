@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 import * as z from 'zod/mini';
 import { convertTerms, handSchema, termsEvidence, type Conversion, type TermsEvidence } from '../../core/index.js';
-import type { Answering } from './watched.js';
+import type { Answering } from './pieces.js';
 
 const convertSchema = z.object({
   text: z.string(),

@@ -1,5 +1,6 @@
 import { releaseProxy, wrap, type Remote } from 'comlink';
 import type { CheckWorker } from './check.worker.js';
+import type { Answering, Piece } from './pieces.js';
 
 /** A worker did not answer in time, and was ended. */
 export class GaveUp extends Error {}
@@ -7,16 +8,6 @@ export class GaveUp extends Error {}
 export class Failed extends Error {}
 /** The code that a question needs could not be fetched. */
 export class Unfetched extends Failed {}
-
-/** Pieces of code that a worker fetches when somebody asks for what they do. */
-export const PIECES = ['fixing', 'on-request'] as const;
-export type Piece = (typeof PIECES)[number];
-
-/** What can be asked of every worker. */
-export interface Answering {
-  /** Answers once the worker's code is there, and the piece that is named. */
-  ready(piece: Piece | null): true | Promise<true>;
-}
 
 /** How a question is asked. */
 export interface Asking {
