@@ -55,6 +55,8 @@ const US: Readonly<Record<string, readonly Row[]>> = {
   'the rest, in which nothing is shaped': [
     [24, 'sc 5, inc, rest of the round sc', '24 → 25'],
     [24, 'inc, sc the rest of the way', '24 → 25'],
+    [24, 'dec, all else plain', '24 → 23'],
+    [24, 'dec, all others in sc', '24 → 23'],
     [24, 'inc, sc the rest of the round', '24 → 25'],
     [24, 'dec, rest sc', '24 → 23'],
     [24, 'inc x2, rest even', '24 → 26'],
@@ -76,6 +78,10 @@ const US: Readonly<Record<string, readonly Row[]>> = {
     [24, 'A 8, B 8, A 8', '24 → 24'],
     [24, 'A 4, B 4, A 4, C 12', '24 → 24'],
     [24, 'A 10, B 10', '20 → 20; under'],
+    [24, '8 A, 8 B, 8 A', '24 → 24'],
+    [24, '(A) 8, (B) 8, (A) 8', '24 → 24'],
+    [24, '10A 4B 10A', '24 → 24'],
+    [24, '8 A, 8 A', '– → –; “8 A”; “8 A”'],
   ],
   'left over': [
     [24, 'sc 23; one stitch is left over', '23 → 23'],

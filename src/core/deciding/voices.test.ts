@@ -217,6 +217,12 @@ describe('whole pieces, with their names and what is made of each round', () => 
       ['Pear: 6 12 18 18'],
     ],
     [
+      'shorthand of its own: brackets without a number of times, and letters of the piece before each number',
+      'TURTLE / shell first\n\n[sh1] mr 6\n[sh2] 2ea ~12\n[sh3] (1,2ea) ~18\n[sh4] (2,2ea) ~24\n[sh5] plain\n[sh6] blo plain\n\n[he1] mr 5\n[he2] 2ea ~10\n[he3] (1,2ea) ~15\n[he4] plain\n' +
+        '[he5] (1,tog) ~10\n\nfeet, 4x\n[fe1] mr 6\n[fe2] plain\n[fe3] plain\n',
+      ['Turtle: 6 12 18 24 24 24 5 10 15 15 10', 'feet x4: 6 6 6'],
+    ],
+    [
       'scribbles, each line with an arrow before its count',
       'the snail, us terms\n\nshell\nstart: magic ring w/ 6\nthen double everything => 12\nthen one normal one double all the way => 18\ntwo normal one double => 24\n' +
         'plain x2 => 24\ntwo normal, two together => 18\none normal, two together => 12\n\nbody\nstart: magic ring w/ 5\nthen double everything => 10\nplain x8 => 10\n' +

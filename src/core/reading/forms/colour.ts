@@ -3,7 +3,16 @@ import { COLOUR_WORDS } from '../../vocabulary/words.js';
 import type { ColourMarker } from '../../pattern/instruction.js';
 import { countInBracket } from '../count.js';
 import { isFabricStep } from './work.js';
-import { isBoundary, isWord, meaningAt, spanBetween, tokenAt, type InstructionForm, type Reader } from '../reader.js';
+import {
+  closeOf,
+  isBoundary,
+  isWord,
+  meaningAt,
+  spanBetween,
+  tokenAt,
+  type InstructionForm,
+  type Reader,
+} from '../reader.js';
 
 const COLOUR_NAMES = new Set(['mc', 'cc', 'colour', 'color', 'col', 'yarn']);
 
@@ -62,8 +71,6 @@ export const colour: InstructionForm = {
       reader.steps.push({ kind: 'colour', name, span: spanBetween(reader, at, at + 2) });
       return at + 2;
     }
-    const letters = inLetters(reader, at);
-    if (letters !== null) return letters;
     // "LG sc in each", where LG is light grey; "sc 6 LG" says it behind.
     const called = meaningAt(reader, at, 'colour');
     if (called) {
@@ -160,22 +167,44 @@ function passRoundsOf(reader: Reader, at: number): number {
   return (reader.found.reference && meaningAt(reader, at, 'times')?.next) || at;
 }
 
-/** "A 10, B 10, A 10": so many stitches in each of the yarns that letters stand for; the index behind them. */
-function inLetters(reader: Reader, at: number): number | null {
-  const runs: { name: string; figure: number; at: number }[] = [];
-  let i = at;
-  for (; YARN_LETTER.test(tokenAt(reader, i)?.raw ?? '') && isYarn(reader, i); i += 1) {
-    const figure = tokenAt(reader, i + 1);
-    if (figure?.kind !== 'number') return null;
-    runs.push({ name: tokenAt(reader, i)?.raw ?? '', figure: figure.value, at: i });
-    i += isWord(reader, i + 2, ',', ';') ? 2 : 1;
-  }
-  if (new Set(runs.map(({ name }) => name)).size < 2) return null;
-  for (const { name, figure, at: from } of runs) {
-    const span = spanBetween(reader, from, from + 2);
-    reader.steps.push({ kind: 'colour', name, span }, worked(PLAIN, { kind: 'times', times: figure }, EDGE, span));
-  }
-  return i;
+/**
+ * So many stitches in each of the yarns that letters stand for.
+ *
+ * `A 10, B 10`   `10 A, 10 B`   `(A) 10, (B) 10`
+ *  ^              ^              ^
+ */
+export const yarnLetters: InstructionForm = {
+  name: 'yarn-letters',
+  begins: ['colour', 'unknown', 'number', 'open'],
+  read(reader, at) {
+    const runs: Run[] = [];
+    for (let run = runAt(reader, at); run; run = runAt(reader, isWord(reader, run.to, ',', ';') ? run.to + 1 : run.to))
+      runs.push(run);
+    const last = runs.at(-1);
+    if (!last || new Set(runs.map(({ name }) => name)).size < 2) return null;
+    for (const { name, figure, from, to } of runs) {
+      const span = spanBetween(reader, from, to);
+      reader.steps.push({ kind: 'colour', name, span }, worked(PLAIN, { kind: 'times', times: figure }, EDGE, span));
+    }
+    return last.to;
+  },
+};
+
+/** So many stitches in a yarn that a letter stands for; indexes of its first token and behind its last. */
+interface Run {
+  readonly name: string;
+  readonly figure: number;
+  readonly from: number;
+  readonly to: number;
+}
+
+function runAt(reader: Reader, from: number): Run | null {
+  const bracket = closeOf(reader, from) === from + 2 ? 1 : 0;
+  const first = tokenAt(reader, from)?.kind === 'number' ? from : from + 1 + 2 * bracket;
+  const letter = first === from ? from + 1 : from + bracket;
+  const [figure, name] = [tokenAt(reader, first), tokenAt(reader, letter)];
+  if (figure?.kind !== 'number' || !name || !YARN_LETTER.test(name.raw) || !isYarn(reader, letter)) return null;
+  return { name: name.raw, figure: figure.value, from, to: Math.max(first, letter) + 1 };
 }
 
 /** What stands for no stitch here. */

@@ -22,6 +22,7 @@ export const EXAMPLES: ReadonlyMap<string, readonly string[]> = new Map(
       'ch 2, counts as here a stitch',
     ],
     picot: ['sc 2, picot, sc 2', '*sc 3, picot; rep from * around'],
+    'yarn-letters': ['A 8, B 8, A 8 (24)', '8 A, 8 B', '(A) 10, (B) 10 (20)'],
     colour: [
       'With Moss: sc 6',
       'in A, sc 6',

@@ -1,7 +1,7 @@
 import type { InstructionForm } from '../reader.js';
 import { bracket } from './bracket.js';
 import { chain, picot } from './chain.js';
-import { colour } from './colour.js';
+import { colour, yarnLetters } from './colour.js';
 import { join } from './join.js';
 import { pieceFirst, placeFirst } from './placed.js';
 import { pairs } from './pairs.js';
@@ -25,6 +25,7 @@ export const FORMS: readonly InstructionForm[] = [
   alternate,
   repeatVerb,
   repeatBefore,
+  yarnLetters,
   bracket,
   pairs,
   join,

@@ -21,7 +21,7 @@ import { isFabricStep } from './work.js';
  */
 export const plain: InstructionForm = {
   name: 'plain',
-  begins: ['work', 'evenly', 'unknown', 'steps', 'mark'],
+  begins: ['work', 'evenly', 'each', 'unknown', 'steps', 'mark'],
   read(reader, at) {
     // What the pattern itself has one word for: "tutti: sc in every stitch".
     const own = meaningAt(reader, at, 'steps');
@@ -54,7 +54,7 @@ export const plain: InstructionForm = {
 /** "inc, rest sc", "2 tog, the rest normal", "inc x2, everything else plain": nothing is shaped behind what has been worked. */
 function restAt(reader: Reader, at: number): { step: Work; next: number } | null {
   const [long, short] = [
-    isWord(reader, at, 'everything', 'all') && isWord(reader, at + 1, 'else'),
+    isWord(reader, at, 'everything', 'all') && isWord(reader, at + 1, 'else', 'others'),
     isWord(reader, at, ...REST),
   ];
   if ((!long && !short) || !reader.steps.some(isFabricStep)) return null;

@@ -207,10 +207,13 @@ function unshaped({ tokens }: Words, at: number): Phrase | null {
 
 const ALWAYS = /^(?:always|only|just|then|now)$/;
 
-/** "tog every 3rd and 4th stitch", "always tog": a decrease that is called by what it does. */
+/** "tog every 3rd and 4th stitch", "always tog", "(1, tog)": a decrease that is called by what it does. */
 function twoAsOne({ tokens, lexicon }: Words, at: number): Phrase | null {
   const word = lexicon.at(tokens, at);
-  if (word?.meaning.is !== 'together' || !tokens.slice(0, at).every((token) => ALWAYS.test(token.word))) return null;
+  if (word?.meaning.is !== 'together') return null;
+  if (tokens[at - 1]?.word === ',' && tokens[at + word.length]?.kind === 'close')
+    return { item: { is: 'tool', stitch: null, per: 1, over: 2 }, next: at + word.length };
+  if (!tokens.slice(0, at).every((token) => ALWAYS.test(token.word))) return null;
   const behind = lexicon.at(tokens, at + word.length)?.meaning.is;
   const ends = tokens[at + word.length]?.kind === 'open' || tokens[at + word.length] === undefined;
   if (behind !== 'each' && behind !== 'around' && !(ends && at > 0)) return null;

@@ -144,7 +144,9 @@ export class Row {
 
   /** Whether words of a place follow, and no stitch before them: "twice in the next", "2 / st". */
   placedOnly(at: number): boolean {
-    if (!this.is(at, 'in') && !(this.is(at, 'each') && this.is(at + 1, 'stitches'))) return false;
+    // "2 / st", "2 each"
+    const ends = this.at(at + 1) === undefined || this.is(at + 1, 'stitches', 'break', 'open', 'total', 'close');
+    if (!this.is(at, 'in') && !(this.is(at, 'each') && ends)) return false;
     const target = this.target(at);
     const after = this.afterWords(target.next);
     return target.next > at && !this.is(after, 'tool', 'number') && target.place === null;

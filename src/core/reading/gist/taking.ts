@@ -69,7 +69,8 @@ export class Taking {
   /** "2 sc, inc", "2 tog": who never says how often may mean to the end. */
   #toTheEnd(steps: readonly Step[]): readonly Step[] {
     const first = steps.findIndex(isFabric);
-    const body = steps.slice(first, steps.findLastIndex(isFabric) + 1);
+    const fabric = steps.slice(first, steps.findLastIndex(isFabric) + 1);
+    const body = heldTogether(fabric);
     const plain = body.every(
       (step) => step.kind === 'work' && step.amount.kind === 'times' && step.place.kind === 'edge',
     );
@@ -78,7 +79,7 @@ export class Taking {
     if (!plain || !shapes || !several || this.#idle) return steps;
     if (!this.#run.chooser.goesSoFar('no word of how often', 'to the end')) return steps;
     const span = { from: body[0]?.span.from ?? 0, to: body.at(-1)?.span.to ?? 0 };
-    return [...steps.slice(0, first), repeated(body, FILL, span), ...steps.slice(first + body.length)];
+    return [...steps.slice(0, first), repeated(body, FILL, span), ...steps.slice(first + fabric.length)];
   }
 
   #sequence(from: number, to: number, depth: number): Step[] {
@@ -377,4 +378,10 @@ export class Taking {
     });
     return next;
   }
+}
+
+/** "(2, inc)": what a bracket holds that is all there is, and that nothing says the times of. */
+function heldTogether(fabric: readonly Step[]): readonly Step[] {
+  const only = fabric.length === 1 ? fabric[0] : undefined;
+  return only?.kind === 'repeat' && only.amount === once ? only.body : fabric;
 }

@@ -269,7 +269,7 @@ function weightOf(words: string, lexicon: Lexicon): number {
   if (words.length > 4000) return words.length;
   const tokens = tokenize(words, { from: 0, to: words.length });
   const crochet = meaningsIn(tokens, lexicon).filter((meaning) => (CROCHET as ReadonlySet<string>).has(meaning));
-  const rest = tokens.reduce((sum, { kind }) => sum + (kind === 'mark' ? 0 : kind === 'number' ? 1 : 2), 0);
+  const rest = tokens.reduce((sum, { kind }) => sum + (kind === 'number' ? 1 : kind === 'word' ? 2 : 0), 0);
   return crochet.length * OF_CROCHET + Math.min(OF_CROCHET - 1, rest);
 }
 

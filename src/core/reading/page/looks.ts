@@ -231,14 +231,14 @@ function plainOnes(text: string, before: string): RegExpExecArray | null {
   return ones && count !== undefined && valueOf(ones[1] ?? '') !== Number(count) ? ones : null;
 }
 
-function valueOf(written: string): number {
-  return numeralsIn(written, { from: 0, to: written.length })[0]?.first ?? 1;
+function valueOf(written: string, otherwise = 1): number {
+  return numeralsIn(written, { from: 0, to: written.length })[0]?.first ?? otherwise;
 }
 
 /** "then 8 plain rounds": how many rounds a line speaks of; 0 where it speaks of none. */
 export function countOfRounds(text: string): number {
   const told = SO_MANY.exec(text) ?? PLAIN_ROUNDS.exec(text) ?? GO_ROUND.exec(text);
-  return told ? valueOf(told[1] ?? told[2] ?? '') : 0;
+  return told ? valueOf(told[1] ?? told[2] ?? '', 0) : 0;
 }
 
 /** "Work 4 rounds straight.", "then even for six rnds", "4 rounds plain (24)": a line that says nothing else. */
@@ -248,8 +248,7 @@ const SAYS_EVEN = /(?<!\p{L})(?:straight|even|plain|nothing|unchanged|without|no
 
 /** How many plain rounds a line tells that tells nothing else; 0 for any other line. */
 export function plainRoundsOf(text: string): number {
-  const many = SAYS_EVEN.test(text) ? ONLY_PLAIN.exec(text)?.[1] : undefined;
-  return many === undefined ? 0 : (numeralsIn(many, { from: 0, to: many.length })[0]?.first ?? 0);
+  return valueOf((SAYS_EVEN.test(text) && ONLY_PLAIN.exec(text)?.[1]) || '', 0);
 }
 
 const PLAIN_ROUNDS =
