@@ -1,5 +1,5 @@
 import type { Work } from '../../pattern/instruction.js';
-import { PLAIN_ONE } from '../gist/phrases.js';
+import { PLAIN_ONE, REST } from '../gist/phrases.js';
 import { EDGE, FILL, PLAIN, work as worked } from '../gist/shapes.js';
 import {
   isBoundary,
@@ -55,7 +55,7 @@ export const plain: InstructionForm = {
 function restAt(reader: Reader, at: number): { step: Work; next: number } | null {
   const [long, short] = [
     isWord(reader, at, 'everything', 'all') && isWord(reader, at + 1, 'else', 'others'),
-    isWord(reader, at, ...REST),
+    REST.test(tokenAt(reader, at)?.word ?? ''),
   ];
   if ((!long && !short) || !reader.steps.some(isFabricStep)) return null;
   const round = pass(reader, at + (long ? 2 : 1), 'round-word', 'row-word', 'stitch-word');
@@ -66,8 +66,6 @@ function restAt(reader: Reader, at: number): { step: Work; next: number } | null
   const shape = { ...PLAIN, stitch: stitch?.meaning.stitch ?? null };
   return { step: worked(shape, FILL, EDGE, spanBetween(reader, at, next)), next };
 }
-
-const REST = ['rest', 'remainder', 'others'];
 
 /** "=", "〃": a cell of nothing but a sign for the same again. */
 function dittoAt(reader: Reader, at: number): number | null {

@@ -37,7 +37,8 @@ export const PLAIN_ROUND = /^(?:plain|straight|even)$/;
 /** And for a stitch that is none: "3 normal and an inc". */
 export const PLAIN_ONE = /^(?:plain|straight|even|normal|ordinary|regular)$/;
 const ROUND = /^a?round$/;
-const REST = /^(?:rest|remainder|others)$/;
+/** What is left of the round. */
+export const REST = /^(?:rest|remainder|others)$/;
 const UNCHANGED = /^(?:unchanged|unaltered|unshaped|changeless)$/;
 const DENIES = /^(?:no|not|nothing|never|without|don['’]?t)$/;
 const LEFT_ALONE =
