@@ -90,7 +90,7 @@
           chosen={(side: string) => void session.choose(session.before, Number(side))}
         />
       </div>
-      <p class="sentence" role="status">{session.trouble || session.sentence}</p>
+      <p class="sentence" role="status">{session.sentence}</p>
       {#if session.parts.length > 0}
         <ul class="parts">
           {#each session.parts as part (part)}<li>{part}</li>{/each}

@@ -5,6 +5,7 @@ import type { StoredPattern } from '../patterns.js';
 import { plural } from '../plural.js';
 import { makeQuery } from '../queries/asking.js';
 import type { Comparer, Compared } from '../workers/comparer.js';
+import { troubleInWords } from '../workers/trouble.js';
 import { saveOwn } from './asking.js';
 import { ownChanges, withMine, type OwnChange } from './ownChanges.js';
 
@@ -221,9 +222,9 @@ export class DraftsSession {
       if (this.before !== before || this.after !== after) return;
       this.compared = compared;
       this.trouble = '';
-    } catch {
+    } catch (error) {
       this.compared = null;
-      this.trouble = 'These two texts are too much to be compared at once.';
+      this.trouble = troubleInWords(error, 'compare');
     }
   }
 

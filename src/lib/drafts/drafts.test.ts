@@ -3,6 +3,7 @@ import { NO_HAND } from '../../core/index.js';
 import { compareDrafts, compareTexts, findingsBetween } from '../../core/onRequest.js';
 import type { DraftText } from '../drafts.js';
 import type { StoredPattern } from '../patterns.js';
+import { GaveUp, Unfetched } from '../workers/watched.js';
 import { DraftsSession } from './drafts.svelte.js';
 import { ownChanges } from './ownChanges.js';
 
@@ -73,6 +74,19 @@ describe('two drafts', () => {
     expect(session.sentence).toBe('Nothing has changed.');
     const other = await sessionOn([draft(1, FIRST)], FIRST.replace('(19)', '(18)'));
     expect(other.session.sentence).toBe('1 round changed, not in its stitches; 1 finding is gone.');
+  });
+});
+
+describe('drafts that can’t be compared', () => {
+  it.each([
+    ['given up', (): Error => new GaveUp(), /These two texts are too much to compare at once/],
+    ['without its code', (): Error => new Unfetched('offline'), /could not be fetched.*once there is a connection/],
+    ['a fault', (): Error => new Error('a fault'), /by a fault of Dostik/],
+  ])('%s', async (_, error, words) => {
+    const { session } = await sessionOn([draft(1, FIRST), draft(2, SECOND)]);
+    await session.begin({ compare: () => Promise.reject(error()), close: () => undefined });
+    expect(session.compared).toBeNull();
+    expect(session.trouble).toMatch(words);
   });
 });
 

@@ -246,6 +246,26 @@ describe('a watched worker', () => {
     watched.close();
   });
 
+  it('whose code does not come is started anew for the next question, also where it only hangs', async () => {
+    let starts = 0;
+    const watched = new WatchedWorker(() => {
+      starts += 1;
+      if (starts > 2) return worker();
+      const dead = new EventTarget();
+      if (starts === 1) setTimeout(() => dead.dispatchEvent(new Event('error')), 10);
+      return Object.assign(dead, { postMessage: () => undefined, terminate: () => undefined }) as unknown as Worker;
+    }, LIMIT);
+    const question = () => watched.ask((remote) => remote.ready(null));
+    await expect(answered(question())).rejects.toBeInstanceOf(Unfetched);
+    const hangs = question();
+    const said = expect(hangs).rejects.toBeInstanceOf(Unfetched);
+    await pass(25 * LIMIT);
+    await said;
+    expect(await answered(question())).toBe(true);
+    expect(starts).toBe(3);
+    watched.close();
+  });
+
   it('that can’t be started says so at once', async () => {
     const watched = new WatchedWorker(() => {
       const dead = new EventTarget();

@@ -75,14 +75,16 @@ export class WatchedWorker<Api extends Answering = CheckWorker> {
     if (this.#closed) throw new Failed('It was closed.');
     this.#running ??= this.#begin();
     const { remote, ready, broken } = this.#running;
+    let there = false;
     try {
-      await inTime(Promise.race([ready, broken]), LONGEST_START);
-      if (needs) await inTime(Promise.race([fetched(remote, needs), broken]), LONGEST_START);
+      await fetched(Promise.race([ready, broken]));
+      there = true;
+      if (needs) await fetched(Promise.race([readied(remote, needs), broken]));
       const longest = patient ? this.#longest * PATIENCE : this.#longest;
       return await inTime(Promise.race([question(remote), broken]), longest);
     } catch (error) {
       // What it knows of the text is not lost with code that another try may fetch.
-      if (error instanceof Unfetched) throw error;
+      if (there && error instanceof Unfetched) throw error;
       this.#end();
       throw error instanceof GaveUp || error instanceof Failed
         ? error
@@ -96,7 +98,10 @@ export class WatchedWorker<Api extends Answering = CheckWorker> {
     let stop: (why: Error) => void = () => undefined;
     const broken = new Promise<never>((_, reject) => {
       stop = reject;
-      worker.addEventListener('error', (event) => reject(new Failed(event.message || 'It could not be started.')));
+      // Without words of its own the code of the worker did not arrive.
+      worker.addEventListener('error', ({ message }) =>
+        reject(message ? new Failed(message) : new Unfetched('It could not be started.')),
+      );
     });
     // Nobody may be waiting when it breaks.
     broken.catch(() => undefined);
@@ -118,17 +123,23 @@ function readied(remote: Remote<Answering>, piece: Piece | null): Promise<true> 
   return remote.ready(piece);
 }
 
-/** @throws Unfetched */
-function fetched(remote: Remote<Answering>, piece: Piece): Promise<true> {
-  return readied(remote, piece).catch((error: unknown) => {
-    throw new Unfetched(String(error));
-  });
+/** Waits for code. @throws Unfetched where it does not come, GaveUp where nobody waits for it any more */
+async function fetched(code: Promise<unknown>): Promise<void> {
+  try {
+    await inTime(code, LONGEST_START, new Unfetched('It took too long.'));
+  } catch (error) {
+    throw error instanceof GaveUp || error instanceof Failed ? error : new Unfetched(String(error));
+  }
 }
 
-async function inTime<Answer>(answer: Promise<Answer>, longest: number): Promise<Answer> {
+async function inTime<Answer>(
+  answer: Promise<Answer>,
+  longest: number,
+  tooLate: Error = new GaveUp(),
+): Promise<Answer> {
   let timer: ReturnType<typeof setTimeout> | undefined;
   const late = new Promise<never>((_, reject) => {
-    timer = setTimeout(() => reject(new GaveUp()), longest);
+    timer = setTimeout(() => reject(tooLate), longest);
   });
   try {
     return await Promise.race([answer, late]);
