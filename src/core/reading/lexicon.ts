@@ -44,6 +44,7 @@ export class Lexicon {
   readonly #builtIn: Phrases;
   readonly #own: Phrases = new Map();
   readonly #letters = new Map<string, Meaning>();
+  readonly #tellsOwn: ReadonlySet<string>;
   readonly compact: boolean;
   /** The signs and letters that this text writes for words. */
   readonly alphabet: Alphabet | null;
@@ -65,8 +66,15 @@ export class Lexicon {
     }
     for (const { term, meaning } of legend) {
       if (/^[A-Z]{1,2}$/.test(term) && compact) this.#letters.set(term, meaning);
-      else add(this.#own, term.toLowerCase(), meaning);
+      // Articles are no tokens.
+      else add(this.#own, term.toLowerCase().replace(/(?<=\s)(?:an?|the)\s/g, ''), meaning);
     }
+    this.#tellsOwn = new Set(
+      legend.flatMap(({ term, meaning }) => {
+        const usual = this.#builtIn.get(term.toLowerCase())?.find(({ words }) => words.length === 1);
+        return isWork(meaning) && !(usual && isWork(usual.lexeme.meaning)) ? [term.toLowerCase()] : [];
+      }),
+    );
     this.passes = legend.some(({ meaning }) => meaning.is === 'aside');
     const signs = legend.flatMap(({ term }) => (/^[^\p{L}\d\s]$/u.test(term) ? [term] : []));
     const letters = legend.flatMap(({ term }) => (/^\p{L}$/u.test(term) ? [term] : []));
@@ -83,6 +91,11 @@ export class Lexicon {
         : null;
   }
 
+  /** Whether a word, or its singular, is work to this text, and is none to others: "a plain is a single crochet". */
+  remakes(word: string): boolean {
+    return this.#tellsOwn.has(word) || this.#tellsOwn.has(singularOf(word) ?? word);
+  }
+
   /** The longest word or phrase that begins at a token, or null. */
   at(tokens: readonly Token[], index: number): Lexeme | null {
     const token = tokens[index];
@@ -96,6 +109,11 @@ export class Lexicon {
     const common = longest(this.#builtIn, tokens, index, token.word);
     return own && own.length >= (common?.length ?? 0) ? own : common;
   }
+}
+
+/** Whether stitches are made by it. */
+function isWork({ is }: Meaning): boolean {
+  return is === 'stitch' || is === 'shaping' || is === 'increase' || is === 'decrease';
 }
 
 const builtInOf = new Map<Vocabulary, Phrases>();

@@ -1,7 +1,8 @@
 import type { LegendEntry } from '../pattern/pattern.js';
 import { lineIndexAt, lineSpan, type SourceText, type Span } from '../text/source.js';
 import { SECTION_NAMES } from '../vocabulary/sections.js';
-import { legendIn, toldIn } from './legend.js';
+import { legendIn } from './legend.js';
+import { toldIn } from './told.js';
 import { NO_ROLES, type Roles } from './roles.js';
 import { inEitherCase } from '../text/eitherCase.js';
 
@@ -34,7 +35,22 @@ export function explainedIn(source: SourceText, { lines }: Roles = NO_ROLES): Ex
     ...lists.flatMap(({ from, to }) => legendIn(source.text, from, to)),
     ...said.flatMap(([from]) => legendIn(source.text, from, lineSpan(source, lineIndexAt(source, from)).to)),
   ];
-  return { legend, told: lists.flatMap(({ from, to }) => toldIn(source, from, to)) };
+  return { legend: withoutLabels(legend), told: lists.flatMap(({ from, to }) => toldIn(source, from, to)) };
+}
+
+/** More yarns than these are not called by one word and a number. */
+const MOST_ALIKE = 6;
+
+/** "Step 3: plain, double", "r01 …": rounds under a label that is like the others explain nothing. */
+function withoutLabels(entries: LegendEntry[]): LegendEntry[] {
+  const alike = new Map<string, Set<string>>();
+  for (const { term } of entries) {
+    const word = term.replace(/\d+$/, '');
+    if (word !== term) alike.set(word, (alike.get(word) ?? new Set()).add(term));
+  }
+  const isLabel = (term: string) =>
+    /\s\d+$/.test(term) || (alike.get(term.replace(/\d+$/, ''))?.size ?? 0) > MOST_ALIKE;
+  return entries.filter(({ term }) => !isLabel(term));
 }
 
 /** Where words may be explained: all before the first round, and each list behind it, as far as no line is blank. */

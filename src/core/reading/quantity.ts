@@ -22,6 +22,8 @@ const WAYS = [
   String.raw`(?:(?<=,\s)|(?<=\()|(?<=\s[-–—]\s))(?:also|again|likewise)\s+(N)(?=[),:]|$)`,
   // "Ear (two)", "Legs, four", "Wings – two"; "Leg – two" is the second
   String.raw`(?<=,\s|\(|s\s?[-–—:]\s)(two|three|four|five|six)(?=\)?:?$)`,
+  // "Ear (two), Dusk", "Legs, four, in brown"
+  String.raw`(?<=\()(two|three|four|five|six)(?=\)|\s+in\s)|(?<=,\s)(two|three|four|five|six)(?=,\s)`,
   String.raw`(?:make\s+)?(a pair)(?:\s+of(?:\s+(?:them|these))?)?`,
   String.raw`[x×*]\s?(\d+)(?!\*)`,
   String.raw`(\d+)\s?[x×]`,
@@ -32,7 +34,7 @@ const SAID = inEitherCase(
 );
 /** A quick look before the long one. */
 const MAY_SAY =
-  /make|crochet|work|knit|prepare|need|piece|part|detail|pcs|alike|both|also|again|likewise|(?:\d|one|two|three) in [^.]* in |[,(:–—-] ?(?:two|three|four|five|six)\)?:?$|times|a pair|of the|\d per|on each|[x×*]\s?\d|\d\s?[x×]/i;
+  /make|crochet|work|knit|prepare|need|piece|part|detail|pcs|alike|both|also|again|likewise|(?:\d|one|two|three) in [^.]* in |[,(:–—-] ?(?:two|three|four|five|six)(?:\)?:?$|[),]| in )|times|a pair|of the|\d per|on each|[x×*]\s?\d|\d\s?[x×]/i;
 /** "Scoops – one in vanilla, one in cherry", "Petals (2 in red and 3 in white)": so many of each yarn. */
 const BY_YARN =
   /(?:[(,:]|\s[-–—])\s*((?:\d{1,2}|one|two|three|four|five|six) in \p{L}[\p{L} ]{0,20}?(?:(?:,|,? and|\s?&)\s(?:\d{1,2}|one|two|three|four|five|six) in \p{L}[\p{L} ]{0,20}?)+)\)?:?$/iu;

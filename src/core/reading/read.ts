@@ -10,7 +10,7 @@ import { likeGist, unclearIn, unknownIn, type Gist } from './gist/gist.js';
 import { NO_HAND, wordsIn, wordsOf, type Hand } from './hand.js';
 import { rolesIn, type Roles } from './roles.js';
 import type { Sense } from '../vocabulary/senses.js';
-import { definedBy } from './legend.js';
+import { definedBy } from './definitions.js';
 import { Memory } from './memory.js';
 import { explainedIn } from './lists.js';
 import { outlineOf } from './outline.js';

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { definitions, legendIn, toldIn } from './legend.js';
+import { definitions } from './definitions.js';
+import { legendIn } from './legend.js';
+import { toldIn } from './told.js';
 import { sourceText } from '../text/source.js';
 
 /** What the reader makes of the words that a text explains, as "term: meaning". */
@@ -45,6 +47,38 @@ describe('words that a text explains itself', () => {
     ['● = sc, ✚ = 2 sc in one st, ▽ = sc2tog', ['●: step1', '✚: 2 in 1', '▽: 1 in 2']],
     ['  .    single crochet\n  <    two single crochet in one stitch', ['.: step1', '<: 2 in 1']],
     ['(US: s sc, i two sc in one, d two sc together)', ['s: step1', 'i: 2 in 1', 'd: 1 in 2']],
+    // several in a sentence, or in a line
+    [
+      'In my kitchen a plain is a single crochet, a double is two single crochet in one stitch, and a merge is two single crochet together.',
+      ['plain: step1', 'double: 2 in 1', 'merge: 1 in 2'],
+    ],
+    [
+      'Her talk: "plain" is a UK double crochet. "Make a pair" is two in one hole.',
+      ['plain: step1', 'Make a pair: 2 in 1'],
+    ],
+    [
+      '  + sc    V two sc in one    A two sc as one    ~ sl st    o ch',
+      ['+: step1', 'V: 2 in 1', 'A: 1 in 2', '~: slip', 'o: chain'],
+    ],
+    ['S=sc  D=2 sc in 1  T=sc2tog', ['S: step1', 'D: 2 in 1', 'T: 1 in 2']],
+    ['Signs: / sc, ^ two sc in one, v two sc together, o chain', ['/: step1', '^: 2 in 1', 'v: 1 in 2', 'o: chain']],
+    ['hop → 2 sc in one stitch; dip → 2 sc together', ['hop: 2 in 1', 'dip: 1 in 2']],
+    ['For "pop" read two sc in one stitch, for "dip" read two sc together.', ['pop: 2 in 1', 'dip: 1 in 2']],
+    ['When I say hop I mean two sc in one stitch.', ['hop: 2 in 1']],
+    ['By hop I mean two sc in one stitch, by dip two sc together.', ['hop: 2 in 1']],
+    ['hop (two sc in one stitch), dip (two sc together), walk (sc)', ['hop: 2 in 1', 'dip: 1 in 2', 'walk: step1']],
+    ['TWINS ...... two single crochet in one stitch\nWEDDING .... two single crochet made one', ['TWINS: 2 in 1']],
+    ['hop >> 2 sc in one stitch | dip >> 2 sc together | walk >> sc', ['hop: 2 in 1', 'dip: 1 in 2', 'walk: step1']],
+    [
+      'Chain (ch), slip stitch (sl st), single crochet (sc), increase (inc)',
+      ['ch: chain', 'sl st: slip', 'sc: step1', 'inc: 2 in 1'],
+    ],
+    // the meaning first
+    ['Two sc in one stitch is called a hop.', ['hop: 2 in 1']],
+    ['Two sc in one stitch = hop, two sc together = dip', ['hop: 2 in 1', 'dip: 1 in 2']],
+    ['I call two sc in one stitch a hop and two sc together a dip.', ['hop: 2 in 1', 'dip: 1 in 2']],
+    ['A plain is a UK treble, a long one is a British double treble.', ['plain: step2', 'long one: step3']],
+    ['two sc in the same stitch (a hop), two sc together (a dip)', ['hop: 2 in 1', 'dip: 1 in 2']],
   ])('%s', (text, expected) => {
     expect(explained(text).sort()).toEqual([...expected].sort());
   });

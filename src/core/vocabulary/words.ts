@@ -251,7 +251,7 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
       'in others',
     ],
   ],
-  [{ is: 'stitch-word' }, ['st', 'sts', 'stitch', 'stitches', 'stitch(es)', 'sthes']],
+  [{ is: 'stitch-word' }, ['st', 'sts', 'stitch', 'stitches', 'stitch(es)', 'sthes', 'hole', 'holes']],
   [
     { is: 'loop-word' },
     [

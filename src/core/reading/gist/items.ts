@@ -121,12 +121,13 @@ class Items {
   /** A word or a phrase, a figure, or a sign that parts; the index behind it. */
   #phrase(i: number, token: Token): number {
     const several = phraseAt({ tokens: this.#tokens, lexicon: this.#lexicon, before: this.#items.at(-1)?.is }, i);
-    if (several) return this.#push(several.item ?? 'nothing', i, several.next);
+    if (several && !this.#tokens.slice(i, several.next).some(({ word }) => this.#lexicon.remakes(word)))
+      return this.#push(several.item ?? 'nothing', i, several.next);
     const own = token.kind === 'word' ? ofSense(senseOf(token.word, this.#senses)) : null;
     const lexeme = own ? null : this.#lexicon.at(this.#tokens, i);
     const phrase = lexeme && (token.kind !== 'number' || lexeme.length > 1) ? lexeme : null;
     const next = i + (phrase?.length ?? 1);
-    const item = phrase ? meant(phrase.meaning, token) : this.#bare(i, token);
+    const item = phrase ? this.#meant(phrase.meaning, token) : this.#bare(i, token);
     return this.#push(item, i, next);
   }
 
@@ -153,6 +154,12 @@ class Items {
   #addsNone(i: number, { kind, value }: Token): boolean {
     const plain = this.#tokens.slice(1, 3).some(({ word }) => PLAIN_ROUND.test(word));
     return i === 0 && kind === 'number' && value === 0 && plain;
+  }
+
+  #meant(meaning: Meaning, token: Token): ItemKind | 'nothing' {
+    // "are plain, 24": all around, and nothing shaped.
+    const unshaped = PLAIN_ROUND.test(token.word) && !this.#lexicon.remakes(token.word);
+    return unshaped ? { is: 'around' } : meant(meaning, token);
   }
 
   #bare(i: number, token: Token): ItemKind | 'nothing' {
@@ -204,8 +211,6 @@ function withoutOpen(items: readonly Item[]): Item[] {
 }
 
 function meant(meaning: Meaning, token: Token): ItemKind | 'nothing' {
-  // "are plain, 24": all around, and nothing shaped.
-  if (PLAIN_ROUND.test(token.word)) return { is: 'around' };
   if (SAYS_NOTHING.has(meaning.is)) return 'nothing';
   switch (meaning.is) {
     case 'stitch':
