@@ -36,6 +36,13 @@ export function sectionOf(name: string): SectionKind | null {
   return null;
 }
 
+/** "Hook: 2.5 mm": the section that begins in a line, and its name with the sign behind it. */
+export function inlineSection(text: string): { kind: SectionKind | null; match: RegExpExecArray | null } {
+  if (!/[:–—]/.test(text)) return { kind: null, match: null };
+  const match = /^[^\p{L}]{0,4}(\p{L}[\p{L}' ’]{1,28}?)\s*(?:\*\*|__)?\s*[:–—]/u.exec(text);
+  return { kind: match?.[1] ? sectionOf(match[1]) : null, match };
+}
+
 /** "The yarn": without what a section's name leaves out. */
 const FIRST_WORD = /^[^\p{L}'’]*(?:(?:the|an?|of|your)[^\p{L}'’]+)*([\p{L}'’]+)/iu;
 const FIRST_WORDS: ReadonlySet<string> = new Set(

@@ -5,7 +5,7 @@ import type { InstructionReader } from './again.js';
 import { saysTerms, withoutTerms } from './detect.js';
 import { NO_INSTRUCTION } from './gist/gist.js';
 import type { LineRole } from './hand.js';
-import { BEGINS_IN_CHAIN, sectionOf, type Heading } from './headings.js';
+import { BEGINS_IN_CHAIN, inlineSection, type Heading } from './headings.js';
 import { contentStart, type Label } from './labels.js';
 import type { Lexicon } from './lexicon.js';
 import { Lookahead } from './lookahead.js';
@@ -493,13 +493,6 @@ function titleIn(text: string): string | null | undefined {
   const name = withoutTerms(text);
   // What is longer describes the pattern, and is left as it is.
   return (name.length > LONGEST_NAME ? text : name).replace(/^[^\p{L}\d]+|[^\p{L}\d)!?]+$/gu, '');
-}
-
-/** "Hook: 2.5 mm": the section that begins in a line, and its name with the sign behind it. */
-function inlineSection(text: string): { kind: SectionKind | null; match: RegExpExecArray | null } {
-  if (!/[:–—]/.test(text)) return { kind: null, match: null };
-  const match = /^[^\p{L}]{0,4}(\p{L}[\p{L}' ’]{1,28}?)\s*(?:\*\*|__)?\s*[:–—]/u.exec(text);
-  return { kind: match?.[1] ? sectionOf(match[1]) : null, match };
 }
 
 /** Whether a line may hold a round, by what is said of it. */

@@ -2,6 +2,7 @@ import type { ChainRule, Instruction, LegendEntry, Pattern, TermsReading } from 
 import { sourceText, type SourceText, type Span } from '../text/source.js';
 import type { Vocabulary } from '../vocabulary/stitches.js';
 import { detectTerms } from './detect.js';
+import { shown } from './page/markup.js';
 import { masked, wordsJoined } from './page/mask.js';
 import { NO_UNITS, type Units } from './page/unit.js';
 import { unitsOf } from './page/units.js';
@@ -66,7 +67,7 @@ export class TextReader {
     this.#words = words;
     this.#ground = groundOf(text, options, new Map([...words, ...this.#said]), this.#roles);
     this.#chainRule = chainRuleIn(text);
-    this.#view = masked(this.#ground.source, this.#roles.lines);
+    this.#view = masked(this.#ground.shown, this.#roles.lines);
     this.#readAgain = readAgainWith(this.#ground.instructions);
   }
 
@@ -109,6 +110,8 @@ export class TextReader {
 
 interface Ground {
   readonly source: SourceText;
+  /** The same as it is shown to a reader; see `shown`. */
+  readonly shown: SourceText;
   readonly terms: TermsReading;
   readonly legend: readonly LegendEntry[];
   /** With the words that the text uses. */
@@ -123,16 +126,19 @@ function groundOf(
   roles: Roles,
 ): Ground {
   const source = sourceText(text, memory.remember);
-  const terms = detectTerms(text, wanted);
-  const { legend, told } = explainedIn(source, roles);
+  const plain = shown(text);
+  const view = plain === text ? source : sourceText(plain, memory.remember);
+  const terms = detectTerms(plain, wanted);
+  const { legend, told } = explainedIn(view, roles);
   const compact = writesLetters(
-    text,
+    plain,
     legend.map(({ term }) => term),
   );
   const own = definedBy([...legend, ...told], terms.used, compact, source.remember);
   const explained = new Set(own.map(({ term }) => term));
   return {
     source,
+    shown: view,
     terms,
     legend: [
       ...legend,

@@ -24,8 +24,6 @@ const SHORTEST_PAGE = 12;
  */
 export function masked(source: SourceText, roles: ReadonlyMap<number, LineRole> = new Map()): SourceText {
   if (roles.size > 0) return masked(withRoles(source, roles));
-  if (/\u20E3/u.test(source.text)) return masked(sourceText(withoutKeys(source.text), source.remember));
-  if (DOUBLE_ARROW.test(source.text)) return masked(sourceText(withArrows(source.text), source.remember));
   const furniture = furnitureIn(source);
   const prefix = [QUOTED, STAMPED, TICKED].find((one) => shareOf(source, one) >= SHARE) ?? namedIn(source);
   const parted = /\p{Ll}-\r?\n/u.test(source.text);
@@ -47,28 +45,6 @@ export function masked(source: SourceText, roles: ReadonlyMap<number, LineRole> 
   text += source.text.slice(at);
   const view = sourceText(parted ? wordsJoined(text) : text, source.remember);
   return prefix && prefix !== QUOTED && prefix !== TICKED ? { ...view, messages: true } : view;
-}
-
-/** "1️⃣1️⃣", "🔟", "5️⃣ – 8️⃣": figures on keys, and from one to another. */
-const KEYS = String.raw`(?:(?:\d\uFE0F?\u20E3)+|\u{1F51F})`;
-const KEYCAPS = new RegExp(String.raw`${KEYS}(?:[ \t]*[-–—][ \t]*${KEYS})?`, 'gu');
-
-/** The same text with the figures of keys alone, and the room of the keys behind them. */
-function withoutKeys(text: string): string {
-  return text.replace(KEYCAPS, (keys) =>
-    keys
-      .replaceAll('\u{1F51F}', '10')
-      .replace(/[\uFE0F\u20E3]/gu, '')
-      .padEnd(keys.length),
-  );
-}
-
-/** "=> 24": an equals sign of it would say what a word means. */
-const DOUBLE_ARROW = /={1,2}>(?=[ \t]*\d)/u;
-
-/** The same text with one sign for each of those; the space behind it is none between columns. */
-function withArrows(text: string): string {
-  return text.replace(new RegExp(DOUBLE_ARROW, 'gu'), (arrow) => '→'.padEnd(arrow.length, '\u00a0'));
 }
 
 /** The same text with spaces in place of lines that are no part of the pattern, and before those that go on from the line above. */

@@ -1,5 +1,6 @@
 import type { SourceText, Span } from '../../text/source.js';
-import { headingByLook } from '../headings.js';
+import { saysTerms } from '../detect.js';
+import { headingByLook, inlineSection } from '../headings.js';
 import type { Label } from '../labels.js';
 import type { Lexicon } from '../lexicon.js';
 import { FLAT, LONGEST, lookAt, mayBeRound, numbersOf, stands, type Looks } from './looks.js';
@@ -37,6 +38,7 @@ export function unnumberedIn(
   let before = '';
   for (const stretch of stretches.filter((one) => !isBlank(source, one))) {
     const text = source.text.slice(stretch.from, Math.min(stretch.to, stretch.from + LONGEST));
+    if (tellsWords(text)) continue;
     const { own, part } = beginningOf(text, number, lexicon);
     const told = text.slice(own.end);
     const looks = lookAt(told, lexicon);
@@ -55,6 +57,12 @@ export function unnumberedIn(
 
 /** "BODY.": the name of a piece that a paragraph begins with. */
 const SHORT_SENTENCE = /^([^.!?]{3,30})\.$/u;
+
+/** "US terms: sc, inc, MR", "Abbreviations: …" */
+function tellsWords(text: string): boolean {
+  const { kind, match } = inlineSection(text);
+  return kind === 'legend' || (match !== null && saysTerms(match[1] ?? ''));
+}
 
 /** Whether the numbers begin anew. */
 function beginsPiece(text: string, { starts, works }: Looks): boolean {
