@@ -52,7 +52,7 @@ export function readInstruction(text: string, span: Span, lexicon: Lexicon): Ins
   const why = passed.map((one) => `passed over: "${one.text}"`);
   return {
     ...found,
-    steps: ringFilled(text, allAround(sequence.steps), found.stated),
+    steps: ringFilled(text, onceRound(allAround(sequence.steps)), found.stated),
     ...(idle ? { idle } : {}),
     ...(why.length > 0 ? { doubt: { kind: 'passed-over', why } as const } : {}),
   };
@@ -110,6 +110,15 @@ function allAround(steps: readonly Step[]): readonly Step[] {
   if (fabric.length !== 1 || alone?.kind !== 'work' || !alone.bare) return steps;
   const around: Work = { ...alone, amount: { kind: 'fill', leave: 0 } };
   return steps.map((step) => (step === alone ? around : step));
+}
+
+/** "sc all round, 6 times": six rounds, and in each of them as many stitches as in the one before. */
+function onceRound(steps: readonly Step[]): readonly Step[] {
+  const only = steps.length === 1 && steps[0]?.kind === 'repeat' ? steps[0] : null;
+  const work = only?.body[0];
+  if (only?.amount?.kind !== 'times' || only.body.length !== 1 || work?.kind !== 'work') return steps;
+  const whole = work.amount.kind === 'fill' && work.amount.leave === 0 && work.per === work.over;
+  return whole && work.place.kind === 'edge' ? only.body : steps;
 }
 
 const FABRIC: ReadonlySet<Step['kind']> = new Set(['work', 'group', 'repeat', 'skip']);

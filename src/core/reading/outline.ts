@@ -238,14 +238,18 @@ class Outliner {
     const named = this.#units.headings.get(index);
     if (named) return named;
     const heading = this.#ahead.headingAt(index, text, afterBlank);
-    return this.#units.units.length === 0 || heading?.section || this.#pieceBelow(index) ? heading : null;
+    if (!heading || heading.section || this.#units.units.length === 0) return heading;
+    return this.#pieceBelow(index) ? heading : null;
   }
 
   /** Whether the line below tells a piece that has no numbers: in a chain, or like another. */
   #pieceBelow(index: number): boolean {
     const from = this.#source.lineStarts[index + 1] ?? this.#source.text.length;
-    const below = this.#source.text.slice(from, from + 60);
-    return BEGINS_IN_CHAIN.test(below) || LIKE_OTHER.test(below);
+    const below = this.#source.text.slice(from, from + 60).split('\n', 1)[0] ?? '';
+    if (BEGINS_IN_CHAIN.test(below) || LIKE_OTHER.test(below)) return true;
+    // In words of its own: "C21, miss 1, D in each".
+    const first = this.#instructions.alone(below).steps[0];
+    return first?.kind === 'chain' && first.count > 2;
   }
 
   /** A line that holds rounds, as the series of the text show it, or goes on from one. */

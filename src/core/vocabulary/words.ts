@@ -155,7 +155,7 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
     ],
   ],
   [{ is: 'loops', loops: 'both' }, ['both loops', 'both lps', 'full stitch']],
-  [{ is: 'times', times: null }, ['times', 'time', 'reps', 'repetitions', '×', 'x']],
+  [{ is: 'times', times: null }, ['times', 'times over', 'time', 'reps', 'repetitions', '×', 'x']],
   [{ is: 'times', times: 1 }, ['once']],
   [{ is: 'times', times: 2 }, ['twice']],
   [{ is: 'times', times: 3 }, ['thrice']],

@@ -242,7 +242,9 @@ export const timesBehind: InstructionForm = {
   name: 'times-behind',
   begins: ['number', 'times', 'star', 'around'],
   read(reader, at) {
-    if (reader.depth > 0 || !(standsOff(reader, at) || behindSingle(reader, at) || behindRank(reader, at))) return null;
+    const behind =
+      standsOff(reader, at) || behindSingle(reader, at) || behindRank(reader, at) || behindRound(reader, at);
+    if (reader.depth > 0 || !behind) return null;
     if (!reader.steps.some((step) => step.kind === 'work' || step.kind === 'group')) return null;
     const read = amountAfter(reader, at);
     const fills = read?.amount.kind === 'fill' && read.amount.leave === 0 && reader.steps.length > 1;
@@ -284,6 +286,13 @@ function behindSingle(reader: Reader, at: number): boolean {
     last.per !== last.over &&
     last.span.to === one.to
   );
+}
+
+/** "sc all round six times": as many rounds. */
+function behindRound(reader: Reader, at: number): boolean {
+  const only = reader.steps.length === 1 ? reader.steps[0] : undefined;
+  const before = reader.tokens[at - 1];
+  return only?.kind === 'work' && only.amount.kind === 'fill' && only.per === only.over && only.span.to === before?.to;
 }
 
 /** "sc 2, inc in 3rd st around": a stitch that is counted out stands for all before it. */
