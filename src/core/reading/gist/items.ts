@@ -145,7 +145,7 @@ class Items {
     // "make a loop, and into it six", "…, and eight in the loop"
     if ((word === 'it' || word === 'loop') && before?.is === 'in' && this.#items.some(({ is }) => is === 'ring'))
       return true;
-    const told = this.#items.filter(({ is }) => is !== 'number' && is !== 'word');
+    const told = this.#items.filter(({ is }) => is !== 'number' && is !== 'word' && is !== 'break');
     const plain = told.length === 1 || (told.length === 2 && told[0]?.is === 'tool');
     return word === 'loop' && plain && before?.is === 'in';
   }

@@ -81,6 +81,13 @@ const PHRASES: readonly ((words: Words, at: number) => Phrase | null)[] = [
       ? { item: null, next: at + 3 }
       : null,
   plainSoOften,
+  // "just sc, and 3 more the same", "…, two more like it": as many rounds
+  ({ tokens, before }, at) => {
+    if (tokens[at]?.kind !== 'number' || tokens[at + 1]?.word !== 'more' || before === undefined) return null;
+    if (says(tokens, at + 2, /^(?:same|alike)$/)) return { item: null, next: at + 3 };
+    const like = says(tokens, at + 2, /^(?:like|of)$/) && says(tokens, at + 3, /^(?:it|that|this|them|these|those)$/);
+    return like ? { item: null, next: at + 4 } : null;
+  },
   justWork,
   // "double up every stitch", "a double up"
   ({ tokens }, at) =>
@@ -208,17 +215,26 @@ function unshaped({ tokens }: Words, at: number): Phrase | null {
 
 const ALWAYS = /^(?:always|only|just|then|now)$/;
 
-/** "tog every 3rd and 4th stitch", "always tog", "(1, tog)": a decrease that is called by what it does. */
+const PARTS = /^(?:[,;&+/]|and|then)$/;
+
+/** "tog every 3rd and 4th stitch", "always tog", "(1, tog)", "2 and tog": a decrease that is called by what it does. */
 function twoAsOne({ tokens, lexicon }: Words, at: number): Phrase | null {
   const word = lexicon.at(tokens, at);
   if (word?.meaning.is !== 'together') return null;
-  if (tokens[at - 1]?.word === ',' && tokens[at + word.length]?.kind === 'close')
-    return { item: { is: 'tool', stitch: null, per: 1, over: 2 }, next: at + word.length };
-  if (!tokens.slice(0, at).every((token) => ALWAYS.test(token.word))) return null;
-  const behind = lexicon.at(tokens, at + word.length)?.meaning.is;
-  const ends = tokens[at + word.length]?.kind === 'open' || tokens[at + word.length] === undefined;
-  if (behind !== 'each' && behind !== 'around' && !(ends && at > 0)) return null;
-  return { item: { is: 'tool', stitch: null, per: 1, over: 2 }, next: at + word.length };
+  const next = at + word.length;
+  const [after, behind] = [tokens[next], lexicon.at(tokens, next)?.meaning.is];
+  const ends = after === undefined || after.kind === 'open' || after.kind === 'close' || says(tokens, next, PARTS);
+  const goesOn = behind === 'each' || behind === 'around';
+  const first = tokens.slice(0, at).every((token) => ALWAYS.test(token.word));
+  const stands = first || standsBehind(tokens, lexicon, at);
+  return stands && (goesOn || (ends && at > 0)) ? { item: { is: 'tool', stitch: null, per: 1, over: 2 }, next } : null;
+}
+
+/** Whether a clause begins with a word, and the one before it is of so many: "the next two, together" are these two. */
+function standsBehind(tokens: readonly Token[], lexicon: Lexicon, at: number): boolean {
+  if (!says(tokens, at - 1, PARTS)) return false;
+  const begins = tokens.findLastIndex(({ kind, word }, i) => i < at - 1 && (kind === 'open' || PARTS.test(word)));
+  return tokens.slice(begins + 1, at - 1).every((_, i) => lexicon.at(tokens, begins + 1 + i)?.meaning.is !== 'next');
 }
 
 /** "35 every time" says no more than 35. */

@@ -2,10 +2,11 @@ import type { SourceText, Span } from '../../text/source.js';
 import { saysTerms } from '../detect.js';
 import { headingByLook, inlineSection } from '../headings.js';
 import type { Label } from '../labels.js';
+import { countOf } from '../quantity.js';
 import type { Lexicon } from '../lexicon.js';
 import { FLAT, LONGEST, lookAt, mayBeRound, numbersOf, stands, type Looks } from './looks.js';
 import { namedPiece, ownNumbers, type Own } from './ownNumbers.js';
-import { linesOf } from './stretches.js';
+import { linesOf, type Stretch } from './stretches.js';
 
 /** A line that may be a round although no number says so, with the number that its place gives it. */
 export interface Unnumbered {
@@ -34,35 +35,47 @@ export function unnumberedIn(
 ): Unnumbered[] {
   if (source.lineStarts.length > MOST_LINES) return [];
   const found: Unnumbered[] = [];
+  const inRun = runOf(source, stretches, lexicon);
   let number = 0;
   let before = '';
-  for (const stretch of stretches.filter((one) => !isBlank(source, one))) {
+  for (const stretch of stretches.filter((one) => mayTell(source, one))) {
     const text = source.text.slice(stretch.from, Math.min(stretch.to, stretch.from + LONGEST));
-    if (tellsWords(text)) continue;
     const { own, part } = beginningOf(text, number, lexicon);
     const told = text.slice(own.end);
     const looks = lookAt(told, lexicon);
     if (beginsPiece(text, looks)) number = 0;
-    const isFigure = FIGURE_ONLY.test(told) && stretch.line === found.at(-1)?.line;
-    if (!isFigure && !mayBeRound(told, looks)) continue;
+    const placed = inRun(text) || (FIGURE_ONLY.test(told) && stretch.line === found.at(-1)?.line);
+    if (!placed && !mayBeRound(told, looks)) continue;
     const label = labelIn(text, stretch.from, own, number + 1, before);
     before = told;
     number = label.to || number;
-    const isRound = own.stands || isFigure || stands(told, lexicon, looks);
+    const isRound = own.stands || placed || stands(told, lexicon, looks);
     const words = { from: label.span.to, to: stretch.to };
     found.push({ label, line: stretch.line, words, stands: isRound, starts: looks.starts, ...part });
   }
   return found.length < fewest ? [] : found;
 }
 
+/** "18   1 & 2", "twelve  just sc": a count, and what it is the count of. */
+const COUNT_LED = /^\W{0,3}(\d{1,3}|\p{L}{3,12}(?:-\p{L}{3,5})?)\s+(?!mm|cm|g\b|m\b|yd)\S/u;
+const SHARE_OF_RUN = 0.6;
+
+/** Tells lines that are rounds by being laid out like the others: behind a count, where most lines that begin so are rounds. */
+function runOf(source: SourceText, stretches: readonly Stretch[], lexicon: Lexicon): (line: string) => boolean {
+  const led = stretches
+    .map(({ from, to }) => source.text.slice(from, Math.min(to, from + LONGEST)))
+    .filter((text) => isCountLed(text));
+  const rounds = led.length < FEWEST ? [] : led.filter((text) => mayBeRound(text, lookAt(text, lexicon)));
+  return rounds.length >= Math.max(FEWEST, led.length * SHARE_OF_RUN) ? isCountLed : () => false;
+}
+
+function isCountLed(text: string): boolean {
+  const word = COUNT_LED.exec(text)?.[1];
+  return word !== undefined && countOf(word) > 2;
+}
+
 /** "BODY.": the name of a piece that a paragraph begins with. */
 const SHORT_SENTENCE = /^([^.!?]{3,30})\.$/u;
-
-/** "US terms: sc, inc, MR", "Abbreviations: …" */
-function tellsWords(text: string): boolean {
-  const { kind, match } = inlineSection(text);
-  return kind === 'legend' || (match !== null && saysTerms(match[1] ?? ''));
-}
 
 /** Whether the numbers begin anew. */
 function beginsPiece(text: string, { starts, works }: Looks): boolean {
@@ -77,8 +90,11 @@ function beginningOf(text: string, number: number, lexicon: Lexicon): { own: Own
     : { own: ownNumbers(text, number), part: {} };
 }
 
-function isBlank({ text }: SourceText, { from, to }: Span): boolean {
-  return text.slice(from, Math.min(to, from + LONGEST)).trim() === '';
+/** Whether a stretch is neither blank nor a list of words: "US terms: sc, inc, MR", "Abbreviations: …". */
+function mayTell({ text }: SourceText, { from, to }: Span): boolean {
+  const words = text.slice(from, Math.min(to, from + LONGEST));
+  const { kind, match } = inlineSection(words);
+  return words.trim() !== '' && kind !== 'legend' && !(match && saysTerms(match[1] ?? ''));
 }
 
 /** What a round is called that has the given number where its words name none. */
