@@ -57,7 +57,7 @@ function keysOf(text: string, lexicon: Lexicon, { figure, words }: Found): strin
   const behind = withoutTalk(rest, lexicon).trim();
   return [
     `${left}|${right}`,
-    ...(behind.length <= 3 && !/[\p{L}\d]/u.test(behind) ? [`last ${behind}`] : []),
+    ...(behind.length <= 3 && !/[\p{L}\d]/u.test(behind) ? [`last ${behind.replace(ENDS_WORDS, '')}`] : []),
     // "12 → 18   inc in each": what comes behind the column is of another one.
     ...(COLUMN_ENDS.test(rest) && left !== '^' ? [`${left}| column`] : []),
   ];
@@ -75,9 +75,11 @@ function withoutTalk(behind: string, lexicon: Lexicon): string {
   return talk && words.length > 0 ? before || after : behind;
 }
 
-/** Two words, or a sentence of some more. */
+/** A clause, or two words. */
 const TALK_BEHIND =
-  /^(?:[,;]?|([.!]))[ \t]+(\p{L}+(?:[ \t]\p{L}+)?|(?<=[.!][ \t])\p{L}+(?:[ \t]\p{L}+){2,6})([.!]?)\s*$/u;
+  /^(?:[,;]?|([.!,]))[ \t]+(\p{L}+(?:[ \t]\p{L}+)?|(?<=[.!,][ \t])[\p{L}'’]+(?:[ \t][\p{L}'’]+){2,10})([.!]?)\s*$/u;
+/** One sentence ends on a full stop, and the next one on none. */
+const ENDS_WORDS = /[.,;!]$/;
 
 /** Single figures of a unit that belong to no stitch and to no repeat: those are of the instruction. */
 function figuresIn(text: string, lexicon: Lexicon, draft: Draft, least = 2): Found[] {

@@ -10,6 +10,8 @@ export interface Stretch extends Span {
 /** A sentence with the blanks behind it. */
 export const SENTENCE = /\S[^.!?]*(?:[.!?](?!\s|$)[^.!?]*)*[.!?]*\s*/gu;
 const FEWEST_SENTENCES = 3;
+/** Or so many lines of two sentences. */
+const FEWEST_PAIRS = 3;
 const MOST_SENTENCES = 200;
 
 /** What may part the rounds of a line: "ring of 6 / inc x6 / …", "… ; …", "… > …", "…, then …". */
@@ -31,17 +33,18 @@ export function linesOf(source: SourceText): Stretch[] {
   return source.lineStarts.map((_, line) => ({ ...lineSpan(source, line), line }));
 }
 
-/** The sentences of a text that is written in paragraphs; empty where no line holds several. */
+/** The sentences of a text that is written in paragraphs; empty where no line holds several, and few hold two. */
 export function sentencesIn(source: SourceText): Stretch[] {
   const found: Stretch[] = [];
   let several = 0;
   for (const { line, from, to } of linesOf(source)) {
     const sentences = [...source.text.slice(from, to).matchAll(SENTENCE)];
-    if (sentences.length >= FEWEST_SENTENCES) several += 1;
+    if (sentences.length >= FEWEST_SENTENCES) several += FEWEST_PAIRS;
+    else if (sentences.length > 1) several += 1;
     for (const { 0: words, index } of sentences)
       found.push({ line, from: from + index, to: from + index + words.trimEnd().length });
   }
-  return several > 0 && found.length <= MOST_SENTENCES ? found : [];
+  return several >= FEWEST_PAIRS && found.length <= MOST_SENTENCES ? found : [];
 }
 
 /**
@@ -71,9 +74,9 @@ function cutsIn(sentence: string, lexicon: Lexicon): number[] {
   return cuts;
 }
 
-/** Behind each comma, semicolon or colon that stands in no bracket. */
+/** Behind each comma, semicolon or colon that stands in no bracket, and behind a figure before "and". */
 function endsOfClauses(sentence: string): number[] {
-  return inNoBracket(sentence, /[,;:]/g).map(({ index }) => index + 1);
+  return inNoBracket(sentence, /[,;:]|(?<=\d)\s(?=and\s)/g).map(({ index }) => index + 1);
 }
 
 /** Where something stands in a stretch that is in none of its brackets. */

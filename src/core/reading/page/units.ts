@@ -36,12 +36,13 @@ export function unitsOf(source: SourceText, lexicon: Lexicon): Units[] {
     for (const units of waysOf(source, lexicon, drafts))
       ways.push([...units, ...inParagraphs(source, lexicon, sentences, units)]);
   }
+  const numbered = ways.length > 0;
   ways.push(...unnumberedOf(source, lexicon, unnumberedIn(source, lexicon)));
-  // Sentences, and what a sign parts in a line, are rounds only where neither numbers nor lines are.
-  if (ways.length === 0) {
+  // Clauses, and what a sign parts in a line, are rounds only where no numbers are; sentences only where lines are none either.
+  if (!numbered) {
     const clauses = clausesIn(source, lexicon, sentences);
-    const all = clauses.length > sentences.length ? [clauses, sentences] : [sentences];
-    for (const stretches of [runsIn(source, lexicon), ...all])
+    const all = clauses.length > sentences.length ? [clauses] : [];
+    for (const stretches of ways.length > 0 ? all : [runsIn(source, lexicon), ...all, sentences])
       ways.push(...unnumberedOf(source, lexicon, unnumberedIn(source, lexicon, stretches)));
   }
   return ways
