@@ -263,12 +263,15 @@ function bare(token: Token, senses: ReadonlyMap<string, Sense>): ItemKind | 'not
 const SHAPES: ReadonlyMap<string, { readonly per: number; readonly over: number }> = new Map([
   ['ones', { per: 1, over: 1 }],
   ['doubled', { per: 2, over: 1 }],
+  ['doubling', { per: 2, over: 1 }],
   ['tripled', { per: 3, over: 1 }],
   ['pair', { per: 1, over: 2 }],
   ['pairs', { per: 1, over: 2 }],
   ['paired', { per: 1, over: 2 }],
   ['twos', { per: 1, over: 2 }],
   ['halved', { per: 1, over: 2 }],
+  ['halving', { per: 1, over: 2 }],
+  ['pairing', { per: 1, over: 2 }],
   ['threes', { per: 1, over: 3 }],
 ]);
 

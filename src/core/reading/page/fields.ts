@@ -77,7 +77,7 @@ function withoutTalk(behind: string, lexicon: Lexicon): string {
 
 /** A clause, or two words. */
 const TALK_BEHIND =
-  /^(?:[,;]?|([.!,]))[ \t]+(\p{L}+(?:[ \t]\p{L}+)?|(?<=[.!,][ \t])[\p{L}'’]+(?:[ \t][\p{L}'’]+){2,10})([.!]?)\s*$/u;
+  /^(?:([.!,])|;?)[ \t]+(\p{L}+(?:[ \t]\p{L}+)?|(?<=[.!,][ \t])[\p{L}'’]+(?:[ \t][\p{L}'’]+){2,10})([.!]?)\s*$/u;
 /** One sentence ends on a full stop, and the next one on none. */
 const ENDS_WORDS = /[.,;!]$/;
 

@@ -59,6 +59,9 @@ export const LONGEST = 400;
 /** "inc = 2 sc in one", "wait, is that 2 sc?", "yellow, 2.5 hook, us sc": no round; "inc x6 = 12" may be one. */
 const EXPLAINS = /=(?!\s*\d{1,4}\s*(?:sts?|stitches)?\W*$)|\?|\d\s?(?:mm\s?)?hook(?!\p{L})/iu;
 
+/** "then 12 by doubling all of them" */
+const COMES_BY = /(?<![\p{L}\d])\d{1,3} by \p{L}+ing(?!\p{L})/iu;
+
 /** What a line shows at first sight. */
 export interface Looks {
   readonly tokens: readonly Token[];
@@ -139,6 +142,7 @@ export function stands(
     (figures && FLAT.test(text)) ||
     ROUNDS_ON.test(text) ||
     FOR_ROUNDS.test(text) ||
+    COMES_BY.test(text) ||
     tellsCount(text, lexicon) ||
     (works && isAllCrochet(tokens, lexicon))
   );
