@@ -193,7 +193,7 @@ function meaningOf(term: string, written: string, lexicon: Lexicon): Meaning | n
   const reading = readInstruction(plain, { from: 0, to: plain.length }, lexicon);
   // What a word means by itself is given up for plain words alone: "dec = 2 sc into 1" is told carelessly.
   const sign = !/[\p{L}\d]/u.test(term);
-  const shape = shapeIn(reading) ?? (own && !sign ? null : shapeByGist(plain, lexicon));
+  const shape = shapeIn(reading) ?? (own && OF_WORK.has(own.meaning.is) && !sign ? null : shapeByGist(plain, lexicon));
   // "inc = double 1 stitch": no word for a shaping comes to mean a stitch on its own.
   if (shape?.is === 'stitch' && (own?.meaning.is === 'increase' || own?.meaning.is === 'decrease')) return null;
   if (shape) {

@@ -73,6 +73,7 @@ describe('words that a text explains itself', () => {
       'Chain (ch), slip stitch (sl st), single crochet (sc), increase (inc)',
       ['ch: chain', 'sl st: slip', 'sc: step1', 'inc: 2 in 1'],
     ],
+    ['A "join" = 2 stitches crocheted together.', ['join: 1 in 2']],
     // the meaning first
     ['Two sc in one stitch is called a hop.', ['hop: 2 in 1']],
     ['Two sc in one stitch = hop, two sc together = dip', ['hop: 2 in 1', 'dip: 1 in 2']],

@@ -246,7 +246,7 @@ export const timesBehind: InstructionForm = {
       standsOff(reader, at) || behindSingle(reader, at) || behindRank(reader, at) || behindRound(reader, at);
     if (reader.depth > 0 || !behind) return null;
     if (!reader.steps.some((step) => step.kind === 'work' || step.kind === 'group')) return null;
-    const read = amountAfter(reader, at);
+    const read = soManyOfEach(reader, at) ?? amountAfter(reader, at);
     const fills = read?.amount.kind === 'fill' && read.amount.leave === 0 && reader.steps.length > 1;
     if (!read || !(fills || read.amount.kind === 'times')) return null;
     const after = tokenAt(reader, read.next);
@@ -256,6 +256,14 @@ export const timesBehind: InstructionForm = {
     return read.next;
   },
 };
+
+/** "2 sc and a dec, six of each": as often as there are of each. */
+function soManyOfEach(reader: Reader, at: number): ReadAmount | null {
+  const [figure, each] = [tokenAt(reader, at), tokenAt(reader, at + 1)];
+  if (figure?.kind !== 'number' || !each || reader.steps.length < 2 || !meaningAt(reader, at + 1, 'each')) return null;
+  const between = reader.text.slice(figure.to, each.from);
+  return /^\s+of\s+$/i.test(between) ? { amount: { kind: 'times', times: figure.value }, next: at + 2 } : null;
+}
 
 /** ": 18", "→ 18", ", 18 sts" at the end. */
 function saysCount(reader: Reader, at: number): boolean {

@@ -55,7 +55,32 @@ const GETS = /^(?:gets?|receives?|takes?)$/;
 /** What gets something: so many, every one, the next. */
 const TAKERS: ReadonlySet<Item['is'] | undefined> = new Set(['number', 'each', 'next', 'stitches', 'last', 'around']);
 
+/** "one in the others", "1 sc in each of the other 23": what is left of the round. */
+function oneInOthers({ tokens, lexicon }: Words, at: number): Phrase | null {
+  if (tokens[at]?.value !== 1) return null;
+  const next = behindOthers(tokens, lexicon, behind(lexicon, tokens, at + 1, 'stitch'));
+  return next === null ? null : { item: { is: 'rest' }, next };
+}
+
+/** The index behind "in the others", "in each of the other 23 sts"; null where they don't stand there. */
+function behindOthers(tokens: readonly Token[], lexicon: Lexicon, at: number): number | null {
+  const where = lexicon.at(tokens, at);
+  const last = at + (where?.length ?? 1) - 1;
+  if (where?.meaning.is === 'around') return says(tokens, last, /^others$/) ? last + 1 : null;
+  if (where?.meaning.is !== 'in') return null;
+  const other = says(tokens, at + 1, /^(?:all|each|every)$/) ? at + 2 : at + 1;
+  if (!says(tokens, other, /^other$/) || tokens[other + 1]?.kind !== 'number') return null;
+  return behind(lexicon, tokens, other + 2, 'stitch-word');
+}
+
+/** The index behind a word that means what is given; the same index where it doesn't stand there. */
+function behind(lexicon: Lexicon, tokens: readonly Token[], at: number, meaning: Meaning['is']): number {
+  const lexeme = lexicon.at(tokens, at);
+  return lexeme?.meaning.is === meaning ? at + lexeme.length : at;
+}
+
 const PHRASES: readonly ((words: Words, at: number) => Phrase | null)[] = [
+  oneInOthers,
   change,
   unshaped,
   eachTime,

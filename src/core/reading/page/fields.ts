@@ -79,7 +79,7 @@ function withoutTalk(behind: string, lexicon: Lexicon): string {
 const TALK_BEHIND =
   /^(?:([.!,])|;?)[ \t]+(\p{L}+(?:[ \t]\p{L}+)?|(?<=[.!,][ \t])[\p{L}'’]+(?:[ \t][\p{L}'’]+){2,10})([.!]?)\s*$/u;
 /** One sentence ends on a full stop, and the next one on none. */
-const ENDS_WORDS = /[.,;!]$/;
+const ENDS_WORDS = /[.,;]$/;
 
 /** Single figures of a unit that belong to no stitch and to no repeat: those are of the instruction. */
 function figuresIn(text: string, lexicon: Lexicon, draft: Draft, least = 2): Found[] {
