@@ -416,6 +416,17 @@ const US: Readonly<Record<string, readonly Row[]>> = {
     [24, '24 stitches', '24 → 24'],
     [24, '6 reps of (3 sc, inc)', '24 → 30'],
   ],
+  'whole rounds, so many times': [
+    [24, 'sc all round, 6 times', '24 → 24'],
+    [24, 'sc all round six times', '24 → 24'],
+    [24, 'sc in each st, four times over', '24 → 24'],
+  ],
+  'so many of each, and the others': [
+    [24, '3 sc and an inc, six of each', '24 → 30'],
+    [24, '2 sc and a dec, 6 of each', '24 → 18'],
+    [24, '(2 sc, 2 sc in one go) six times', '24 → 18'],
+    [24, 'sc in one hole, inc in the next hole, around', '24 → 36'],
+  ],
 };
 
 /** The same in UK terms. */

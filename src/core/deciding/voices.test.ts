@@ -267,6 +267,61 @@ describe('whole pieces, with their names and what is made of each round', () => 
       'US terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: sc 3, [hdc 1, dc 1, hdc 1], sc 6 (12)\nRnd 4: (sc 1, inc) (18)\n',
       ['Ball: 6 12 12 3 off'],
     ],
+    [
+      'a board in short: the count as a word, then what is done',
+      'Seahorse, on the whiteboard\n\nsix      start, 6 in the loop\ntwelve   every one gets two\neighteen   1 & 2\neighteen   just sc\n' +
+        'twelve   1 & tog\ntwelve   just sc, and 3 more the same\nnine     2 & tog\nsix      1 & tog\n',
+      ['Seahorse: 6 12 18 18 12 12 9 6'],
+    ],
+    [
+      'a letter whose sentences tell several rounds each',
+      'Hi Tina,\n\nhere goes, off the top of my head! Normal US stitches, any cotton.\n\nCap first, in red. Magic ring with 6, then 12 by doubling all of them.\n' +
+        "Next time round one plain one doubled, that's 18, then two plain one doubled for 24 and three plain one doubled for 30.\nWork 4 rounds even on those 30.\n" +
+        'Then change to white, back loops only, three plain and then two together, all the way, 24, and keep going smaller: two plain and two together gives 18.\n' +
+        "Stuff it. One plain and two together is 12, and that's where I stop and leave it open.\n\nLove, O.\n",
+      ['Cap first: 6 12 18 24 30 30 24 18 12'],
+    ],
+    [
+      'a page stored as markup',
+      '<h1>Snail</h1>\n<p>US terms: sc, inc (2 sc in one), dec (2 sc together), ch, sl st, MR.</p>\n<h2>Shell (coral)</h2>\n<ol>\n<li>6 sc in MR <b>(6)</b></li>\n<li>inc &times; 6 <b>(12)</b></li>\n' +
+        '<li>(sc 1, inc) &times; 6 <b>(18)</b></li>\n<li>sc in each st <b>(18)</b></li>\n</ol>\n<p>Fasten off &amp; close.</p>\n<h2>Body</h2>\n<ol>\n<li>5 sc in MR <b>(5)</b></li>\n<li>inc in each st <b>(10)</b></li>\n</ol>\n',
+      ['Shell: 6 12 18 18', 'Body: 5 10'],
+    ],
+    [
+      'records of data',
+      '{\n  "name": "Turnip",\n  "terms": "US",\n  "parts": [\n    {\n      "part": "root",\n      "rounds": [\n        { "n": 1, "do": "4 sc in magic ring", "sts": 4 },\n        { "n": 2, "do": "(sc, inc) x2", "sts": 6 },\n' +
+        '        { "n": "3-5", "do": "sc around", "sts": 6 },\n        { "n": 6, "do": "inc x6", "sts": 12 }\n      ],\n      "end": "stuff, cut"\n    }\n  ]\n}\n',
+      ['Turnip: 4 6 6 12'],
+    ],
+    [
+      'a key of signs of which one is a plus, in columns',
+      'bat\n\n  + sc    V two sc in one    A two sc as one    ~ sl st    o ch\n\nHEAD, Dusk\nr01   6+ in a ring                     >> 6\nr02   [V]6                             >> 12\nr03   [+V]6                            >> 18\nr04   18+                              >> 18\n' +
+        'r05   [+A]6                            >> 12\n\nWING (two), Plum\nr01   o11, from the 2nd o: 10+         >> 10\nr02   turn, o1, 8+ A                   >> 9\n',
+      ['Head: 6 12 18 18 12', 'Wing x2: 10 9'],
+    ],
+    [
+      'terms of several words, in quotation marks',
+      'Goose, as gran told it\n\nHer talk: "plain" is a UK double crochet. "Make a pair" is two in one hole. "Take a pair" is two worked off as one.\n\n--- Goose ---\n1st go: six plain in a loop = 6\n2nd go: make a pair in every hole = 12\n' +
+        "3rd go: plain in one hole, make a pair in the next, and so on = 18\n4th, 5th go: plain all the way, that's her neck = 18\n6th go: plain in one, take a pair, and so on = 12\n7th go: take a pair, and so on = 6\n",
+      ['Goose: 6 12 18 18 12 6'],
+    ],
+    [
+      'a plain word for a stitch, and a word that can only mean times',
+      'CAKE\n\nIn my kitchen a plain is a single crochet, a double is two single crochet in one stitch, and a merge is two single crochet together.\n\nLAYER (brown)\nStep 1 - Start with 7 plains in a ring.  Serves 7\nStep 2 - A double in every stitch.  Serves 14\n' +
+        'Step 3 - Plain, double; seven helpings.  Serves 21\nStep 4 - In the back loops, a plain in every stitch.  Serves 21\nStep 5 - Plain, merge; seven helpings.  Serves 14\nStep 6 - Seven merges.  Serves 7\n',
+      ['Layer: 7 14 21 21 14 7'],
+    ],
+    [
+      'laps of so many of each, with a term that is a word of everybody',
+      'Words: a "step" is one single crochet (US). A "split" = 2 single crochet in one stitch. A "join" = 2 stitches crocheted together.\n\nOtto, in eggshell\n\nLap one. Put 6 steps in a magic circle. You have 6.\nLap two. Split all 6. You have 12.\n' +
+        'Lap three. Step, split; step, split; and so on, six of each. You have 18.\nLaps four to six. Only steps. You have 18 each time.\nLap seven. One step and a join, six of each. You have 12.\nLap eight. Six joins. You have 6.\n',
+      ['Otto: 6 12 18 18 12 6'],
+    ],
+    [
+      'letters of its own, and a piece begun in a chain by one of them',
+      'OCTOPUS\n\nS=sc  D=2 sc in 1  T=sc2tog  C=ch  /n = do it n times\n\nHEAD\n1 S6 in ring →6\n2 D/6 →12\n3 S1D/6 →18\n4…6 S18 →18\n7 S1T/6 →12\n8 T/6 →6\n\nARM ×8\nC21, miss 1, D in each of 20 →40\nend: tail\n',
+      ['Head: 6 12 18 18 12 6', 'Arm x8: 40'],
+    ],
   ])('%s', (_, text, expected) => {
     expect(pieces(text)).toEqual(expected);
   });

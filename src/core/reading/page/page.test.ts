@@ -2,13 +2,14 @@ import { describe, expect, it } from 'vitest';
 import { checkText } from '../../index.js';
 import { sourceText } from '../../text/source.js';
 import { Lexicon } from '../lexicon.js';
+import { shown } from './markup.js';
 import { masked } from './mask.js';
 import { seriesOf } from './series.js';
 import { tablesIn } from './table.js';
 import { unnumberedIn } from './unlabelled.js';
 
 const US = new Lexicon('us', false);
-const lines = (text: string) => masked(sourceText(text)).text.split('\n');
+const lines = (text: string) => masked(sourceText(shown(text))).text.split('\n');
 /** The numbers of the likeliest series, a place each: line and range. */
 const series = (text: string) =>
   (seriesOf(sourceText(text))[0]?.places ?? []).map(
@@ -37,6 +38,17 @@ describe('what is not of the pattern is masked, and all else stays where it is',
     ['the signs of a quotation in every second line', '> a\nb\n> c\nd\n', ['  a', 'b', '  c', 'd', '']],
     ['boxes that are ticked', '[x] a\n[ ] b\n[x] c\n[ ] d\n', ['    a', '    b', '    c', '    d', '']],
     ['keys around figures', '1️⃣ a\n2️⃣ – 1️⃣2️⃣ b\n🔟 c\n', ['1   a', '2 – 12       b', '10 c', '']],
+    ['a double arrow before a count', '6 sc => 6\n', ['6 sc →\u00a0 6', '']],
+    [
+      'markup, but not what only looks like it',
+      '<h2>Ear</h2>\n<li class="a">1: sc &times; 6 <b>(6)</b></li>\n2 <6 sc> &amp; dec\n',
+      ['##  Ear', '              1: sc ×       6    (6)', '2 <6 sc> &     dec', ''],
+    ],
+    [
+      'the keys of records',
+      '[ { "part": "ear", "make": 2 },\n{ "n": 1, "do": "6 sc" }, { "hook": "3 mm" } ]\n',
+      ['             ear           2', '       1         6 sc                3 mm', ''],
+    ],
     ['a word that is parted at the end of a line', 'the follow-\ning 3\n', ['the following ', ' 3', '']],
   ])('%s', (_, text, expected) => {
     expect(lines(text).map((line) => line.trimEnd())).toEqual(expected.map((line) => line.trimEnd()));

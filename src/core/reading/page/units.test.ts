@@ -314,7 +314,7 @@ describe('several rounds in a sentence', () => {
       'The fish 🐟🐟🐟: I make six sc into a ring, then inc in each for 12. After that [1 sc, inc] all round gives 18, [2 sc, inc] all round gives 24. Keep at 24 for three rounds. Fill it.';
     const [way] = unitsOf(sourceText(text), US);
     const bodies = way?.units.map(({ body }) => text.slice(body.from, body.to)) ?? [];
-    expect(bodies.slice(1, 3)).toEqual(['then inc in each for 12', 'After that [1 sc, inc] all round gives 18']);
+    expect(bodies.slice(1, 3)).toEqual(['then inc in each for', 'After that [1 sc, inc] all round gives']);
   });
 });
 
