@@ -1,7 +1,7 @@
 import ts from 'typescript';
 
-const RULES = /\/src\/core\/checks\/[\w-]+\.ts$/;
-/** What stands in place of a rule's examples, and of what is said of it. */
+const RULES = /\/src\/core\/(?:checks\/[\w-]+|style\/traits)\.ts$/;
+/** What stands in place of a rule's examples, and of what is said of it; of traits of style that alone. */
 const NONE = new Map([
   ['about', "''"],
   ['failing', "{ text: '', says: [] }"],

@@ -46,8 +46,12 @@ export const partSaidSchema = z.object({
 });
 export type PartSaid = z.infer<typeof partSaidSchema>;
 
-const few = <Entries extends object>(most: number, what: string) =>
-  z.refine<Entries>((entries) => Object.keys(entries).length <= most, `These are too many ${what}.`);
+const few =
+  (most: number, what: string) =>
+  ({ value, issues }: z.core.ParsePayload<object>): void => {
+    if (Object.keys(value).length <= most) return;
+    issues.push({ code: 'custom', input: value, message: `These are too many ${what}.` });
+  };
 
 /**
  * What is settled about a hand: its own words and what they mean, what single lines are by what they say, and parts by what

@@ -48,29 +48,20 @@ export function toldIn({ text, remember }: SourceText, from: number, to: number)
 }
 
 /** What signs are called in words, with the characters that are typed for them. */
-const SIGNS_CALLED: readonly (readonly [RegExp, readonly string[]])[] = [
-  [/^plus(?:es)?(?: (?:signs?|marks?))?$/i, ['+', '＋']],
-  [/^minus(?:es)?(?: (?:signs?|marks?))?$/i, ['−', '-', '–']],
-  [/^(?:dash(?:es)?|hyphens?|strokes?)$/i, ['–', '-', '—', '−']],
-  [/^(?:cross(?:es)?|times signs?)$/i, ['×', '✕', '✗', '✖']],
-  [/^(?:stars?|asterisks?)$/i, ['*', '★', '☆', '✶', '✱']],
-  [/^(?:forward )?slash(?:es)?$/i, ['/']],
-  [/^(?:dots?|bullets?)$/i, ['·', '•', '∙', '●']],
-  [/^(?:circles?|rings?)$/i, ['○', '◯', '●']],
-  [/^triangles?$/i, ['△', '▲', '∆', '▽', '▼']],
-  [/^squares?$/i, ['□', '■']],
-  [/^(?:ticks?|check ?marks?)$/i, ['✓', '✔']],
-  [/^arrows?$/i, ['→', '↑', '↓', '↗', '↘']],
-  [/^carets?$/i, ['^']],
-  [/^(?:hash(?:es)?|hash signs?)$/i, ['#']],
-  [/^(?:tildes?|squiggles?)$/i, ['~']],
-  [/^(?:ampersands?|and signs?)$/i, ['&']],
-];
+const SIGNS_CALLED: ReadonlyMap<string, string> = new Map(
+  (
+    'plus +＋;minus −-–;dash –-—−;hyphen –-—−;stroke –-—−;cross ×✕✗✖;times ×✕✗✖;star *★☆✶✱;asterisk *★☆✶✱;slash /;dot ·•∙●;bullet ·•∙●;' +
+    'circle ○◯●;ring ○◯●;triangle △▲∆▽▼;square □■;tick ✓✔;check ✓✔;arrow →↑↓↗↘;caret ^;hash #;tilde ~;squiggle ~;ampersand &'
+  )
+    .split(';')
+    .map((row) => [row.slice(0, row.indexOf(' ')), row.slice(row.indexOf(' ') + 1)]),
+);
 
 /** "A plus sign means …": the sign itself, as the text writes it. */
 function signsCalled(term: string, text: string): string[] {
-  const called = SIGNS_CALLED.find(([name]) => name.test(term));
-  const sign = called && called[1].find((one) => text.includes(one));
+  const called = term.toLowerCase().replace(/^forward |[ -]?(?:signs?|marks?)$/g, '');
+  const signs = [called, called.replace(/s$/, ''), called.replace(/es$/, '')].map((name) => SIGNS_CALLED.get(name));
+  const sign = Array.from(signs.find(Boolean) ?? '').find((one) => text.includes(one));
   return sign === undefined ? [] : [sign];
 }
 

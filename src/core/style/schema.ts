@@ -5,12 +5,11 @@ import { TRAITS } from './traits.js';
 export const houseStyleSchema = z.record(z.string().check(z.maxLength(40)), z.string().check(z.maxLength(40)));
 
 /** A house style that is to be settled: traits and ways that there are, and no others. */
-export const settledStyleSchema = houseStyleSchema.check(
-  z.refine(
-    (style) => Object.entries(style).every(([id, way]) => waysOf(id).includes(way)),
-    'There is no such trait of a house style, or no such way of it.',
-  ),
-);
+export const settledStyleSchema = houseStyleSchema.check(({ value, issues }) => {
+  if (Object.entries(value).every(([id, way]) => waysOf(id).includes(way))) return;
+  const message = 'There is no such trait of a house style, or no such way of it.';
+  issues.push({ code: 'custom', input: value, message });
+});
 
 function waysOf(id: string): readonly string[] {
   return TRAITS.find((trait) => trait.id === id)?.ways.map(({ way }) => way) ?? [];

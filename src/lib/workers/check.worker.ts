@@ -23,7 +23,8 @@ import {
 } from '../../core/index.js';
 import { ruleSettingsSchema } from '../ruleSettings.js';
 import { PIECES, type Answering, type Piece } from './pieces.js';
-import { knownSchema, Telling, type Told } from './telling.js';
+import type { Told } from './hearing.js';
+import { knownSchema, Telling } from './telling.js';
 
 const termsSchema = z.enum(['auto', 'us', 'uk']);
 const askSchema = z.object({
@@ -136,7 +137,7 @@ const worker: CheckWorker = {
     return asOf ? slipsIn(asOf.text, round, onHook, asOf.options) : [];
   },
   async query(asked) {
-    const about = z.union([z.string(), spanSchema]).parse(asked);
+    const about = typeof asked === 'string' ? z.string().parse(asked) : spanSchema.parse(asked);
     const asOf = last;
     const { queryIn } = await onRequest();
     return asOf && queryIn(asOf.text, about, asOf.options);

@@ -3,7 +3,8 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { checkPattern, searchIn, type Checked } from '../../core/index.js';
 import type { CheckWorker } from './check.worker.js';
 import { Checker, type CheckState } from './checker.js';
-import { Telling, type Told } from './telling.js';
+import type { Told } from './hearing.js';
+import { Telling } from './telling.js';
 import { Failed, GaveUp, ON_REQUEST, Unfetched, WatchedWorker } from './watched.js';
 
 const LIMIT = 1000;

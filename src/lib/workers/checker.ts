@@ -20,7 +20,7 @@ import {
   type Tried,
 } from '../../core/index.js';
 import type { EarlierRound } from './check.worker.js';
-import { Hearing, toldSchema } from './telling.js';
+import { Hearing, toldSchema } from './hearing.js';
 import { GaveUp, ON_REQUEST, WatchedWorker } from './watched.js';
 
 /** Wait after a check before fixes are searched for; and before a text is tried after one that was given up. Milliseconds. */

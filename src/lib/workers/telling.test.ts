@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
 import { checkPattern, type Report } from '../../core/index.js';
-import { Hearing, Telling, toldSchema } from './telling.js';
+import { Hearing, toldSchema } from './hearing.js';
+import { Telling } from './telling.js';
 
 const PART = 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\n';
 const TEXT = ['HEAD', 'BODY', 'EAR'].map((name) => `${name}\n${PART}`).join('\n');
