@@ -10,6 +10,7 @@ import { fileURLToPath } from 'node:url';
 import { instructionsRead, variedIn } from './instructions.js';
 import { withSlips } from './slips.js';
 import {
+  accountIn,
   checkPattern,
   convertTerms,
   courseOfText,
@@ -93,7 +94,7 @@ function accountsOf(checked: Checked, text: string): readonly unknown[] {
   const made = checked.report.parts.flatMap(({ rounds }) => rounds.map((round) => round.made));
   return counted.rounds.map((round, i) => {
     const makes = made[i] ?? null;
-    return [checked.account(i), makes === null ? [] : slipsFor(counted, round, makes - 1)];
+    return [accountIn(counted, i), makes === null ? [] : slipsFor(counted, round, makes - 1)];
   });
 }
 

@@ -2,6 +2,7 @@ import { mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import {
+  sentencesIn,
   checkPattern,
   contentOf,
   convertTerms,
@@ -139,7 +140,7 @@ async function report({ file, as, ...call }: LayoutCall): Promise<number> {
     name: checked.overview().title ?? nameOf(file),
     signed: null,
     report: checked.report,
-    sentences: checked.sentences(),
+    sentences: sentencesIn(checked.counted),
     aside: none,
     trusted: none,
     queries: [],

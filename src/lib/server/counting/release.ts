@@ -1,4 +1,5 @@
 import {
+  sentencesIn,
   checkPattern,
   convertTerms,
   editionOf,
@@ -66,7 +67,7 @@ export function released({ text: own, name, hand, styled, kept, decisions, last,
   return {
     report: checked.report,
     overview: checked.overview(),
-    sentences: checked.sentences(),
+    sentences: sentencesIn(checked.counted),
     terms,
     texts: terms === 'us' ? { us: text, uk: other.text } : { us: other.text, uk: text },
     editions,
