@@ -10,7 +10,6 @@ import { fileURLToPath } from 'node:url';
 import { instructionsRead, variedIn } from './instructions.js';
 import { withSlips } from './slips.js';
 import {
-  accountIn,
   checkPattern,
   convertTerms,
   courseOfText,
@@ -94,7 +93,7 @@ function accountsOf(checked: Checked, text: string): readonly unknown[] {
   const made = checked.report.parts.flatMap(({ rounds }) => rounds.map((round) => round.made));
   return counted.rounds.map((round, i) => {
     const makes = made[i] ?? null;
-    return [accountIn(counted, i), makes === null ? [] : slipsFor(counted, round, makes - 1)];
+    return [checked.account(i), makes === null ? [] : slipsFor(counted, round, makes - 1)];
   });
 }
 

@@ -2,7 +2,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import fc from 'fast-check';
-import { accountIn, accountSchema, checkPattern, reportSchema } from '../src/core/index.js';
+import { accountSchema, checkPattern, reportSchema } from '../src/core/index.js';
 
 const PIECES = [
   'Rnd 3: ',
@@ -87,7 +87,7 @@ export const hostileText: fc.Arbitrary<string> = fc.oneof(
 
 /** @throws where a check of the text gives anything but a valid report with its places inside the text. */
 export function bearsCheck(text: string): void {
-  const { report, counted } = checkPattern(text, 'x');
+  const { report, account } = checkPattern(text, 'x');
   reportSchema.parse(report);
   const lines = text.split(/\r\n|\r|\n/);
   const inside = (line: number, column: number) => line <= lines.length && column <= (lines[line - 1]?.length ?? 0) + 2;
@@ -101,7 +101,7 @@ export function bearsCheck(text: string): void {
   report.parts
     .flatMap(({ rounds }) => rounds)
     .forEach((round, i) => {
-      const told = accountSchema.parse(accountIn(counted, i));
+      const told = accountSchema.parse(account(i));
       if (told.made !== round.made) throw new Error(`${round.label} makes ${round.made}, its account ${told.made}`);
       const { ladder } = told;
       if (ladder && !ladder.cut && ladder.stitches.length !== round.made)

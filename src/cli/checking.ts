@@ -1,5 +1,5 @@
 import { fileURLToPath } from 'node:url';
-import { accountIn, checkPattern, fixedReport, reportText, type Hand, type Report } from '../core/index.js';
+import { checkPattern, fixedReport, reportText, type Hand, type Report } from '../core/index.js';
 
 /** A text that is to be checked. */
 export interface AskedCheck {
@@ -24,11 +24,7 @@ export interface CheckedFile {
 export function checkFile({ text, file, terms, hand, explain }: AskedCheck): CheckedFile {
   const checked = checkPattern(text, file, { terms, ...(hand ? { hand } : {}) });
   const report = fixedReport(checked);
-  return {
-    report,
-    hand: checked.hand,
-    words: reportText(report, explain ? (round) => accountIn(checked.counted, round) : undefined),
-  };
+  return { report, hand: checked.hand, words: reportText(report, explain ? checked.account : undefined) };
 }
 
 /** To start further threads takes as long as so many patterns of the usual length. */

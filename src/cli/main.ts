@@ -2,7 +2,6 @@ import { mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import {
-  sentencesIn,
   checkPattern,
   contentOf,
   convertTerms,
@@ -140,7 +139,7 @@ async function report({ file, as, ...call }: LayoutCall): Promise<number> {
     name: checked.overview().title ?? nameOf(file),
     signed: null,
     report: checked.report,
-    sentences: sentencesIn(checked.counted),
+    sentences: checked.sentences(),
     aside: none,
     trusted: none,
     queries: [],

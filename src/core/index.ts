@@ -6,7 +6,9 @@ import { courseOf } from './bench/course.js';
 import type { Course } from './bench/schema.js';
 import type { CountedPattern } from './counting/counted.js';
 import { decide } from './deciding/decide.js';
-export { accountIn, marksIn, sentencesIn } from './explaining/account.js';
+import { accountOf } from './explaining/account.js';
+export { marksIn } from './explaining/account.js';
+import type { RoundAccount } from './explaining/schema.js';
 import type { HouseStyle } from './style/style.js';
 import type { Hand } from './reading/hand.js';
 import type { ReadOptions } from './reading/read.js';
@@ -160,7 +162,7 @@ export interface CheckOptions extends ReadOptions {
   readonly style?: HouseStyle;
 }
 
-/** A text that has been checked; how its figures come about is told by `accountIn`. */
+/** A text that has been checked, and can be asked how its figures come about. */
 export interface Checked {
   readonly report: Report;
   /** The words of its hand that were said, or worked out from its counts. */
@@ -168,6 +170,14 @@ export interface Checked {
   /** All rounds as they were counted, and what was found in them: what fixes are searched for in. */
   readonly counted: CountedPattern;
   readonly findings: readonly Finding[];
+  /**
+   * How the figures of a round come about.
+   * @param round its number among all rounds of the report, from 0.
+   * @returns null where there is no such round.
+   */
+  readonly account: (round: number) => RoundAccount | null;
+  /** Of each round, in order, how its figures come about, in plain words. */
+  readonly sentences: () => string[];
   /** What was understood of the text besides its rounds. */
   readonly overview: () => Overview;
 }
@@ -181,6 +191,10 @@ export function checkPattern(text: string, file: string, options: CheckOptions =
   const counted = decide(text, options);
   const findings = check(counted, options.rules, options.style);
   const report = reportOf(file, counted, findings);
+  const account = (index: number) => {
+    const round = counted.rounds[index];
+    return round ? accountOf(counted, round) : null;
+  };
   return {
     report,
     hand: {
@@ -189,6 +203,8 @@ export function checkPattern(text: string, file: string, options: CheckOptions =
     },
     counted,
     findings,
+    account,
+    sentences: () => counted.rounds.map((round) => accountOf(counted, round).sentence),
     overview: () => overviewOf(counted),
   };
 }

@@ -7,7 +7,6 @@ import type { CheckedDraft } from './comparing/carried.js';
 import { compare } from './comparing/compare.js';
 import type { Comparison } from './comparing/schema.js';
 import { decide } from './deciding/decide.js';
-import { accountIn } from './explaining/account.js';
 import { slipsFor } from './explaining/hook.js';
 import type { HookSlip } from './explaining/schema.js';
 import { fixedReport } from './report/fixed.js';
@@ -25,7 +24,6 @@ import { shapeOf } from './shape/shape.js';
 import type { HouseStyle } from './style/style.js';
 import type { Span } from './text/source.js';
 
-export { accountIn } from './explaining/account.js';
 export { findingsBetween } from './comparing/carried.js';
 export { meaningsOf } from './deciding/meanings.js';
 export { inStyle } from './style/style.js';
@@ -106,9 +104,8 @@ export function queryIn(
   options: CheckOptions = { terms: 'auto' },
 ): Proposed | null {
   const checked = checkPattern(text, '', options);
-  const account = (round: number) => accountIn(checked.counted, round);
-  if (typeof about !== 'string') return proposedAt(checked.report, text, about, account);
+  if (typeof about !== 'string') return proposedAt(checked.report, text, about, checked.account);
   const report = fixedReport(checked);
   const finding = report.findings.find(({ key }) => key === about);
-  return finding ? proposedFor(report, finding, text, account) : null;
+  return finding ? proposedFor(report, finding, text, checked.account) : null;
 }

@@ -1,6 +1,6 @@
 import { decide } from './decide.js';
 import { describe, expect, it } from 'vitest';
-import { accountIn, checkText, checkPattern } from '../index.js';
+import { checkText, checkPattern } from '../index.js';
 import { meaningsOf } from './meanings.js';
 import { COSTS, Habits, type Reason } from './habits.js';
 
@@ -57,9 +57,9 @@ describe('words that are explained nowhere', () => {
 
   it('are told with the account of their round, whether open, worked out or said', () => {
     const unclear = (text: string, hand = {}) =>
-      accountIn(checkPattern(text, 'x', { terms: 'auto', hand: { words: hand } }).counted, 1)?.unclear.map(
-        ({ word, from, to, sense }) => [word, text.slice(from, to), sense],
-      );
+      checkPattern(text, 'x', { terms: 'auto', hand: { words: hand } })
+        .account(1)
+        ?.unclear.map(({ word, from, to, sense }) => [word, text.slice(from, to), sense]);
     expect(unclear(`${HEAD}Rnd 2: 6 Glorps (12)\n${TAIL}`)).toEqual([['glorp', 'Glorps', null]]);
     expect(unclear(BUMPS)).toEqual([['bump', 'bumps', 'increase']]);
     expect(unclear(`${HEAD}Rnd 2: 6 Glorps (12)\n${TAIL}`, { glorp: 'increase' })).toEqual([
@@ -82,7 +82,7 @@ describe('words that are explained nowhere', () => {
       made: 8,
     });
     expect(under({ lift: 'nothing' }).report.parts[0]?.rounds.at(-1)?.verdict).not.toBe('agrees');
-    expect(accountIn(under({ lift: 'turning-chain' }).counted, 1)?.sentence.toLowerCase()).toContain(
+    expect(under({ lift: 'turning-chain' }).account(1)?.sentence.toLowerCase()).toContain(
       'chain 3 (counts as a stitch)',
     );
   });

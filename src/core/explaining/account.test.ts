@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { accountIn, checkPattern } from '../index.js';
+import { checkPattern } from '../index.js';
 
 const START = 'Rnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 6 (18)\n';
 
 function accountOf(line: string, { head = 'US terms\n\nBALL\n', start = START } = {}) {
-  const { counted } = checkPattern(`${head}${start}${line}\n`, 'x');
-  const told = accountIn(counted, counted.rounds.length - 1);
+  const { report, account } = checkPattern(`${head}${start}${line}\n`, 'x');
+  const told = account(report.parts.flatMap(({ rounds }) => rounds).length - 1);
   if (!told) throw new Error(`No round in ${line}`);
   return told;
 }

@@ -33,21 +33,6 @@ export function accountOf({ pattern }: CountedPattern, counted: CountedRound): R
   };
 }
 
-/**
- * How the figures of a round come about.
- * @param round its number among all rounds, from 0.
- * @returns null where there is no such round.
- */
-export function accountIn(counted: CountedPattern, round: number): RoundAccount | null {
-  const one = counted.rounds[round];
-  return one ? accountOf(counted, one) : null;
-}
-
-/** Of each round, in order, how its figures come about, in plain words. */
-export function sentencesIn(counted: CountedPattern): string[] {
-  return counted.rounds.map((round) => accountOf(counted, round).sentence);
-}
-
 /** A sign that is none of writing, counting and bracketing: "✚", "^". */
 const MARK = /[^\p{L}\p{N}\s.,:;!?'"’‘“”()[\]{}<>*×+=–—\-/→|&%#@…·•_\\~]/gu;
 

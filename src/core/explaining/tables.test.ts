@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { accountIn, checkPattern } from '../index.js';
+import { checkPattern } from '../index.js';
 import { slipsIn } from '../onRequest.js';
 
 /** How a third round on 12 stitches is told. */
 function told(instruction: string, terms = 'US'): string | undefined {
   const stitch = terms === 'US' ? 'sc' : 'dc';
   const text = `${terms} terms\n\nRnd 1: 6 ${stitch} in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: ${instruction}\n`;
-  return accountIn(checkPattern(text, 'x').counted, 2)?.sentence;
+  return checkPattern(text, 'x').account(2)?.sentence;
 }
 
 describe('a round of 12 stitches, told aloud', () => {
@@ -126,9 +126,9 @@ describe('a round of 12 stitches, told aloud', () => {
     [22, '22nd'],
   ])('the %i. chain from the hook is the %s', (k, rank) => {
     const text = `US terms\n\nRow 1: ch 40, sc in ${rank} ch from hook, sc ${40 - k} (${41 - k})\n`;
-    const { report, counted } = checkPattern(text, 'x');
+    const { report, account } = checkPattern(text, 'x');
     expect(report.parts[0]?.rounds[0]?.made).toBe(41 - k);
-    expect(accountIn(counted, 0)?.sentence).toContain(`the ${rank} chain from the hook`);
+    expect(account(0)?.sentence).toContain(`the ${rank} chain from the hook`);
   });
 
   it.each([

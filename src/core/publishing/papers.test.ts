@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { checkPattern, sentencesIn } from '../index.js';
+import { checkPattern } from '../index.js';
 import { compareTexts } from '../onRequest.js';
 import { errataOf, erratumWords, type Erratum } from './errata.js';
 import { certificateOf, recordOf, type Recorded } from './record.js';
@@ -16,7 +16,7 @@ function recorded(text: string, more: Partial<Recorded> = {}): Recorded {
     name: 'Ball',
     signed,
     report: checked.report,
-    sentences: sentencesIn(checked.counted),
+    sentences: checked.sentences(),
     aside: new Map(),
     trusted: new Map(),
     queries: [],

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { accountIn, checkPattern, checkText, fixedReport, markedLines, markedText, reportSchema } from '../index.js';
+import { checkPattern, checkText, fixedReport, markedLines, markedText, reportSchema } from '../index.js';
 import { reportText } from './text.js';
 
 const HEAD = 'US terms\n\nBALL (make 2)\n';
@@ -169,8 +169,8 @@ describe('the sums in the margin', () => {
 
 describe('the report as text', () => {
   const textOf = (text: string, explained = false) => {
-    const { report, counted } = checkPattern(text, 'ball.txt');
-    return reportText(report, explained ? (round) => accountIn(counted, round) : undefined);
+    const { report, account } = checkPattern(text, 'ball.txt');
+    return reportText(report, explained ? account : undefined);
   };
 
   it('begins with the file and what it comes to, and has each round with its figures', () => {

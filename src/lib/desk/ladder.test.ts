@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { accountIn, checkPattern } from '../../core/index.js';
+import { checkPattern } from '../../core/index.js';
 import { draw, yarnColours } from './ladder.js';
 
 function ladderOf(line: string) {
-  const { counted } = checkPattern(`US terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\n${line}\n`, 'x');
-  const ladder = accountIn(counted, 2)?.ladder;
+  const { account } = checkPattern(`US terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\n${line}\n`, 'x');
+  const ladder = account(2)?.ladder;
   if (!ladder) throw new Error('no ladder');
   return ladder;
 }

@@ -1,5 +1,4 @@
 import {
-  accountIn,
   checkPattern,
   fixedReport,
   inStyle,
@@ -118,7 +117,7 @@ export function checkingHere(options: CheckOptions = { terms: 'auto' }): OpenChe
         listener.state('done');
         listener.told(fixedReport(last), text, true);
       },
-      account: (round) => Promise.resolve(last && accountIn(last.counted, round)),
+      account: (round) => Promise.resolve(last?.account(round) ?? null),
       slips: (round, onHook) => Promise.resolve(slipsIn(checked, round, onHook, { ...options, hand })),
       meanings: (word) => Promise.resolve(meaningsOf(checked, { ...options, hand }, word)),
       query: (about) => Promise.resolve(queryIn(checked, about, { ...options, hand })),

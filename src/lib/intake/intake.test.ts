@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { accountIn, checkPattern, type CheckOptions, type Hand } from '../../core/index.js';
+import { checkPattern, type CheckOptions, type Hand } from '../../core/index.js';
 import { meaningsOf } from '../../core/onRequest.js';
 import type { HandChange, StoredPattern } from '../patterns.js';
 import type { CheckListener } from '../workers/checker.js';
@@ -35,7 +35,7 @@ function understanding(listener: CheckListener, options: CheckOptions): Understa
       listener.told(last.report, text, true);
     },
     overview: () => Promise.resolve(last.overview()),
-    account: (round) => Promise.resolve(accountIn(last.counted, round)),
+    account: (round) => Promise.resolve(last.account(round)),
     meanings: (word) => Promise.resolve(meaningsOf(checked, { terms, hand }, word)),
     close: () => undefined,
   };

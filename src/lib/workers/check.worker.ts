@@ -82,7 +82,7 @@ export interface CheckWorker extends Answering {
   check(asked: z.infer<typeof askSchema>): Told;
   /** Goes on with the search for fixes of the text that was checked last, for a few milliseconds; from an offset, at first. */
   search(asked: z.infer<typeof searchSchema>): Promise<Searched | null>;
-  account(round: number): Promise<RoundAccount | null>;
+  account(round: number): RoundAccount | null;
   slips(asked: { round: number; onHook: number }): Promise<HookSlip[]>;
   meanings(word: string): Promise<Meanings | null>;
   overview(): Overview | null;
@@ -128,12 +128,7 @@ const worker: CheckWorker = {
     const { report, more } = piece(search);
     return { told: report && report !== last?.checked.report ? telling.tell(report, known) : null, more };
   },
-  async account(asked) {
-    const round = roundSchema.parse(asked);
-    const asOf = last;
-    const { accountIn } = await onRequest();
-    return asOf && accountIn(asOf.checked.counted, round);
-  },
+  account: (round) => last?.checked.account(roundSchema.parse(round)) ?? null,
   overview: () => last?.checked.overview() ?? null,
   async slips(asked) {
     const [round, onHook] = [roundSchema.parse(asked.round), countSchema.parse(asked.onHook)];

@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { accountIn, checkPattern, searchIn, type Checked } from '../../core/index.js';
+import { checkPattern, searchIn, type Checked } from '../../core/index.js';
 import type { CheckWorker } from './check.worker.js';
 import { Checker, type CheckState } from './checker.js';
 import type { Told } from './hearing.js';
@@ -89,7 +89,7 @@ function worker(): Worker {
       const { done, value } = search.next();
       return Promise.resolve({ told: value && telling.tell(value, known), more: !done });
     },
-    account: (round) => Promise.resolve(last && accountIn(last.counted, round)),
+    account: (round) => last?.account(round) ?? null,
   };
   expose(api, port1);
   const terminate = () => {

@@ -103,7 +103,7 @@ export class Checker {
 
   /** How the figures of a round of the text that was checked last come about. */
   async account(round: number): Promise<RoundAccount | null> {
-    return z.nullable(accountSchema).parse(await this.#worker.ask((remote) => remote.account(round), ON_REQUEST));
+    return z.nullable(accountSchema).parse(await this.#worker.ask((remote) => remote.account(round)));
   }
 
   /** Which slips of the maker explain another count on the hook. */

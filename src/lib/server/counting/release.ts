@@ -1,5 +1,4 @@
 import {
-  sentencesIn,
   checkPattern,
   convertTerms,
   editionOf,
@@ -67,7 +66,7 @@ export function released({ text: own, name, hand, styled, kept, decisions, last,
   return {
     report: checked.report,
     overview: checked.overview(),
-    sentences: sentencesIn(checked.counted),
+    sentences: checked.sentences(),
     terms,
     texts: terms === 'us' ? { us: text, uk: other.text } : { us: other.text, uk: text },
     editions,

@@ -1,6 +1,5 @@
 import { diff3Merge } from 'node-diff3';
 import {
-  accountIn,
   carriedOver,
   checkPattern,
   courseOfText,
@@ -131,7 +130,7 @@ export const WORK = {
     const checked = checkPattern(text, name, options);
     const report = fixedReport(checked);
     const rounds = report.parts.flatMap((part) => part.rounds);
-    return { report, overview: checked.overview(), accounts: rounds.map((_, i) => accountIn(checked.counted, i)) };
+    return { report, overview: checked.overview(), accounts: rounds.map((_, i) => checked.account(i)) };
   },
 
   /** What was noted on a text, as it holds in another draft of it. */
