@@ -6,7 +6,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { checkPattern, fixedReport, Memory, type Checked } from '../src/core/index.js';
+import { overviewOf, checkPattern, fixedReport, Memory, type Checked } from '../src/core/index.js';
 import { chances } from '../src/core/training/chances.js';
 
 const texts = ['demo', 'corpus', 'corpus/odd'].flatMap((folder) =>
@@ -58,8 +58,8 @@ const EDITS: readonly Edit[] = [
 ];
 
 /** Everything that the Desk shows of a text. */
-function shown({ report, hand, sentences, overview }: Checked): string {
-  return JSON.stringify([report, hand, sentences(), overview()]);
+function shown({ report, hand, sentences, counted }: Checked): string {
+  return JSON.stringify([report, hand, sentences(), overviewOf(counted)]);
 }
 
 /** A text of which something else is found with what was read before. */

@@ -10,6 +10,7 @@ import { fileURLToPath } from 'node:url';
 import { instructionsRead, variedIn } from './instructions.js';
 import { withSlips } from './slips.js';
 import {
+  overviewOf,
   checkPattern,
   convertTerms,
   courseOfText,
@@ -55,7 +56,7 @@ function toldOf(checked: Checked, text: string): Readonly<Record<string, unknown
   return {
     report: fixedReport(checked),
     hand: checked.hand,
-    overview: checked.overview(),
+    overview: overviewOf(checked.counted),
     evidence: termsEvidence(text),
   };
 }

@@ -2,6 +2,7 @@ import { mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import {
+  overviewOf,
   checkPattern,
   contentOf,
   convertTerms,
@@ -136,7 +137,7 @@ async function report({ file, as, ...call }: LayoutCall): Promise<number> {
   const checked = checkPattern(text, file);
   const none = new Map<string, string>();
   const paper = recordOf({
-    name: checked.overview().title ?? nameOf(file),
+    name: overviewOf(checked.counted).title ?? nameOf(file),
     signed: null,
     report: checked.report,
     sentences: checked.sentences(),

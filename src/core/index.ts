@@ -12,8 +12,7 @@ import type { RoundAccount } from './explaining/schema.js';
 import type { HouseStyle } from './style/style.js';
 import type { Hand } from './reading/hand.js';
 import type { ReadOptions } from './reading/read.js';
-import { overviewOf } from './overview/overview.js';
-import type { Overview } from './overview/schema.js';
+export { overviewOf } from './overview/overview.js';
 import { reportOf } from './report/report.js';
 import type { Report } from './report/schema.js';
 
@@ -178,8 +177,6 @@ export interface Checked {
   readonly account: (round: number) => RoundAccount | null;
   /** Of each round, in order, how its figures come about, in plain words. */
   readonly sentences: () => string[];
-  /** What was understood of the text besides its rounds. */
-  readonly overview: () => Overview;
 }
 
 /**
@@ -205,7 +202,6 @@ export function checkPattern(text: string, file: string, options: CheckOptions =
     findings,
     account,
     sentences: () => counted.rounds.map((round) => accountOf(counted, round).sentence),
-    overview: () => overviewOf(counted),
   };
 }
 

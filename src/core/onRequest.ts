@@ -9,7 +9,7 @@ import type { Comparison } from './comparing/schema.js';
 import { decide } from './deciding/decide.js';
 import { slipsFor } from './explaining/hook.js';
 import type { HookSlip } from './explaining/schema.js';
-import { fixedReport } from './report/fixed.js';
+import { fixedReport } from './fixing.js';
 import { checkPattern, type CheckOptions } from './index.js';
 import { proposedAt, proposedFor, type Proposed } from './querying/proposed.js';
 import { tried, type Tried } from './querying/tried.js';

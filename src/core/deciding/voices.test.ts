@@ -288,12 +288,6 @@ describe('whole pieces, with their names and what is made of each round', () => 
       ['Shell: 6 12 18 18', 'Body: 5 10'],
     ],
     [
-      'records of data',
-      '{\n  "name": "Turnip",\n  "terms": "US",\n  "parts": [\n    {\n      "part": "root",\n      "rounds": [\n        { "n": 1, "do": "4 sc in magic ring", "sts": 4 },\n        { "n": 2, "do": "(sc, inc) x2", "sts": 6 },\n' +
-        '        { "n": "3-5", "do": "sc around", "sts": 6 },\n        { "n": 6, "do": "inc x6", "sts": 12 }\n      ],\n      "end": "stuff, cut"\n    }\n  ]\n}\n',
-      ['Turnip: 4 6 6 12'],
-    ],
-    [
       'a key of signs of which one is a plus, in columns',
       'bat\n\n  + sc    V two sc in one    A two sc as one    ~ sl st    o ch\n\nHEAD, Dusk\nr01   6+ in a ring                     >> 6\nr02   [V]6                             >> 12\nr03   [+V]6                            >> 18\nr04   18+                              >> 18\n' +
         'r05   [+A]6                            >> 12\n\nWING (two), Plum\nr01   o11, from the 2nd o: 10+         >> 10\nr02   turn, o1, 8+ A                   >> 9\n',

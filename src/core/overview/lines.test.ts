@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { checkPattern } from '../index.js';
+import { overviewOf, checkPattern } from '../index.js';
 
-const taken = (...lines: string[]) => checkPattern(lines.join('\n'), '').overview().lines;
+const taken = (...lines: string[]) => overviewOf(checkPattern(lines.join('\n'), '').counted).lines;
 
 describe('what each line is taken for', () => {
   it('is told from the first to the last', () => {

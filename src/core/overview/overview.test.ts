@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { checkPattern, overviewSchema } from '../index.js';
+import { overviewOf, checkPattern, overviewSchema } from '../index.js';
 
 const LIMPET =
   'Limpet\nUS terms\n\nMaterials\nCotton: Sand 20 g, Rust 5 g, Moss 5 g\n3 mm hook\nSafety eyes, 6 mm\n\nAbbreviations\nsc = single crochet\nsk = skip\n\n' +
@@ -7,11 +7,11 @@ const LIMPET =
   'FOOT (make 2)\nWith Rust.\nRnd 1: 5 sc in MR (5)\nRnd 2: inc x 5 (10)\nFasten off, leave an end for sewing.\n\n' +
   'ASSEMBLY\nSew the feet to the shell.\nSew the ends in.\n';
 const lineOf = (words: string) => LIMPET.split('\n').findIndex((line) => line.includes(words)) + 1;
-const overviewOf = (text: string, hand?: Parameters<typeof checkPattern>[2]) =>
-  checkPattern(text, 'x', hand).overview();
+const understood = (text: string, hand?: Parameters<typeof checkPattern>[2]) =>
+  overviewOf(checkPattern(text, 'x', hand).counted);
 
 describe('what was understood besides the rounds', () => {
-  const overview = overviewOf(LIMPET);
+  const overview = understood(LIMPET);
 
   it('is what its schema says', () => {
     expect(overviewSchema.parse(JSON.parse(JSON.stringify(overview)))).toEqual(overview);
@@ -24,7 +24,7 @@ describe('what was understood besides the rounds', () => {
 
   it('the filling is spoken of where something is stuffed', () => {
     const text = 'US terms\n\nMaterials\nToy stuffing\n\nBALL\nRnd 1: 6 sc in MR (6)\nStuff it.\n';
-    const { materials } = overviewOf(text, { terms: 'auto' });
+    const { materials } = understood(text, { terms: 'auto' });
     expect(materials).toMatchObject([{ kind: 'filling', name: 'Toy stuffing', uses: [{ line: 8, part: 'Ball' }] }]);
   });
 
@@ -98,21 +98,21 @@ describe('what was understood besides the rounds', () => {
 
 it('a word that was settled or worked out stands among the words, with from where its meaning is', () => {
   const text = 'Pot\nUS terms\n\nRnd 1: 6 sc in MR (6)\nRnd 2: 6 frobs (12)\n';
-  const { words } = overviewOf(text, { terms: 'auto', hand: { words: { frob: 'increase' } } });
+  const { words } = understood(text, { terms: 'auto', hand: { words: { frob: 'increase' } } });
   expect(words).toEqual([
     { term: 'frob', meaning: 'an increase', from: 'settled', sense: 'increase', line: null, used: 1 },
   ]);
 });
 
 it('a part with a round that can’t be counted has no sum of its stitches, and rows are called rows', () => {
-  const { parts } = overviewOf(
+  const { parts } = understood(
     'US terms\n\nFLAP\nCh 6.\nRow 1: sc in 2nd ch from hook and in each ch across (5)\nRow 2: (sc 1, inc across\n',
   );
   expect(parts).toMatchObject([{ kind: 'rows', rounds: 2, first: 5, stitches: null }]);
 });
 
 it('nothing is made up where nothing is said', () => {
-  expect(overviewOf('A letter to a friend.\n')).toEqual({
+  expect(understood('A letter to a friend.\n')).toEqual({
     title: 'A letter to a friend',
     terms: { declared: null, at: null, detected: 'unclear', words: [] },
     materials: [],

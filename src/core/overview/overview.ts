@@ -10,12 +10,11 @@ import { proseOf } from '../document/prose.js';
 import { roundsByPart, type CountedPattern, type CountedRound } from '../counting/counted.js';
 import { senseInWords } from '../deciding/why.js';
 import type { Part, Pattern } from '../pattern/pattern.js';
-import type { Material } from '../materials/materials.js';
+import { mentionsOf, type Material } from '../materials/materials.js';
 import { witnessesIn } from '../reading/detect.js';
 import { positionAt, type Span } from '../text/source.js';
 import { linesTaken } from './lines.js';
 import type { Overview, PartOverview } from './schema.js';
-import { inEitherCase } from '../text/eitherCase.js';
 
 /** What the whole of the making needs. */
 const OF_ALL: ReadonlySet<Material['kind']> = new Set(['hook', 'tool']);
@@ -90,7 +89,7 @@ function usesOf(
   lineOf: LineOf,
 ): Overview['materials'][number]['uses'] {
   const uses = new Map<string, { line: number; part: string | null }>();
-  for (const { index } of text.matchAll(inEitherCase(`(?<!\\p{L})${words}s?(?!\\p{L})`, 'g'))) {
+  for (const { index } of text.matchAll(mentionsOf(words))) {
     if (index === own.from) continue;
     const part = parts.findLast(({ heading }) => heading.from <= index)?.name ?? null;
     const line = lineOf(index);
@@ -103,8 +102,7 @@ function usesOf(
 
 function wordsOf({ pattern, rounds }: CountedPattern, lineOf: LineOf): Overview['words'] {
   const bodies = rounds.map(({ round }) => pattern.source.text.slice(round.bodyFrom, round.span.to)).join('\n');
-  const used = (term: string) =>
-    [...bodies.matchAll(inEitherCase(`(?<!\\p{L})${escaped(term)}s?(?!\\p{L})`, 'g'))].length;
+  const used = (term: string) => [...bodies.matchAll(mentionsOf(escaped(term)))].length;
   const own = (words: Pattern['words'], from: 'settled' | 'worked-out') =>
     [...words].map(([term, sense]) => ({
       term,

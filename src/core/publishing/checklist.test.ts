@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { checkPattern } from '../index.js';
+import { overviewOf, checkPattern } from '../index.js';
 import { keyOf } from '../text/key.js';
 import { checklistOf, type ReleaseFacts } from './checklist.js';
 
@@ -21,7 +21,7 @@ function factsOf(text: string, more: Partial<ReleaseFacts> = {}): ReleaseFacts {
   return {
     text,
     report: checked.report,
-    overview: checked.overview(),
+    overview: overviewOf(checked.counted),
     aside: new Map(),
     trusted: new Map(),
     waiting: [],

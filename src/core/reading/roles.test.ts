@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { checkPattern, type Hand } from '../index.js';
+import { overviewOf, checkPattern, type Hand } from '../index.js';
 
 const reading = (text: string, hand: Omit<Hand, 'words'>) => {
   const checked = checkPattern(text, '', { terms: 'auto', hand: { words: {}, ...hand } });
@@ -56,8 +56,8 @@ describe('what is said of single lines', () => {
       [6, 'none'],
       [12, 'none'],
     ]);
-    expect(checked.overview().words).toContainEqual(expect.objectContaining({ term: 'hup', from: 'list' }));
-    expect(checked.overview().sections.map(({ kind, line }) => [kind, line])).toEqual([
+    expect(overviewOf(checked.counted).words).toContainEqual(expect.objectContaining({ term: 'hup', from: 'list' }));
+    expect(overviewOf(checked.counted).sections.map(({ kind, line }) => [kind, line])).toEqual([
       ['legend', 5],
       ['materials', 6],
     ]);

@@ -2,6 +2,12 @@ import * as z from 'zod/mini';
 
 const length = (from: number, to: number) => z.nullable(z.number().check(z.gte(from), z.lte(to)));
 
+/** "#a1b2c3" */
+const isColour = ({ value, issues }: z.core.ParsePayload<string>): void => {
+  const message = 'A colour is a # and six digits, like #a1b2c3.';
+  if (!/^#[\da-f]{6}$/i.test(value)) issues.push({ code: 'custom', input: value, message });
+};
+
 /**
  * What a person says of the making that the text does not say, or says otherwise; null for what is to be as in the text.
  * Lengths are mm where nothing else is said.
@@ -22,7 +28,7 @@ export const shapeSettingsSchema = z.object({
   /** What was weighed after making it: grams by the name of the yarn in small letters. */
   weighed: z.record(z.string(), z.number().check(z.gt(0), z.lte(10_000))),
   /** The colour that a yarn is drawn in, by its name in small letters. */
-  dyes: z.record(z.string(), z.string().check(z.regex(/^#[\da-f]{6}$/i))),
+  dyes: z.record(z.string(), z.string().check(isColour)),
 });
 export type ShapeSettings = z.infer<typeof shapeSettingsSchema>;
 

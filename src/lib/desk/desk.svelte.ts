@@ -297,9 +297,10 @@ export class DeskSession {
       this.report = next;
       this.checked = about;
       this.overview = null;
-      if (first) this.#open(next);
+      const goes = first && this.#open(next);
       this.#explain();
-      if (!this.here) this.#look();
+      // Where the caret comes to, it is looked at then.
+      if (!goes && !this.here) this.#look();
     };
     if (first) show();
     else this.#showing = setTimeout(show, AFTER_THE_RAIL);
@@ -313,15 +314,18 @@ export class DeskSession {
     this.goTo(lineStart(left.line));
   }
 
-  /** Goes where the work is, unless one has come back, or something has been done here already. */
-  #open(report: Report): void {
+  /** Goes where the work is, unless one has come back, or something has been done here already; whether the caret moves. */
+  #open(report: Report): boolean {
     const line = this.#touched ? null : openingLine(report, this.findings);
-    if (line !== null) this.#editor?.goTo(lineStart(line));
+    if (line === null || !this.#editor) return false;
+    const goes = line !== this.spot.line;
+    this.#editor.goTo(lineStart(line));
+    return goes;
   }
 
   #look(): void {
     const { checked } = this;
-    if (this.overview || !this.#checking) return;
+    if (this.report === null || this.overview || !this.#checking) return;
     void this.#checking
       .overview()
       .then((told) => {

@@ -1,4 +1,5 @@
 import {
+  overviewOf,
   checkPattern,
   fixedReport,
   inStyle,
@@ -122,7 +123,7 @@ export function checkingHere(options: CheckOptions = { terms: 'auto' }): OpenChe
       meanings: (word) => Promise.resolve(meaningsOf(checked, { ...options, hand }, word)),
       query: (about) => Promise.resolve(queryIn(checked, about, { ...options, hand })),
       tried: (at, figure) => Promise.resolve(triedIn(checked, at, figure, { ...options, hand })),
-      overview: () => Promise.resolve(last?.overview() ?? null),
+      overview: () => Promise.resolve(last && overviewOf(last.counted)),
       inStyle: (text) => Promise.resolve(inStyle(text, options.style ?? {}, options)),
       earlier: (text) =>
         Promise.resolve(

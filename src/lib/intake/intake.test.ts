@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { checkPattern, type CheckOptions, type Hand } from '../../core/index.js';
+import { overviewOf, checkPattern, type CheckOptions, type Hand } from '../../core/index.js';
 import { meaningsOf } from '../../core/onRequest.js';
 import type { HandChange, StoredPattern } from '../patterns.js';
 import type { CheckListener } from '../workers/checker.js';
@@ -34,7 +34,7 @@ function understanding(listener: CheckListener, options: CheckOptions): Understa
       listener.state('done');
       listener.told(last.report, text, true);
     },
-    overview: () => Promise.resolve(last.overview()),
+    overview: () => Promise.resolve(overviewOf(last.counted)),
     account: (round) => Promise.resolve(last.account(round)),
     meanings: (word) => Promise.resolve(meaningsOf(checked, { terms, hand }, word)),
     close: () => undefined,
@@ -210,7 +210,7 @@ describe('two patterns in one text', () => {
     ['two', one('Pea') + one('Bean'), 10],
     ['a second list of materials for another part', `${one('Pea')}Leaf\nRnd 1: 6 sc in MR (6)\n`, null],
   ])('%s', (_, text, line) => {
-    expect(secondPattern(checkPattern(text, '').overview())).toBe(line);
+    expect(secondPattern(overviewOf(checkPattern(text, '').counted))).toBe(line);
   });
 });
 

@@ -85,7 +85,7 @@ export interface CheckWorker extends Answering {
   account(round: number): RoundAccount | null;
   slips(asked: { round: number; onHook: number }): Promise<HookSlip[]>;
   meanings(word: string): Promise<Meanings | null>;
-  overview(): Overview | null;
+  overview(): Promise<Overview | null>;
   /** A query on a finding, by its key; or at some words, by their offsets. */
   query(asked: string | z.infer<typeof spanSchema>): Promise<Proposed | null>;
   /** What comes of a figure in the round at some words. */
@@ -102,8 +102,9 @@ const memory = new Memory();
 const telling = new Telling();
 /** What is not needed for the verdicts is fetched when it is asked for; it is told of the text that was there then. */
 const fixing = () => import('../../core/fixing.js');
+const understanding = () => import('../../core/understanding.js');
 const onRequest = () => import('../../core/onRequest.js');
-const FETCHED: Readonly<Record<Piece, () => Promise<unknown>>> = { fixing, 'on-request': onRequest };
+const FETCHED: Readonly<Record<Piece, () => Promise<unknown>>> = { fixing, understanding, 'on-request': onRequest };
 /** Under way, for the text that was checked last. */
 let search: Generator<Report | null, Report> | null = null;
 
@@ -129,7 +130,11 @@ const worker: CheckWorker = {
     return { told: report && report !== last?.checked.report ? telling.tell(report, known) : null, more };
   },
   account: (round) => last?.checked.account(roundSchema.parse(round)) ?? null,
-  overview: () => last?.checked.overview() ?? null,
+  async overview() {
+    const asOf = last;
+    const { overviewOf } = await understanding();
+    return asOf && overviewOf(asOf.checked.counted);
+  },
   async slips(asked) {
     const [round, onHook] = [roundSchema.parse(asked.round), countSchema.parse(asked.onHook)];
     const asOf = last;

@@ -94,7 +94,9 @@ export class Checker {
 
   /** What was understood of the text that was checked last, besides its rounds; null where there is no such text. */
   async overview(): Promise<Overview | null> {
-    return z.nullable(overviewSchema).parse(await this.#worker.ask((remote) => remote.overview()));
+    return z
+      .nullable(overviewSchema)
+      .parse(await this.#worker.ask((remote) => remote.overview(), { needs: 'understanding' }));
   }
 
   check(text: string, name: string): void {

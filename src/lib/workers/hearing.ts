@@ -1,6 +1,5 @@
 import * as z from 'zod/mini';
 import { findingSchema, partSchema, reportSchema, type Report } from '../../core/index.js';
-import { knownSchema } from './telling.js';
 
 const index = z.int().check(z.gte(0));
 /** What becomes of a list: so many of its first stay, some come behind them, and so many of its last follow. */
@@ -25,7 +24,7 @@ export interface Splice<One> {
 export const toldSchema = z.object({
   number: z.int(),
   /** The number of the report that it is told from; null where it is told whole. */
-  since: knownSchema,
+  since: z.nullable(z.int()),
   changes: reportChangesSchema,
 });
 export type Told = z.infer<typeof toldSchema>;

@@ -44,11 +44,6 @@ describe('what is not of the pattern is masked, and all else stays where it is',
       '<h2>Ear</h2>\n<li class="a">1: sc &times; 6 <b>(6)</b></li>\n2 <6 sc> &amp; dec\n',
       ['##  Ear', '              1: sc ×       6    (6)', '2 <6 sc> &     dec', ''],
     ],
-    [
-      'the keys of records',
-      '[ { "part": "ear", "make": 2 },\n{ "n": 1, "do": "6 sc" }, { "hook": "3 mm" } ]\n',
-      ['             ear           2', '       1         6 sc                3 mm', ''],
-    ],
     ['a word that is parted at the end of a line', 'the follow-\ning 3\n', ['the following ', ' 3', '']],
   ])('%s', (_, text, expected) => {
     expect(lines(text).map((line) => line.trimEnd())).toEqual(expected.map((line) => line.trimEnd()));

@@ -1,4 +1,5 @@
 import {
+  overviewOf,
   checkPattern,
   convertTerms,
   editionOf,
@@ -65,7 +66,7 @@ export function released({ text: own, name, hand, styled, kept, decisions, last,
   ];
   return {
     report: checked.report,
-    overview: checked.overview(),
+    overview: overviewOf(checked.counted),
     sentences: checked.sentences(),
     terms,
     texts: terms === 'us' ? { us: text, uk: other.text } : { us: other.text, uk: text },

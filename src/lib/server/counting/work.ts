@@ -1,5 +1,6 @@
 import { diff3Merge } from 'node-diff3';
 import {
+  overviewOf,
   carriedOver,
   checkPattern,
   courseOfText,
@@ -130,7 +131,7 @@ export const WORK = {
     const checked = checkPattern(text, name, options);
     const report = fixedReport(checked);
     const rounds = report.parts.flatMap((part) => part.rounds);
-    return { report, overview: checked.overview(), accounts: rounds.map((_, i) => checked.account(i)) };
+    return { report, overview: overviewOf(checked.counted), accounts: rounds.map((_, i) => checked.account(i)) };
   },
 
   /** What was noted on a text, as it holds in another draft of it. */
