@@ -12,7 +12,6 @@ import type { RoundAccount } from './explaining/schema.js';
 import type { HouseStyle } from './style/style.js';
 import type { Hand } from './reading/hand.js';
 import type { ReadOptions } from './reading/read.js';
-export { overviewOf } from './overview/overview.js';
 import { reportOf } from './report/report.js';
 import type { Report } from './report/schema.js';
 
@@ -45,6 +44,7 @@ export { houseStyleSchema, settledStyleSchema, styledSchema, styleTraits } from 
 export { inStyle, learnt, styleOf, type HouseStyle, type StyleCount, type Styled } from './style/style.js';
 export { accountSchema, hookSlipSchema } from './explaining/schema.js';
 export type { AccountStep, HookSlip, Ladder, RoundAccount } from './explaining/schema.js';
+export { overviewOf } from './overview/overview.js';
 export { overviewSchema } from './overview/schema.js';
 export type { Overview, PartOverview } from './overview/schema.js';
 export { findingSchema, partSchema, reportSchema, roundSchema } from './report/schema.js';

@@ -242,8 +242,3 @@ function colourIn(text: string, any: boolean): { name: string; at: number } | nu
   const shade = SHADE.exec(said.slice(0, word.index))?.[0] ?? '';
   return { name: shade + word[0], at: word.index - shade.length };
 }
-
-/** An expression for all places where something is spoken of, in the singular or the plural. @param words of an expression */
-export function mentionsOf(words: string): RegExp {
-  return inEitherCase(`(?<!\\p{L})${words}s?(?!\\p{L})`, 'g');
-}

@@ -10,8 +10,9 @@ import { proseOf } from '../document/prose.js';
 import { roundsByPart, type CountedPattern, type CountedRound } from '../counting/counted.js';
 import { senseInWords } from '../deciding/why.js';
 import type { Part, Pattern } from '../pattern/pattern.js';
-import { mentionsOf, type Material } from '../materials/materials.js';
+import type { Material } from '../materials/materials.js';
 import { witnessesIn } from '../reading/detect.js';
+import { inEitherCase } from '../text/eitherCase.js';
 import { positionAt, type Span } from '../text/source.js';
 import { linesTaken } from './lines.js';
 import type { Overview, PartOverview } from './schema.js';
@@ -98,6 +99,11 @@ function usesOf(
     if (uses.size === MOST_USES) break;
   }
   return [...uses.values()];
+}
+
+/** An expression for all places where something is spoken of, in the singular or the plural. @param words of an expression */
+function mentionsOf(words: string): RegExp {
+  return inEitherCase(`(?<!\\p{L})${words}s?(?!\\p{L})`, 'g');
 }
 
 function wordsOf({ pattern, rounds }: CountedPattern, lineOf: LineOf): Overview['words'] {
