@@ -281,22 +281,25 @@ export function isFoundation({ name }: Heading): boolean {
   return FOUNDATION.test(name);
 }
 
-/** "THE TAIL.—Make 5 ch." */
-const RUNS_IN = /\.\s?[–—]/u;
+/** "THE TAIL.—Make 5 ch.", "THE EARS (both alike).—With White work 1st to 3rd rounds of Body." */
+const RUNS_IN = /^\s*(\p{L}[\p{L}\d '’&-]{2,30}?)\s?(?:\([^()\n]{1,30}\))?\.\s?[–—]\s*/u;
 
 /**
  * A name and how its piece begins, right above the first round: "HEAD: Starting at the nose, with gray,", "Strap: with Ginger,
  * ch 17.".
  */
 export function headingWithLead(line: string): Heading | null {
+  const runsIn = /\.\s?[–—]/u.test(line) ? RUNS_IN.exec(line) : null;
+  if (runsIn?.[1] && (runsIn[1] === runsIn[1].toUpperCase() || namesPart(runsIn[1])))
+    return { ...named(runsIn[1], 0), rest: line.slice(runsIn[0].length) };
   const several = line.includes(')') ? NAME_AND_LEAD.exec(line) : null;
   if (several?.[1]) {
     const make = countOf(several[2]);
     return { ...named(several[1], 0), make, saysMake: true, rest: line.slice(several[0].length) };
   }
-  if (!line.includes(': ') && !RUNS_IN.test(line)) return null;
+  if (!line.includes(': ')) return null;
   const match =
-    /^\s*(\p{L}[\p{L}\d '’&-]{2,30})(?::\s|\.\s?[–—])\s*(?=(?:start|beg[iu]n|with|using|in|make|work|ch(?:ain)?)(?:\P{L}|ing))/iu.exec(
+    /^\s*(\p{L}[\p{L}\d '’&-]{2,30}):\s+(?=(?:start|beg[iu]n|with|using|in|make|work|ch(?:ain)?)(?:\P{L}|ing))/iu.exec(
       line,
     );
   if (!match?.[1]) return null;

@@ -88,7 +88,7 @@ export class Lookahead {
     if (!place) {
       const leading = this.#source.remember(text, headingWithLead);
       const first = leading && !leading.section ? this.nextLabel(index) : null;
-      if (first?.lines === 0 && first.label.from === 1) return leading;
+      if (first?.lines === 0 && (first.label.from === 1 || this.tellsOther(leading?.rest ?? ''))) return leading;
       const part = traits.countAtEnd || orders ? null : this.#source.remember(text, headingOfPart);
       if (part && this.#begins(part, index)) return part;
       return afterBlank && !traits.countAtEnd ? this.#withMore(text, index) : null;
@@ -117,6 +117,12 @@ export class Lookahead {
     const more = this.#source.remember(text, headingWithMore);
     const below = more ? this.nextLabel(index) : null;
     return below?.lines === 0 && below.label.from === 1 ? more : null;
+  }
+
+  /** "Work as Body to end of 5th round.": words that tell rounds of another piece. */
+  tellsOther(words: string): boolean {
+    const { reference, unread } = this.#instructions.alone(words);
+    return reference !== null && unread.length === 0;
   }
 
   /** Whether a part begins below a line: with its first round, or with any where the line is its name alone. */

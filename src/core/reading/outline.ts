@@ -161,10 +161,19 @@ class Outliner {
     const yarn = heading?.level === 0 && !heading.saysMake && !/, (?:in|with) \S/iu.test(text);
     if (heading && !(yarn && this.#leadsYarn(heading.name, index))) {
       this.#heading(heading, span);
+      this.#runsOn(heading, span);
       return;
     }
     this.#inlineSection(index, text, span);
     if (!this.#unlabelled(index, span, text)) this.#addProse(span);
+  }
+
+  /** "THE HEAD.—Work as Body to end of 5th round.": the rounds of another piece, behind a name. */
+  #runsOn({ rest }: Heading, { from, to }: Span): void {
+    const bodyFrom = to - rest.length;
+    if (rest.length < 8 || rest.length > to - from || !this.#ahead.tellsOther(rest)) return;
+    this.#begin(null);
+    this.#open = { label: null, from: bodyFrom, bodyFrom, to };
   }
 
   /** A round that no label tells. */

@@ -113,11 +113,11 @@ function noteForeign(reader: Reader, from: number, to: number, stitch: StitchId)
   if (!reader.found.foreign.some((other) => other.span.from === span.from)) reader.found.foreign.push({ span, stitch });
 }
 
-/** "crochet 2 together", "2 sts tog", "working the last two together": a decrease without the name of its stitch. */
+/** "crochet 2 together", "2 sts tog", "next 2 dc tog", "working the last two together": a decrease by what it takes. */
 function togetherOnly(reader: Reader, at: number, before: number | null): Tool | null {
-  const last = before === null ? meaningAt(reader, at, 'last') : null;
-  const many = last && tokenAt(reader, last.next);
-  const ends = last && meaningAt(reader, pass(reader, last.next + 1, 'stitch-word'), 'together');
+  const which = before === null ? meaningAt(reader, at, 'last', 'next') : null;
+  const many = which && tokenAt(reader, which.next);
+  const ends = which && meaningAt(reader, pass(reader, which.next + 1, 'stitch-word', 'stitch'), 'together');
   if (many?.kind === 'number' && ends) return tool(null, 1, many.value, ends.next);
   const tog =
     before === null ? null : meaningAt(reader, pass(reader, pass(reader, at, 'stitch-word'), 'work'), 'together');
