@@ -158,10 +158,13 @@ export function roundNumbers(reader: Reader, at: number): { rounds: number[]; ne
   return ordinalRounds(reader, at) ?? cardinalRounds(reader, at);
 }
 
-/** "4th round", "2nd and 3rd rows", "2nd to 5th rounds". */
+/** "4th round", "2nd and 3rd rows", "2nd to 5th rounds", "the first 4 rounds". */
 function ordinalRounds(reader: Reader, at: number): { rounds: number[]; next: number } | null {
   const first = tokenAt(reader, at);
   if (first?.kind !== 'ordinal') return null;
+  const many = first.value === 1 ? tokenAt(reader, at + 1) : null;
+  const all = many?.kind === 'number' ? meaningAt(reader, at + 2, 'round-word', 'row-word') : null;
+  if (many && all) return { rounds: Array.from({ length: Math.min(many.value, 400) }, (_, i) => i + 1), next: all.next };
   const joint = isWord(reader, at + 1, 'and', '&', 'to', '-') ? tokenAt(reader, at + 1) : null;
   const second = joint ? tokenAt(reader, at + 2) : null;
   const last = second?.kind === 'ordinal' ? second : null;
