@@ -144,6 +144,8 @@ export class Candidates {
       if (round.stated && stated && round.stated.total !== stated.total) continue;
       const doubt = doubtOf(senses, gist.chosen, gist.words, round.brackets.length > 0);
       const told = round.stated ?? stated;
+      // A label alone tells nothing of what is done.
+      if (!told && saysNothing(this.#text, body)) continue;
       const instruction = {
         ...gist.instruction,
         steps: ringFilled(this.#text, gist.instruction.steps, told),
@@ -221,6 +223,10 @@ function otherwiseIn(text: string, { round }: CountedRound): string[] {
 
 function bodyOf(round: Round): Span {
   return { from: round.bodyFrom, to: round.span.to };
+}
+
+function saysNothing(text: string, { from, to }: Span): boolean {
+  return !/[\p{L}\d]/u.test(text.slice(from, to));
 }
 
 function senseOf(word: string, sense: Sense): Reason {

@@ -3,7 +3,7 @@ import type { Remember } from '../text/source.js';
 import type { Sense } from '../vocabulary/senses.js';
 import { DECORATED, type StitchId, type Vocabulary } from '../vocabulary/stitches.js';
 import { COLOUR_WORDS } from '../vocabulary/words.js';
-import { tokenize } from './lexer.js';
+import { tokenize, type Token } from './lexer.js';
 import { Lexicon, type LegendDefinition, type Meaning } from './lexicon.js';
 import { gistsOf } from './gist/gist.js';
 import { readInstruction } from './instruction.js';
@@ -119,13 +119,20 @@ const ROMAN = /^[IVXL]+$/;
 function mayBeTold(term: string, builtIn: Lexicon): boolean {
   const tokens = tokenize(term, { from: 0, to: term.length });
   const first = tokens[0];
-  if (tokens.length !== 1 || !first) return true;
+  if (tokens.length !== 1 || !first) return !isLabel(term, tokens);
   if (first.kind === 'number' || first.kind === 'ordinal' || ROMAN.test(term)) return false;
   // "x - single crochet": the letter is a stitch, and what is done so many times is written otherwise.
   if (/^x$/i.test(term)) return true;
   const known = builtIn.at(tokens, 0)?.meaning.is;
   // "+ = two in one": a sign that a list draws with.
   return known === undefined || !OF_LANGUAGE.has(known) || (known === 'and' && !/\p{L}/u.test(term));
+}
+
+/** "round four", "verse VI", "seven and eight" */
+function isLabel(term: string, tokens: readonly Token[]): boolean {
+  const numbers = tokens.map(({ kind, raw }) => kind === 'number' || kind === 'ordinal' || ROMAN.test(raw));
+  const several = numbers[0] === true && tokens.length === 3 && /^(?:and|to|&|-)$/i.test(tokens[1]?.raw ?? '');
+  return / /.test(term) && numbers.at(-1) === true && (several || tokens.length === 2);
 }
 
 const TERM =
@@ -187,7 +194,7 @@ function meaningOf(term: string, written: string, lexicon: Lexicon): Meaning | n
   const whole = lexicon.at(first, 0);
   if (named?.is === 'stitch' && whole?.length === first.length && !(own && isOtherWork(own.meaning, named.stitch)))
     return { ...named, foreign: false };
-  const told = written.replace(/\([^)]*\)/g, ' ').split(/[,;:]/)[0] ?? '';
+  const [told = '', ...further] = written.replace(/\([^)]*\)/g, ' ').split(/[,;:]/);
   // "two out of one"
   const plain = told.replace(/(?<!\p{L})out of(?!\p{L})/iu, 'from');
   const reading = readInstruction(plain, { from: 0, to: plain.length }, lexicon);
@@ -202,10 +209,17 @@ function meaningOf(term: string, written: string, lexicon: Lexicon): Meaning | n
       ? { is: 'stitch', stitch: 'bobble', foreign: false }
       : shape;
   }
-  // "fs = firm stitch (single crochet)", "in front of a round: back loops only"
   const all = macro(reading);
+  // "g is a gather, two single crochet taken together", "p is plain, that is one single crochet"
+  const onlyNames = reading.unread.length > 0 || (all !== null && !/\s/.test(plain.trim()));
+  for (const clause of onlyNames ? further : []) {
+    const again = shapeByGist(clause.replace(THAT_IS, ''), lexicon, true);
+    if (again) return again;
+  }
+  // "tutti: sc in every stitch"
   if (all) return all;
-  const other = /\(([^()]{2,40})\)/.exec(written)?.[1] ?? (sign ? /:\s*([^:]{2,40})$/.exec(written)?.[1] : undefined);
+  // "fs = firm stitch (single crochet)", "in front of a round: back loops only"
+  const other = /\(([^()]{2,40})\)/.exec(written)?.[1] ?? (sign ? further.at(-1) : undefined);
   const again = other === undefined ? null : meaningOf(term, other, lexicon);
   if (again) return again;
   return sign && named?.is === 'magic-ring' ? named : null;
@@ -230,14 +244,15 @@ function shapeIn({ steps, unread }: Instruction): Meaning | null {
 }
 
 /** "two firm ones crocheted together": a shaping in words of its own, when what means nothing is passed over. */
-function shapeByGist(words: string, lexicon: Lexicon): Meaning | null {
+function shapeByGist(words: string, lexicon: Lexicon, single = false): Meaning | null {
   const gist = gistsOf(words, { from: 0, to: words.length }, lexicon, NO_SENSES)[0];
   const shape = gist && gist.words.length <= MOST_PASSED ? shapeIn(gist.instruction) : null;
-  return shape && shape.is !== 'stitch' ? shape : null;
+  return shape && (single || shape.is !== 'stitch') ? shape : null;
 }
 
 const NO_SENSES: ReadonlyMap<string, Sense> = new Map();
 const MOST_PASSED = 1;
+const THAT_IS = /^\s*(?:(?:that|which|this) is|it's|or|i\.e\.)\s/iu;
 
 /** "tutti: sc in every stitch": one word for a whole round. */
 function macro({ steps, unread, reference, stated }: Instruction): Meaning | null {

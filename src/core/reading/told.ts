@@ -75,7 +75,9 @@ function toldInLine(line: string): LegendEntry[] {
   for (const { 0: all, 1: meaning = '', 2: term = '', index } of first)
     if (mayBeTerm(term)) keep(term, meaning, index, all.length);
   const heads = headsIn(line).filter(
-    ({ from }) => !first.some(({ 1: meaning = '', index }) => from >= index && from < index + meaning.length),
+    ({ from, term, quoted, bracket }) =>
+      (quoted || bracket || mayBeTerm(term)) &&
+      !first.some(({ 1: meaning = '', index }) => from >= index && from < index + meaning.length),
   );
   for (const [i, { term, from, to, quoted, bracket, sign }] of heads.entries()) {
     const rest = line.slice(to, heads[i + 1]?.from ?? line.length);

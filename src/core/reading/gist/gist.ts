@@ -7,6 +7,7 @@ import { everyChoice } from './choices.js';
 import { referenceIn } from './reference.js';
 import { itemsOf } from './items.js';
 import { Row } from './row.js';
+import { EDGE, FILL, PLAIN, work } from './shapes.js';
 import { Taking } from './taking.js';
 
 /** One way to take an instruction, with the choices that were made for it. */
@@ -37,6 +38,7 @@ export function gistsOf(text: string, span: Span, lexicon: Lexicon, senses: Read
   const reference = referenceIn(text, span);
   const referring: Gist[] = reference ? [{ ...NOTHING_FOUND, instruction: { ...NO_INSTRUCTION, reference } }] : [];
   if (!items) return referring;
+  if (items.length === 0) return [plainRound(span), ...referring];
   const most = Math.max(4, Math.min(MOST_WAYS, Math.floor(MOST_LOOKED_AT / items.length)));
   const row = new Row(text, items);
   const ways = everyChoice((chooser) => new Taking(text, items, row, chooser).all(), most);
@@ -53,6 +55,12 @@ export function gistsOf(text: string, span: Span, lexicon: Lexicon, senses: Read
     return [{ instruction, chosen, words, passed, talk }];
   });
   return [...taken, ...referring];
+}
+
+/** A row of a table in which nothing stands but its label and its count. */
+function plainRound(span: Span): Gist {
+  const instruction = { ...NO_INSTRUCTION, steps: [work(PLAIN, FILL, EDGE, span)] };
+  return { ...NOTHING_FOUND, instruction, chosen: [{ what: 'nothing but a count', ways: ['a plain round'], usual: false }] };
 }
 
 const NO_SENSES: ReadonlyMap<string, Sense> = new Map();
