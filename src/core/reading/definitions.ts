@@ -136,7 +136,7 @@ function isLabel(term: string, tokens: readonly Token[]): boolean {
 }
 
 const TERM =
-  /^(?:[\p{L}\d]{1,12}(?:[ ]+[\p{L}\d]{1,12}){0,2}|[^\p{L}\d\s]{1,2}|\p{L}[\p{L}\d]{0,3}[/+^-][\p{L}\d]{1,4})$/u;
+  /^(?:[\p{L}\d]{1,12}(?:[ ]+[\p{L}\d]{1,12}){0,2}|\d?[^\p{L}\d\s]{1,2}\d?|\p{L}[\p{L}\d]{0,3}[/+^-][\p{L}\d]{1,4})$/u;
 
 /** "LG = light grey", "CC1: mustard": a yarn, by capital letters that are no stitch. */
 function colourCalled(term: string, meaning: string): Meaning | null {
@@ -183,16 +183,18 @@ const ONE_STITCH =
   /clos(?:ed|e) (?:them )?(?:together|off|as one)|(?:it|that|which) is one st|counts? as one|drawn together/iu;
 
 function meaningOf(term: string, written: string, lexicon: Lexicon): Meaning | null {
-  const first = tokenize(written, { from: 0, to: written.length });
-  const named = lexicon.at(first, 0)?.meaning;
+  const all = tokenize(written, { from: 0, to: written.length });
+  const lexeme = lexicon.at(all, 0);
+  const named = lexeme?.meaning;
   // "bobble of 4 double crochet in one stitch": the legs don't matter.
   if (named?.is === 'stitch' && DECORATED.has(named.stitch)) return named;
   // "r = repeat"
-  if (named && PLAIN.has(named.is) && lexicon.at(first, 0)?.length === first.length) return named;
+  if (named && PLAIN.has(named.is) && lexeme.length === all.length) return named;
   const own = lexicon.at(tokenize(term, { from: 0, to: term.length }), 0);
   if (NO_STITCH.test(written)) return own ? null : { is: 'aside' };
-  const whole = lexicon.at(first, 0);
-  if (named?.is === 'stitch' && whole?.length === first.length && !(own && isOtherWork(own.meaning, named.stitch)))
+  // "x = sc, the small figures say how many"
+  const whole = /^[,;]?$/.test(all[lexeme?.length ?? 0]?.raw ?? '');
+  if (named?.is === 'stitch' && whole && !(own && isOtherWork(own.meaning, named.stitch)))
     return { ...named, foreign: false };
   const [told = '', ...further] = written.replace(/\([^)]*\)/g, ' ').split(/[,;:]/);
   // "two out of one"
@@ -209,15 +211,15 @@ function meaningOf(term: string, written: string, lexicon: Lexicon): Meaning | n
       ? { is: 'stitch', stitch: 'bobble', foreign: false }
       : shape;
   }
-  const all = macro(reading);
+  const round = macro(reading);
   // "g is a gather, two single crochet taken together", "p is plain, that is one single crochet"
-  const onlyNames = reading.unread.length > 0 || (all !== null && !/\s/.test(plain.trim()));
+  const onlyNames = reading.unread.length > 0 || (round !== null && !/\s/.test(plain.trim()));
   for (const clause of onlyNames ? further : []) {
     const again = shapeByGist(clause.replace(THAT_IS, ''), lexicon, true);
     if (again) return again;
   }
   // "tutti: sc in every stitch"
-  if (all) return all;
+  if (round) return round;
   // "fs = firm stitch (single crochet)", "in front of a round: back loops only"
   const other = /\(([^()]{2,40})\)/.exec(written)?.[1] ?? (sign ? further.at(-1) : undefined);
   const again = other === undefined ? null : meaningOf(term, other, lexicon);

@@ -5,6 +5,7 @@ import type { Span } from '../text/source.js';
 import { FORMS } from './forms/index.js';
 import { tokenize, type Token } from './lexer.js';
 import type { Lexicon, Meaning } from './lexicon.js';
+import { isPlainRound } from './gist/shapes.js';
 import { ringFilled } from './ring.js';
 import type { Beginning, Findings, InstructionForm, Placed, Reader } from './reader.js';
 
@@ -117,8 +118,7 @@ function onceRound(steps: readonly Step[]): readonly Step[] {
   const only = steps.length === 1 && steps[0]?.kind === 'repeat' ? steps[0] : null;
   const work = only?.body[0];
   if (only?.amount?.kind !== 'times' || only.body.length !== 1 || work?.kind !== 'work') return steps;
-  const whole = work.amount.kind === 'fill' && work.amount.leave === 0 && work.per === work.over;
-  return whole && work.place.kind === 'edge' ? only.body : steps;
+  return isPlainRound(work) ? only.body : steps;
 }
 
 const FABRIC: ReadonlySet<Step['kind']> = new Set(['work', 'group', 'repeat', 'skip']);

@@ -59,6 +59,12 @@ export function tokenize(text: string, span: Span, most = Infinity, alphabet: Al
       holdSpelt(tokens, text, i, alphabet);
       continue;
     }
+    const joined = alphabet && (spaced || isLetter(code)) ? joinedAt(text, i, end, alphabet) : null;
+    if (joined !== null) {
+      push('word', i, i + joined.length, joined, 0);
+      i += joined.length;
+      continue;
+    }
     if (isDigit(code)) {
       const from = i;
       let value = 0;
@@ -79,12 +85,6 @@ export function tokenize(text: string, span: Span, most = Infinity, alphabet: Al
     }
     if (isLetter(code)) {
       const from = i;
-      const joined = alphabet ? joinedAt(text, from, end, alphabet) : null;
-      if (joined !== null) {
-        i += joined.length;
-        push('word', from, i, joined, 0);
-        continue;
-      }
       while (i < end && isLetter(text.charCodeAt(i))) i += 1;
       const to = isTimes(text, i) ? i - 1 : i;
       if (alphabet && to > from && isSpelt(text, from, to, alphabet)) {

@@ -79,7 +79,7 @@ export class Lexicon {
     const signs = legend.flatMap(({ term }) => (/^[^\p{L}\d\s]$/u.test(term) ? [term] : []));
     const letters = legend.flatMap(({ term }) => (/^\p{L}$/u.test(term) ? [term] : []));
     const terms = legend.map(({ term }) => term.toLowerCase());
-    const joined = terms.filter((term) => /[^\p{L}\d\s]/u.test(term) && term.length > 2);
+    const joined = terms.filter((term) => /[^\p{L}\d\s]|^\d\S*$/u.test(term) && term.length > 2);
     this.alphabet =
       signs.length + letters.length + joined.length > 0
         ? {

@@ -12,9 +12,9 @@ const HEAD = new RegExp(
   'giu',
 );
 const WRITTEN_FOR = /(?<!\p{L})(?<words>\p{L}{1,6}) for /giu;
-/** A sign before what it means: at the start of a line, or with "=" anywhere. */
+/** A sign before what it means: at the start of a line, or with "=" anywhere: "2in1 =", "2>1 =". */
 const SIGN =
-  /(?<=^[\s>]*)(?<sign>[^\s\p{L}\d(){}[\]"“”'’|*+=]{1,2})(?:(?<![+−-])\d{1,2})?(?:\s{2,}|\t|\s*[=:–—→]\s*|\s+(?=\p{L}))(?=\p{L})|(?<![^\s,;])(?<equal>[^\s\p{L}\d(){}[\],;"“”'’=]{1,2})\s*=\s*(?=[^,;]{0,40}\p{L}{2})/gu;
+  /(?<=^[\s>]*)(?<sign>[^\s\p{L}\d(){}[\]"“”'’|*+=]{1,2})(?:(?<![+−-])\d{1,2})?(?:\s{2,}|\t|\s*[=:–—→]\s*|\s+(?=\p{L}))(?=\p{L})|(?<![^\s,;])(?<equal>\d?[^\s\p{L}\d(){}[\],;"“”'’=]{1,2}\d?|\d\p{L}{2,4}\d)\s*=\s*(?=[^,;]{0,40}\p{L}{2})/gu;
 /** Signs and letters with nothing but a space behind them: "+ sc, V two in one, A two as one". */
 const LISTED = /(?<=^[\s>(]*|\s{2}|[,;(:]\s*)(?<sign>\p{L}|[^\s\p{L}\d(){}[\]"“”'’|,;=:]{1,2})\s+(?=[\p{L}\d])/gu;
 const FEWEST_LISTED = 3;

@@ -57,6 +57,9 @@ const ORDINALS: Record<string, number> = {
   sixtieth: 60,
 };
 
+/** The words for numbers, for an expression: "one|two|…". */
+export const NUMBER_WORDS = Object.keys(CARDINALS).join('|');
+
 const cardinals = new Map(Object.entries(CARDINALS));
 const ordinals = new Map(Object.entries(ORDINALS));
 

@@ -164,7 +164,8 @@ function ordinalRounds(reader: Reader, at: number): { rounds: number[]; next: nu
   if (first?.kind !== 'ordinal') return null;
   const many = first.value === 1 ? tokenAt(reader, at + 1) : null;
   const all = many?.kind === 'number' ? meaningAt(reader, at + 2, 'round-word', 'row-word') : null;
-  if (many && all) return { rounds: Array.from({ length: Math.min(many.value, 400) }, (_, i) => i + 1), next: all.next };
+  if (many && all)
+    return { rounds: Array.from({ length: Math.min(many.value, 400) }, (_, i) => i + 1), next: all.next };
   const joint = isWord(reader, at + 1, 'and', '&', 'to', '-') ? tokenAt(reader, at + 1) : null;
   const second = joint ? tokenAt(reader, at + 2) : null;
   const last = second?.kind === 'ordinal' ? second : null;

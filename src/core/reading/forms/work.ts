@@ -169,7 +169,10 @@ export function readWork(reader: Reader, at: number): ReadWork | null {
   const placement = (side ?? along) === null ? placementAfter(reader, after.next) : null;
   let i = side ?? along ?? placement?.next ?? after.next;
 
-  let { each, total, shared } = sharing(tool, said, placement);
+  // "5 times sc all round", "3x sc all round": so many rounds, each of them once around.
+  const rounds =
+    amount.amount !== null && placement?.amount.kind === 'fill' && saysRounds(reader, at, amount, placement);
+  let { each, total, shared } = sharing(tool, rounds ? { before: null, after: null } : said, placement);
   // "inc, repeat around" repeats more than the increase; that is for another form.
   // "sc through both sides, 15 times"
   const often =
@@ -212,6 +215,16 @@ export function readWork(reader: Reader, at: number): ReadWork | null {
     span: spanBetween(reader, at, i),
   };
   return { work, loops: placement?.loops ?? null, next: i };
+}
+
+function saysRounds(
+  reader: Reader,
+  at: number,
+  { amount, next }: { amount: number | null; next: number },
+  { each }: Placement,
+): boolean {
+  if (next < at + 2) return false;
+  return isWord(reader, next - 1, 'times') || (!each && (amount ?? 0) <= 3);
 }
 
 /** "12 pink sc": a colour between the amount and its stitch. */

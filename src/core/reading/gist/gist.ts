@@ -60,7 +60,11 @@ export function gistsOf(text: string, span: Span, lexicon: Lexicon, senses: Read
 /** A row of a table in which nothing stands but its label and its count. */
 function plainRound(span: Span): Gist {
   const instruction = { ...NO_INSTRUCTION, steps: [work(PLAIN, FILL, EDGE, span)] };
-  return { ...NOTHING_FOUND, instruction, chosen: [{ what: 'nothing but a count', ways: ['a plain round'], usual: false }] };
+  return {
+    ...NOTHING_FOUND,
+    instruction,
+    chosen: [{ what: 'nothing but a count', ways: ['a plain round'], usual: false }],
+  };
 }
 
 const NO_SENSES: ReadonlyMap<string, Sense> = new Map();

@@ -36,6 +36,11 @@ export function numberIn(item: Item | undefined): number | null {
   return item?.is === 'number' && !item.ordinal ? item.value : null;
 }
 
+/** One in each stitch, to the end. */
+export function isPlainRound({ amount, per, over, place }: Work): boolean {
+  return amount.kind === 'fill' && amount.leave === 0 && per === over && place.kind === 'edge';
+}
+
 /** A single step that is done once needs no bracket. */
 export function repeated(body: readonly Step[], amount: Amount, span: Span): Step {
   const only = body.length === 1 ? body[0] : undefined;

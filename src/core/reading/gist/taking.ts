@@ -7,7 +7,21 @@ import { Line } from './line.js';
 import { Places } from './places.js';
 import { isSingle, type Row } from './row.js';
 import { Run, type Told } from './run.js';
-import { alone, EDGE, FAILS, FILL, group, isFabric, isOnce, numberIn, often, PLAIN, repeated, work } from './shapes.js';
+import {
+  alone,
+  EDGE,
+  FAILS,
+  FILL,
+  group,
+  isFabric,
+  isOnce,
+  isPlainRound,
+  numberIn,
+  often,
+  PLAIN,
+  repeated,
+  work,
+} from './shapes.js';
 import { Stitches } from './stitches.js';
 
 /** What one run through the items has come to. */
@@ -102,8 +116,11 @@ export class Taking {
     }
     if (said) {
       const steps = line.takeFrom(said.from);
-      if (steps.length === 0) throw FAILS;
-      line.push(repeated(steps, said.amount, spanOf(this.#run.items, from, to)));
+      const first = steps[0];
+      if (!first) throw FAILS;
+      // "6 times: sc all round" is six rounds.
+      const round = steps.length === 1 && first.kind === 'work' && isPlainRound(first);
+      line.push(round ? first : repeated(steps, said.amount, spanOf(this.#run.items, from, to)));
     }
     return line.steps;
   }

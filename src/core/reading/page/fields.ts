@@ -199,11 +199,13 @@ export interface Fields {
 /** A unit with the figure in a field for its count. */
 export function unitOf({ text }: SourceText, lexicon: Lexicon, draft: Draft, fields: Fields | null): Unit {
   const { label, words } = draft;
-  const figures = fields && !draft.uncounted ? figuresIn(text, lexicon, draft, 1) : [];
-  const inField = (field: CountField | null | undefined) =>
-    field ? figures.findLast((one) => keysOf(text, lexicon, one).includes(field.key)) : undefined;
-  const found = inField(fields?.count);
-  const edge = inField(fields?.edge);
+  const inField = (field: CountField | null | undefined, least: number) =>
+    field && !draft.uncounted
+      ? figuresIn(text, lexicon, draft, least).findLast((one) => keysOf(text, lexicon, one).includes(field.key))
+      : undefined;
+  const found = inField(fields?.count, 1);
+  // A piece begins with none.
+  const edge = inField(fields?.edge, 0);
   const cuts = [
     ...(found && fields ? [countSpan(text, lexicon, found, fields.count)] : []),
     ...(edge && fields?.edge ? [countSpan(text, lexicon, edge, fields.edge)] : []),

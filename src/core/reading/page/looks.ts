@@ -1,3 +1,4 @@
+import { NUMBER_WORDS } from '../../vocabulary/numbers.js';
 import { changeAt } from '../gist/change.js';
 import { tellsShape } from '../gist/items.js';
 import { tokenize, type Token } from '../lexer.js';
@@ -14,8 +15,10 @@ const TOTALS = /\S\s*[=→]\s*\d{1,4}\s*(?:sts?|stitches)?\W*$/iu;
 /** "Even for 4 rounds" */
 const EVEN: ReadonlySet<Meaning['is']> = new Set(['evenly']);
 /** "then 6 rounds of sc", "the same three rounds" */
-const SO_MANY =
-  /(?<!\p{L})(\d{1,3}|one|two|three|four|five|six|seven|eight|nine|ten|twelve)\s+(?:more\s+)?(?:rounds?|rows?|rnds?|rds?)(?!\p{L})/iu;
+const SO_MANY = new RegExp(
+  String.raw`(?<!\p{L})(\d{1,3}|${NUMBER_WORDS})\s+(?:more\s+)?(?:rounds?|rows?|rnds?|rds?)(?!\p{L})`,
+  'iu',
+);
 /** "just go round four times", "five times round" */
 const GO_ROUND =
   /(?<!\p{L})(?:(?:go|work|crochet) )?a?round (\d{1,3}|\p{L}{3,5})(?: more)? times(?!\p{L})|^\W*(\d{1,3}|\p{L}{3,5}) times a?round(?!\p{L})/iu;
@@ -39,11 +42,15 @@ const ALIKE = /(?<!\p{L})(?:same|as(?! you)|like|again)(?!\p{L})/iu;
 const ROUND_SO_OFTEN =
   /(?<!\p{L})(?:around|round|even|straight|plain)\s*[x×*]\s?(\d{1,3})(?!\d)|(?<![\p{L}\d)])(?:[x×]\s?(\d{1,2})|(\d{1,2})\s?[x×])\s+(?:even|straight|plain|nothing|unchanged|without)(?!\p{L})/iu;
 /** "plain", "then two plain rounds", "one straight" */
-const PLAIN_ONLY =
-  /^\W*(?:(?:then|now|and|next|another|work|crochet|do)\W+)*(?:(?:\d{1,3}|one|two|three|four|five|six|seven|eight|nine|ten|twelve)\s+)?(?:more\s+)?(?:plain|straight|even|unchanged)(?:\s+(?:rounds?|rows?|rnds?|rds?|ones?))?\W*$/iu;
+const PLAIN_ONLY = new RegExp(
+  String.raw`^\W*(?:(?:then|now|and|next|another|work|crochet|do)\W+)*(?:(?:\d{1,3}|${NUMBER_WORDS})\s+)?(?:more\s+)?(?:plain|straight|even|unchanged)(?:\s+(?:rounds?|rows?|rnds?|rds?|ones?))?\W*$`,
+  'iu',
+);
 /** "8 plain", "two straight, fasten off" */
-const PLAIN_ONES =
-  /^\W*(?:then )?(\d{1,3}|one|two|three|four|five|six|seven|eight|nine|ten|twelve) (?:more )?(?:plain|straight|even|unchanged)\s*(?:[,.;]|$)/iu;
+const PLAIN_ONES = new RegExp(
+  String.raw`^\W*(?:then )?(\d{1,3}|${NUMBER_WORDS}) (?:more )?(?:plain|straight|even|unchanged)\s*(?:[,.;]|$)`,
+  'iu',
+);
 /** "…, close", "… and fasten off, leave 20 cm": what is done behind a last round. */
 const ENDS =
   /(?:[,.;]|\s[-–—])\s*(?:(?:and|then|now)\s)*(?:close|off|f\.?o|fasten|cut|done|pull|draw|stuff|sew|leave|break)(?!\p{L})[^;]{0,200}$/iu;
