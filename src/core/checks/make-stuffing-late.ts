@@ -91,9 +91,10 @@ function throughBoth(step: Round['steps'][number]): boolean {
   return step.kind === 'work' && step.place.kind === 'both-layers';
 }
 
-/** "Stuff; last: 6 decs": it is told in the line of the round, and done before. */
+/** "Stuff; last: 6 decs", "stuff, flatten and sc through both layers": told in the line of the round, and done before. */
 function isToldBefore({ after, span }: MakingEvent): boolean {
-  return after !== null && span.from >= after.bodyFrom && span.from < (after.steps[0]?.span.from ?? 0);
+  const works = after?.steps.find(({ kind }) => kind === 'work' || kind === 'group' || kind === 'repeat');
+  return after !== null && span.from >= after.bodyFrom && span.from < (works?.span.from ?? 0);
 }
 
 /** The last chance was some rounds ago. */

@@ -61,7 +61,9 @@ const NEXT_LABEL =
   /(?:the )?(?:next|following) (?:(\d{1,3}|\p{L}{3,6}) )?(rnds?|rounds?|rds?|rows?)(?:[ \t]?\([^()\n]{0,12}\))?[ \t]?(?:[.:–—]|- )|next:/iuy;
 const NAMED_LABEL =
   /(?!ro(?:w|und) by )(?:[\p{L}-]{1,14} ){1,3}(?:row|round|rnd)[ \t]?(?:\((?:rs|ws)\)[ \t]?)?(?:[:–—]|- )/iuy;
-const DECORATION = /(?:[ \t\u00a0>|•◦‣▪●○☐✓~]|[-–—*+](?=[ \t])|\*\*|__|_(?=\p{L}))*/uy;
+/** Signs before a line, and words that only lead on to the next round: "and round 20 …". */
+const DECORATION =
+  /(?:[ \t\u00a0>|•◦‣▪●○☐✓~]|[-–—*+](?=[ \t])|\*\*|__|_(?=\p{L}))*(?:(?:and|then|now|so|ok|okay|finally|lastly),?[ \t](?=(?:rounds?|rnds?|rds?|rows?)[ \t]))?/iuy;
 
 /** "rnd 5, 6 sc in …", "rnds 5-7, sc around", "rnd 3, red: sc around": an instruction behind a comma. */
 const COMMA_FIRST =

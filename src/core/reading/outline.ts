@@ -355,7 +355,6 @@ class Outliner {
     const restarts =
       label?.from === 1 &&
       last !== undefined &&
-      last.to >= 1 &&
       stretch?.rounds.some((round) => round.labelled && round.from === 1) === true;
     const named = this.#pending ?? (restarts && prose ? this.#told(words, prose) : null);
     const beginning: Beginning = {

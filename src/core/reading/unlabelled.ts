@@ -1,5 +1,6 @@
 import type { Instruction, RoundReference } from '../pattern/pattern.js';
 import { lineSpan, type SourceText, type Span } from '../text/source.js';
+import { NUMBER_WORDS } from '../vocabulary/numbers.js';
 import type { SectionKind } from '../vocabulary/sections.js';
 import type { InstructionReader } from './again.js';
 import { referenceIn } from './gist/reference.js';
@@ -7,7 +8,7 @@ import { BEGINS_IN_CHAIN, headingBeforeLabel, isFoundation, partInLine, type Hea
 import { beginsInstruction, contentStart, type Label } from './labels.js';
 import type { Lexicon } from './lexicon.js';
 import type { Lookahead } from './lookahead.js';
-import { plainRoundsOf } from './page/looks.js';
+import { FLAT, plainRoundsOf } from './page/looks.js';
 import type { Pieces } from './pieces.js';
 import { firstWords, type OpenRound } from './rounds.js';
 import { COUNT_AT_END, IN_RING } from './traits.js';
@@ -28,6 +29,7 @@ export interface UnlabelledRound {
   readonly round: OpenRound;
 }
 
+const NUMBER = new RegExp(String.raw`(?<!\p{L})(?:${NUMBER_WORDS})(?!\p{L})`, 'iu');
 const MAY_REFER = /(?<!\p{L})(?:as|like|rep|repeat)(?!\p{L})/iu;
 const NOTE = /^\W{0,4}(?:notes?|nb|tips?|hint|remember)(?!\p{L})|(?<!\p{L})(?:gauge|tension)\s*[:=]/iu;
 
@@ -220,11 +222,11 @@ const HEAD =
   /^[ \t]*(?:(\p{L}{2,20}?)s? (\d{1,3})(?!\d)|(\d{1,3})(?:st|nd|rd|th)(?: to \d\w+)? (\p{L}{2,20}?)s?(?!\p{L}))/iu;
 
 /**
- * A quick look, whether a line without a label could be an instruction: it has a figure, or refers to other rounds. "Work 4
- * rounds straight:" above those four says no more than they do.
+ * A quick look, whether a line without a label could be an instruction: it has a figure, closes a piece, or refers to other
+ * rounds. "Work 4 rounds straight:" above those four says no more than they do.
  */
 function mayInstruct(text: string): boolean {
-  const may = (/\d/.test(text) || MAY_REFER.test(text)) && !NOTE.test(text) && !EXPLAINS.test(text);
+  const may = (/\d/.test(text) || (FLAT.test(text) && NUMBER.test(text)) || MAY_REFER.test(text)) && !NOTE.test(text) && !EXPLAINS.test(text);
   return may && plainRoundsOf(text) === 0;
 }
 

@@ -144,5 +144,7 @@ function endOfCount(reader: Reader, from: number, certain: boolean): { figures: 
   const closed =
     last === null || last.kind === 'mark' || last.kind === 'open' || meaningAt(reader, after, 'and') !== null;
   if (!closed && !certain) return null;
-  return names || certain || last === null ? { figures: i, next: after } : null;
+  // "…, six times. 18."
+  const ends = last === null || (last.word === '.' && tokenAt(reader, after + 1) === null);
+  return names || certain || ends ? { figures: i, next: after } : null;
 }
