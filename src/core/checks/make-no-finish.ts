@@ -25,7 +25,9 @@ export const makeNoFinish: Rule = {
     // A pattern that never says so has said it in a way that is not understood here.
     if (ends.filter(({ finished }) => finished).length < Math.max(2, ends.length / 2)) return;
     for (const [i, { part, last, finished }] of ends.entries()) {
-      if (finished || !last) continue;
+      // What is worked through both layers is closed.
+      if (finished || !last || last.steps.some((step) => step.kind === 'work' && step.place.kind === 'both-layers'))
+        continue;
       // A piece that the next one grows on is not finished.
       const goesOn = pattern.parts[i + 1]?.stretches[0]?.rounds[0];
       if (goesOn && goesOn.from === last.to + 1) continue;

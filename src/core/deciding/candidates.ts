@@ -221,8 +221,9 @@ function otherwiseIn(text: string, { round }: CountedRound): string[] {
   return text.slice(round.bodyFrom, round.span.to).toLowerCase().match(ALL_OTHERWISE) ?? [];
 }
 
-function bodyOf(round: Round): Span {
-  return { from: round.bodyFrom, to: round.span.to };
+/** Where the instruction stands; of a row whose cells are empty, the cells. */
+function bodyOf({ bodyFrom, span, label }: Round): Span {
+  return { from: bodyFrom < span.to ? bodyFrom : Math.min(span.to, span.from + label.length), to: span.to };
 }
 
 function saysNothing(text: string, { from, to }: Span): boolean {

@@ -62,7 +62,7 @@ export class Lookahead {
     const afterBlank = blankAbove || saysPart;
     if (namesNone) return null;
     const look = this.lookOf(index);
-    const ordered = look?.section === null && look.level === 0 && (look.saysMake ? finishes : orders);
+    const ordered = look?.level === 0 && (look.saysMake ? finishes : orders && look.section === null);
     // "EYES x 2" with rounds below is a piece, and no list of what is needed.
     if (look?.section && look.saysMake && this.roundsFollow(index)) return { ...look, section: null };
     const isOneOf = look !== null && numbered && this.nextLabel(index) !== null;

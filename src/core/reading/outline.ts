@@ -10,7 +10,7 @@ import { contentStart, type Label } from './labels.js';
 import type { Lexicon } from './lexicon.js';
 import { Lookahead } from './lookahead.js';
 import { instructionOf } from './page/columns.js';
-import { nameIn, SO_MANY_OF_THEM, TELLS_HOW } from './page/parts.js';
+import { bestName, nameIn, TELLS_HOW } from './page/parts.js';
 import { NO_UNITS, type Unit, type Units } from './page/unit.js';
 import { Passages } from './passages.js';
 import { Pieces, type Beginning } from './pieces.js';
@@ -356,7 +356,7 @@ class Outliner {
       label?.from === 1 &&
       last !== undefined &&
       stretch?.rounds.some((round) => round.labelled && round.from === 1) === true;
-    const named = this.#pending ?? (restarts && prose ? this.#told(words, prose) : null);
+    const named = this.#pending ?? (restarts && prose ? this.#told(prose) : null);
     const beginning: Beginning = {
       name: null,
       start: prose && chainStartIn(words, this.#lexicon.compact, prose.from),
@@ -390,11 +390,11 @@ class Outliner {
     return { name, make: 1, saysMake: false, section: null, level: 0, rest: '' };
   }
 
-  /** "now the flippers, black, two of them": a piece that is named in passing, with how many are made of it. */
-  #told(words: string, span: Span): { heading: Heading; span: Span } | null {
-    const line = lastLine(words);
-    const heading = SO_MANY_OF_THEM.test(line) ? nameIn(line) : null;
-    return heading?.saysMake && heading.section === null ? { heading: { ...heading, rest: '' }, span } : null;
+  /** "now the flippers, black, two of them": a piece that is named in passing, above its first round. */
+  #told(prose: Span): { heading: Heading; span: Span } | null {
+    const [from, to] = [lineIndexAt(this.#source, prose.from), lineIndexAt(this.#source, prose.to)];
+    const heading = bestName(this.#source, from, to + 1, 3)?.heading;
+    return heading?.section === null ? { heading: { ...heading, rest: '' }, span: prose } : null;
   }
 
   #newPart(heading: Heading, span: Span, beginning: Beginning): void {

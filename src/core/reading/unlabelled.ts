@@ -226,7 +226,10 @@ const HEAD =
  * rounds. "Work 4 rounds straight:" above those four says no more than they do.
  */
 function mayInstruct(text: string): boolean {
-  const may = (/\d/.test(text) || (FLAT.test(text) && NUMBER.test(text)) || MAY_REFER.test(text)) && !NOTE.test(text) && !EXPLAINS.test(text);
+  const may =
+    (/\d/.test(text) || (FLAT.test(text) && NUMBER.test(text)) || MAY_REFER.test(text)) &&
+    !NOTE.test(text) &&
+    !EXPLAINS.test(text);
   return may && plainRoundsOf(text) === 0;
 }
 

@@ -38,7 +38,7 @@ export function gistsOf(text: string, span: Span, lexicon: Lexicon, senses: Read
   const reference = referenceIn(text, span);
   const referring: Gist[] = reference ? [{ ...NOTHING_FOUND, instruction: { ...NO_INSTRUCTION, reference } }] : [];
   if (!items) return referring;
-  if (items.length === 0) return [plainRound(span), ...referring];
+  if (items.length === 0) return text.slice(span.from, span.to).trim() === '' ? referring : [plainRound(span)];
   const most = Math.max(4, Math.min(MOST_WAYS, Math.floor(MOST_LOOKED_AT / items.length)));
   const row = new Row(text, items);
   const ways = everyChoice((chooser) => new Taking(text, items, row, chooser).all(), most);
@@ -57,7 +57,7 @@ export function gistsOf(text: string, span: Span, lexicon: Lexicon, senses: Read
   return [...taken, ...referring];
 }
 
-/** A row of a table in which nothing stands but its label and its count. */
+/** A row of a table in which nothing stands but its label and its count: "4-5 | | | | 8". */
 function plainRound(span: Span): Gist {
   const instruction = { ...NO_INSTRUCTION, steps: [work(PLAIN, FILL, EDGE, span)] };
   return {

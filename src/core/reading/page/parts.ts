@@ -37,7 +37,8 @@ export function headingsBetween(source: SourceText, units: readonly Unit[]): Rea
   return headings;
 }
 
-function bestName(
+/** The name of a piece among lines, the one that most looks like one; null where none is rated so high. */
+export function bestName(
   source: SourceText,
   from: number,
   to: number,
@@ -92,8 +93,9 @@ const SIGNS: readonly (readonly [weight: number, test: (line: Line) => boolean])
   // "I number by what the piece looks like", "After row 7 do not turn"
   [-6, ({ text }) => TALKS.test(text.replace(/\([^()]*\)/g, ''))],
 ];
-/** "two of them" */
-export const SO_MANY_OF_THEM = /(?:two|three|four|six|eight|\d) of (?:them|these|those)(?!\p{L})/iu;
+/** "two of them", "you need two" */
+const SO_MANY_OF_THEM =
+  /(?:two|three|four|six|eight|\d) of (?:them|these|those)(?!\p{L})|(?<!\p{L})(?:need|make) (?:two|three|four|six|eight|\d)(?![\p{L}\d])/iu;
 const EVEN = 2;
 /** What is worked with, said in so many words. */
 const TOOLS =
@@ -105,7 +107,7 @@ const HEADS_COLUMNS =
 
 /** Who speaks, or of which round. */
 const TALKS =
-  /(?<!\p{L})(?:I|we|you|my|your)(?!\p{L})|^\W*(?:after|before|at|on|in) (?:the )?(?:row|round|rnd|rd)s? \d/u;
+  /(?<!\p{L})(?:I|we|you(?! need)|my|your)(?!\p{L})|^\W*(?:after|before|at|on|in) (?:the )?(?:row|round|rnd|rd)s? \d/u;
 
 interface Line {
   readonly text: string;
@@ -148,7 +150,7 @@ function calledIn(text: string, known: Heading | null): { name: string | undefin
     .exec(text)?.[1]
     ?.trim();
   const [, name, many] = known?.saysMake ? [] : (NAME_AND_NUMBER.exec(first ?? '') ?? []);
-  const plain = first?.replace(/^(?:(?:the|a|an|first|now|then|next|and|for)\s+)+(?=\p{L})/iu, '');
+  const plain = first?.replace(/^(?:(?:the|a|an|first|now|then|next|and|for|so|ok|okay|right),?\s+)+(?=\p{L})/iu, '');
   return { name: name ?? known?.name ?? plain, many };
 }
 
