@@ -170,11 +170,19 @@ test('nothing moves on the Desk while it opens, nor while one goes through it', 
   }
 });
 
+/** With one slip, as most texts have: nine rounds in ten come out by the forms that are known. */
+const ORDINARY = `${[
+  'Ball\nUS terms\n\nBALL\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)',
+  ...[1, 2, 3, 4].map((sc) => `Rnd ${sc + 2}: (sc ${sc}, inc) x 6 (${(sc + 2) * 6})`),
+  'Rnds 7-10: sc around (36)',
+  ...[4, 3, 2, 1].map((sc) => `Rnd ${15 - sc}: (sc ${sc}, dec) x 6 (${(sc + 1) * 6})`),
+].join('\n')}\nRnd 15: dec x 6 (7)\nFasten off.\n`;
+
 test('what a page ships is small: less than 250 KB for the Desk, 120 for the Bench, 90 for what has no editor, faces and the worker apart', async ({
   browser,
   server,
 }) => {
-  const id = await server.takeIn(BALL, 'Ball');
+  const id = await server.takeIn(ORDINARY, 'Ball');
   await server.ask('POST', `/api/patterns/${id}/calls`, NOTHING_WANTED);
   const page = await (await server.ask('GET', `/tests/${id}`)).text();
   const secret = /secret:"([\w-]+)"/.exec(page)?.[1] ?? '';
@@ -196,7 +204,7 @@ test('what a page ships is small: less than 250 KB for the Desk, 120 for the Ben
   ] as const) {
     const weight = await weightOf(browser, server.url + path);
     expect(weight.page, path).toBeLessThan(most);
-    expect(weight.workers, path).toBeLessThan(143);
+    expect(weight.workers, path).toBeLessThan(137);
     // Only what counts at once brings what it counts with.
     expect(weight.workers > 100, path).toBe(counts.includes(path));
   }

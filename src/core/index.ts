@@ -1,20 +1,14 @@
 /** The face of the core: what the application, the worker and the terminal may use. */
 import { documentOf } from './document/document.js';
 import { proseOf } from './document/prose.js';
-import { check, type Finding, type RuleSettings } from './checks/registry.js';
+import { checked, type Checked, type CheckOptions } from './checking.js';
 import { courseOf } from './bench/course.js';
 import type { Course } from './bench/schema.js';
-import type { CountedPattern } from './counting/counted.js';
 import { decide } from './deciding/decide.js';
-import { accountOf } from './explaining/account.js';
 export { marksIn } from './explaining/account.js';
-import type { RoundAccount } from './explaining/schema.js';
-import type { HouseStyle } from './style/style.js';
-import type { Hand } from './reading/hand.js';
-import type { ReadOptions } from './reading/read.js';
-import { reportOf } from './report/report.js';
 import type { Report } from './report/schema.js';
 
+export type { Checked, CheckOptions } from './checking.js';
 export { fixedReport, searchIn } from './report/fixed.js';
 export { convertTerms, type ConvertOptions } from './terms/convert.js';
 export { conversionSchema, type Conversion, type TermChange } from './terms/schema.js';
@@ -41,7 +35,8 @@ export { YARN_WEIGHTS, type YarnWeight } from './vocabulary/yarns.js';
 export { ruleCards, severitySchema, type RuleCard } from './checks/list.js';
 export { isRule, type RuleSettings } from './checks/registry.js';
 export { houseStyleSchema, settledStyleSchema, styledSchema, styleTraits } from './style/schema.js';
-export { inStyle, learnt, styleOf, type HouseStyle, type StyleCount, type Styled } from './style/style.js';
+export { inStyle, learnt, styleOf, type StyleCount, type Styled } from './style/inStyle.js';
+export type { HouseStyle } from './style/style.js';
 export { accountSchema, hookSlipSchema } from './explaining/schema.js';
 export type { AccountStep, HookSlip, Ladder, RoundAccount } from './explaining/schema.js';
 export { overviewOf } from './overview/overview.js';
@@ -154,55 +149,13 @@ export { HOURS_A_WEEK, hoursOf, STAGE_IDS, STAGES, testDays, type Stage, type St
 export { certificateOf, recordOf, type Fingerprint, type RecordedQuery, type Signature } from './publishing/record.js';
 export { comesAfter, nextVersion, since, type Since } from './publishing/version.js';
 
-/** How a text is to be read, and which rules are set otherwise than they are. */
-export interface CheckOptions extends ReadOptions {
-  readonly rules?: RuleSettings;
-  /** How this press writes; deviations are hints. */
-  readonly style?: HouseStyle;
-}
-
-/** A text that has been checked, and can be asked how its figures come about. */
-export interface Checked {
-  readonly report: Report;
-  /** The words of its hand that were said, or worked out from its counts. */
-  readonly hand: Hand;
-  /** All rounds as they were counted, and what was found in them: what fixes are searched for in. */
-  readonly counted: CountedPattern;
-  readonly findings: readonly Finding[];
-  /**
-   * How the figures of a round come about.
-   * @param round its number among all rounds of the report, from 0.
-   * @returns null where there is no such round.
-   */
-  readonly account: (round: number) => RoundAccount | null;
-  /** Of each round, in order, how its figures come about, in plain words. */
-  readonly sentences: () => string[];
-}
-
 /**
  * Reads, counts and checks a text.
  * @param file the name that the report carries.
  * @returns never throws, whatever the text.
  */
 export function checkPattern(text: string, file: string, options: CheckOptions = { terms: 'auto' }): Checked {
-  const counted = decide(text, options);
-  const findings = check(counted, options.rules, options.style);
-  const report = reportOf(file, counted, findings);
-  const account = (index: number) => {
-    const round = counted.rounds[index];
-    return round ? accountOf(counted, round) : null;
-  };
-  return {
-    report,
-    hand: {
-      ...options.hand,
-      words: Object.fromEntries([...counted.pattern.words, ...counted.pattern.said]),
-    },
-    counted,
-    findings,
-    account,
-    sentences: () => counted.rounds.map((round) => accountOf(counted, round).sentence),
-  };
+  return checked(decide(text, options), file, options);
 }
 
 /** A text as it is followed at the bench. @param name the title where the text has none */

@@ -26,7 +26,7 @@ import type { Span } from './text/source.js';
 
 export { findingsBetween } from './comparing/carried.js';
 export { meaningsOf } from './deciding/meanings.js';
-export { inStyle } from './style/style.js';
+export { inStyle } from './style/inStyle.js';
 
 /** A text, and how it is to be read. */
 export interface ReadText extends Partial<ReadOptions> {
@@ -108,4 +108,26 @@ export function queryIn(
   const report = fixedReport(checked);
   const finding = report.findings.find(({ key }) => key === about);
   return finding ? proposedFor(report, finding, text, checked.account) : null;
+}
+
+/** A round as it stands in a text, with its words. */
+export interface EarlierRound {
+  readonly part: string;
+  readonly label: string;
+  readonly words: string;
+}
+
+/** The rounds of a text, which may be an earlier one, with the lines that they stand in. */
+export function roundsIn(text: string): EarlierRound[] {
+  const lines = text.split('\n');
+  return checkPattern(text, '').report.parts.flatMap(({ name, rounds }) =>
+    rounds.map(({ label, line, endLine }) => ({
+      part: name,
+      label,
+      words: lines
+        .slice(line - 1, endLine)
+        .join('\n')
+        .trim(),
+    })),
+  );
 }

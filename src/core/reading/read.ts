@@ -5,13 +5,13 @@ import { detectTerms } from './detect.js';
 import { shown } from './page/markup.js';
 import { masked, wordsJoined } from './page/mask.js';
 import { NO_UNITS, type Units } from './page/unit.js';
-import { unitsOf } from './page/units.js';
 import type { InstructionReader } from './again.js';
 import { likeGist, unclearIn, unknownIn, type Gist } from './gist/gist.js';
 import { NO_HAND, wordsIn, wordsOf, type Hand } from './hand.js';
 import { rolesIn, type Roles } from './roles.js';
 import type { Sense } from '../vocabulary/senses.js';
 import { definedBy } from './definitions.js';
+import type { Lexicon } from './lexicon.js';
 import { Memory } from './memory.js';
 import { explainedIn } from './lists.js';
 import { outlineOf } from './outline.js';
@@ -56,7 +56,7 @@ export class TextReader {
   readonly #said: Pattern['said'];
   readonly #words: Pattern['words'];
   /** The text without what is not of the pattern. */
-  readonly #view: SourceText;
+  readonly view: SourceText;
   readonly #roles: Roles;
 
   /** @param words what was worked out that words of this hand mean. */
@@ -67,15 +67,15 @@ export class TextReader {
     this.#words = words;
     this.#ground = groundOf(text, options, new Map([...words, ...this.#said]), this.#roles);
     this.#chainRule = chainRuleIn(text);
-    this.#view = masked(this.#ground.shown, this.#roles.lines);
+    this.view = masked(this.#ground.shown, this.#roles.lines);
     this.#readAgain = readAgainWith(this.#ground.instructions);
   }
 
   /** By the forms of labels that are known, or by the units that a series of numbers shows. */
   read(units: Units = NO_UNITS): Reading {
     const { source, terms, legend, instructions } = this.#ground;
-    const { lexicon } = instructions;
-    const { text } = this.#view;
+    const { lexicon } = this;
+    const { text } = this.view;
     const pattern = {
       source,
       terms,
@@ -83,7 +83,7 @@ export class TextReader {
       chainRule: this.#chainRule,
       said: this.#said,
       words: this.#words,
-      ...outlineOf(this.#view, instructions, units, this.#roles),
+      ...outlineOf(this.view, instructions, units, this.#roles),
       readAgain: this.#readAgain,
       unclear: (span: Span) => unclearIn(text, span, lexicon),
     };
@@ -96,15 +96,15 @@ export class TextReader {
 
   /** How many lines among the rounds of a reading look like rounds as well, and were not read as such. */
   missed({ passages }: Pattern): number {
-    const { text } = this.#view;
+    const { text } = this.view;
     const { instructions } = this.#ground;
     const among = passages.filter(({ part, section }) => part !== null && section === null);
     return among.filter(({ span }) => instructions.looksLikeRound(text.slice(span.from, span.to))).length;
   }
 
-  /** The units that the series of numbers in the text show, in the ways that are likeliest; see `unitsOf`. */
-  ways(): Units[] {
-    return unitsOf(this.#view, this.#ground.instructions.lexicon);
+  /** The words that the text uses. */
+  get lexicon(): Lexicon {
+    return this.#ground.instructions.lexicon;
   }
 }
 

@@ -60,7 +60,7 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
   ],
   [{ is: 'decrease', over: 3 }, ['double decrease', 'double dec']],
   [{ is: 'increase', per: 3 }, ['double increase', 'double inc']],
-  [{ is: 'together' }, ['together', 'tog', 'as one', 'in one go']],
+  [{ is: 'together' }, ['together', 'tog', 'as one', 'made into one', 'turned into one', 'made one', 'in one go']],
   [
     { is: 'magic-ring' },
     [

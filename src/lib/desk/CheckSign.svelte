@@ -3,7 +3,11 @@
 
   let { state }: { state: CheckState } = $props();
   /** What the check is doing, and whether it could. */
-  const words = $derived({ done: 'Counted', busy: 'Counting…', 'gave-up': 'Given up', failed: 'Not counted' }[state]);
+  const words = $derived(
+    { done: 'Counted', busy: 'Counting…', 'gave-up': 'Given up', failed: 'Not counted', unfetched: 'Not counted' }[
+      state
+    ],
+  );
 </script>
 
 <p class={state} role="status" data-check={state}>
@@ -46,6 +50,7 @@
   }
 
   .gave-up,
+  .unfetched,
   .failed {
     font-weight: 650;
     color: var(--madder);

@@ -1,8 +1,9 @@
 <script lang="ts">
   import TroubleBar from '../components/TroubleBar.svelte';
+  import type { CheckTrouble } from '../workers/checker.js';
 
   interface Props {
-    state: 'gave-up' | 'failed';
+    state: CheckTrouble;
     text: string;
     again: () => void;
   }
@@ -27,6 +28,9 @@
       ? `Line ${longest.line} is ${longest.length.toLocaleString('en')} characters long: give each round a line of its own.`
       : 'Take its parts in as patterns of their own.'}
     What is typed is saved; counting is tried again when you pause.
+  {:else if state === 'unfetched'}
+    <strong>Nothing is counted: the part of Dostik that reads this text could not be fetched.</strong>
+    What is typed is saved; it is fetched again at the next change, or load the page again once there is a connection.
   {:else}
     <strong>Counting failed, by a fault of Dostik and not of the text.</strong>
     What is typed is saved; counting is tried again at the next change.

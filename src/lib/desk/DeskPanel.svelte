@@ -3,6 +3,7 @@
   import Tabs from '../components/Tabs.svelte';
   import { toasts } from '../components/toasts.svelte.js';
   import QueryDraft from '../queries/QueryDraft.svelte';
+  import { inTrouble } from '../workers/checker.js';
   import type { Asking } from './asking.svelte.js';
   import type { DeskSession } from './desk.svelte.js';
   import FindingList from './FindingList.svelte';
@@ -68,7 +69,7 @@
       <PartCard bind:this={card} {desk} {walking} {asking} index={at.index} part={at.part} />
     {:else if at.kind === 'whole'}
       <WholeCard bind:this={card} {desk} {walking} {asking} section={at.section} />
-    {:else if desk.checking === 'gave-up' || desk.checking === 'failed'}
+    {:else if inTrouble(desk.checking)}
       <p class="nothing">There are no figures: this text is not counted.</p>
     {/if}
   </div>

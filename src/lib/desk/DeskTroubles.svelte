@@ -2,6 +2,7 @@
   import KeepsNot from '../components/KeepsNot.svelte';
   import { keeps } from '../keeps.svelte.js';
   import type { StoredPattern } from '../patterns.js';
+  import { inTrouble } from '../workers/checker.js';
   import CheckTrouble from './CheckTrouble.svelte';
   import Clashes from './Clashes.svelte';
   import type { Company } from './company.svelte.js';
@@ -38,6 +39,6 @@
 {:else if saver.state.kind === 'failed'}
   <SaveTrouble state={saver.state} again={() => void saver.flush()} />
 {:else if keeps.trouble !== null}<KeepsNot />
-{:else if desk.checking === 'gave-up' || desk.checking === 'failed'}
+{:else if inTrouble(desk.checking)}
   <CheckTrouble state={desk.checking} text={desk.text} again={() => desk.checkAgain()} />
 {/if}

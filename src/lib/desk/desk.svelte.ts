@@ -1,6 +1,6 @@
 import type { Overview, Report, ReportFinding, RoundAccount } from '../../core/index.js';
 import type { Notes as StoredNotes, StoredPattern } from '../patterns.js';
-import type { EarlierRound } from '../workers/check.worker.js';
+import type { EarlierRound } from '../../core/onRequest.js';
 import type { Checker, CheckListener, CheckState } from '../workers/checker.js';
 import { isUnsettled, type QueryList } from '../queries/queryList.svelte.js';
 import type { Query } from '../queries.js';

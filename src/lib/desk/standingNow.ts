@@ -1,5 +1,6 @@
 import type { Standing } from '../frame/places.js';
 import { queryStateSchema, type QueryState } from '../queries.js';
+import { inTrouble } from '../workers/checker.js';
 import type { DeskSession } from './desk.svelte.js';
 
 const STATES: readonly QueryState[] = queryStateSchema.options;
@@ -9,7 +10,7 @@ export function standingNow(asked: Standing, desk: DeskSession): Standing {
   const { name, report, rounds, findings, notes, checking, queries } = desk;
   const open = (state: QueryState) => queries.all.filter((query) => query.state === state).length;
   const standing = { ...asked, queries: Object.fromEntries(STATES.map((state) => [state, open(state)])) };
-  if (checking === 'gave-up' || checking === 'failed') return { ...standing, name, summary: null, state: 'too-much' };
+  if (inTrouble(checking)) return { ...standing, name, summary: null, state: 'too-much' };
   if (!report) return { ...standing, name };
   const count = (verdict: string) => rounds.filter(({ round }) => round.verdict === verdict).length;
   const found = (severity: string) => findings.filter((finding) => finding.severity === severity).length;

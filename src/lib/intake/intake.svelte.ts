@@ -265,6 +265,8 @@ export class IntakeSession {
     if (this.checking === 'gave-up') return 'This text is too much to be read at once. It is kept as it came.';
     if (this.checking === 'failed')
       return 'This text could not be read, by a fault of Dostik and not of the text. It is kept as it came.';
+    if (this.checking === 'unfetched')
+      return 'The part of Dostik that reads this text could not be fetched. It is kept as it came: load this page again once there is a connection.';
     if (!this.report) return 'Reading …';
     if (this.rounds.length === 0) return 'No rounds were found.';
     const unplaced = this.doubts.filter(({ why }) => why === 'not placed').length;

@@ -1,26 +1,30 @@
 import { expose } from 'comlink';
 import * as z from 'zod/mini';
 import {
-  checkPattern,
+  checked,
   handSchema,
   handWordSchema,
   houseStyleSchema,
   Memory,
+  plainly,
   shapeSettingsSchema,
   type Checked,
   type CheckOptions,
-  type Comparison,
-  type HookSlip,
-  type Meanings,
-  type Overview,
-  type Proposed,
-  type Report,
-  type ReportFinding,
-  type RoundAccount,
-  type Shape,
-  type Styled,
-  type Tried,
+} from '../../core/checking.js';
+import type {
+  Comparison,
+  HookSlip,
+  Meanings,
+  Overview,
+  Proposed,
+  Report,
+  ReportFinding,
+  RoundAccount,
+  Shape,
+  Styled,
+  Tried,
 } from '../../core/index.js';
+import type { EarlierRound } from '../../core/onRequest.js';
 import { ruleSettingsSchema } from '../ruleSettings.js';
 import { PIECES, type Answering, type Piece } from './pieces.js';
 import type { Told } from './hearing.js';
@@ -44,13 +48,6 @@ const countSchema = z.int().check(z.gte(0), z.lte(100_000));
 
 const spanSchema = z.object({ from: roundSchema, to: roundSchema });
 const triedSchema = z.extend(spanSchema, { figure: countSchema });
-
-/** A round as it stood in an earlier text. */
-export interface EarlierRound {
-  readonly part: string;
-  readonly label: string;
-  readonly words: string;
-}
 
 const compareSchema = z.object({ before: z.string(), after: z.string(), terms: termsSchema, hand: handSchema });
 export type AskedComparison = z.infer<typeof compareSchema>;
@@ -79,7 +76,8 @@ const PIECE = 10;
 
 /** What the page may ask of the worker. Accounts and slips are those of the text that was checked last. */
 export interface CheckWorker extends Answering {
-  check(asked: z.infer<typeof askSchema>): Told;
+  /** Null where the text is to be read by its series, and what does that has not been fetched. */
+  check(asked: z.infer<typeof askSchema>): Told | null;
   /** Goes on with the search for fixes of the text that was checked last, for a few milliseconds; from an offset, at first. */
   search(asked: z.infer<typeof searchSchema>): Promise<Searched | null>;
   account(round: number): RoundAccount | null;
@@ -90,7 +88,7 @@ export interface CheckWorker extends Answering {
   query(asked: string | z.infer<typeof spanSchema>): Promise<Proposed | null>;
   /** What comes of a figure in the round at some words. */
   tried(asked: z.infer<typeof triedSchema>): Promise<Tried | null>;
-  earlier(text: string): EarlierRound[];
+  earlier(text: string): Promise<EarlierRound[]>;
   compare(asked: AskedComparison): Promise<ComparedTexts>;
   inStyle(asked: z.infer<typeof styleSchema>): Promise<Styled>;
   shape(asked: AskedShape): Promise<Shape>;
@@ -101,10 +99,17 @@ let last: { readonly checked: Checked; readonly text: string; readonly options: 
 const memory = new Memory();
 const telling = new Telling();
 /** What is not needed for the verdicts is fetched when it is asked for; it is told of the text that was there then. */
+let bySeries: typeof import('../../core/series.js').bySeries | null = null;
+const series = async () => ({ bySeries } = await import('../../core/series.js'));
 const fixing = () => import('../../core/fixing.js');
 const understanding = () => import('../../core/understanding.js');
 const onRequest = () => import('../../core/onRequest.js');
-const FETCHED: Readonly<Record<Piece, () => Promise<unknown>>> = { fixing, understanding, 'on-request': onRequest };
+const FETCHED: Readonly<Record<Piece, () => Promise<unknown>>> = {
+  series,
+  fixing,
+  understanding,
+  'on-request': onRequest,
+};
 /** Under way, for the text that was checked last. */
 let search: Generator<Report | null, Report> | null = null;
 
@@ -116,10 +121,12 @@ const worker: CheckWorker = {
   },
   check(asked) {
     const { text, name, known, ...options } = askSchema.parse(asked);
-    const checked = checkPattern(text, name, { ...options, memory });
-    last = { checked, text, options: { ...options, memory } };
+    const how = { ...options, memory };
+    const { counted, open } = plainly(text, how);
+    if (open && !bySeries) return null;
+    last = { checked: checked(open && bySeries ? bySeries(open) : counted, name, how), text, options: how };
     search = null;
-    return telling.tell(checked.report, known);
+    return telling.tell(last.checked.report, known);
   },
   async search(asked) {
     const { near, known } = searchSchema.parse(asked);
@@ -180,18 +187,10 @@ const worker: CheckWorker = {
       findings: findingsBetween(drafts.comparison, drafts.before, drafts.after),
     };
   },
-  earlier(text) {
-    const lines = z.string().parse(text).split('\n');
-    return checkPattern(text, '').report.parts.flatMap(({ name, rounds }) =>
-      rounds.map(({ label, line, endLine }) => ({
-        part: name,
-        label,
-        words: lines
-          .slice(line - 1, endLine)
-          .join('\n')
-          .trim(),
-      })),
-    );
+  async earlier(asked) {
+    const text = z.string().parse(asked);
+    const { roundsIn } = await onRequest();
+    return roundsIn(text);
   },
 };
 

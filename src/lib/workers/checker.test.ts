@@ -4,6 +4,7 @@ import { checkPattern, searchIn, type Checked } from '../../core/index.js';
 import type { CheckWorker } from './check.worker.js';
 import { Checker, type CheckState } from './checker.js';
 import type { Told } from './hearing.js';
+import type { Piece } from './pieces.js';
 import { Telling } from './telling.js';
 import { Failed, GaveUp, ON_REQUEST, Unfetched, WatchedWorker } from './watched.js';
 
@@ -16,9 +17,12 @@ let states: CheckState[];
 let searched: number[];
 /** How code is fetched for what is asked now and then. */
 let fetching: () => Promise<true>;
+/** The pieces of code that were asked for. */
+let fetched: Piece[];
 
 beforeEach(() => {
   fetching = () => Promise.resolve(true);
+  fetched = [];
   searched = [];
   started = 0;
   ended = 0;
@@ -66,7 +70,8 @@ function worker(): Worker {
   let last: Checked | null = null;
   let search: ReturnType<typeof searchIn> | null = null;
   const telling = new Telling();
-  const check = ({ text, known }: { text: string; known: number | null }): Told | Promise<Told> => {
+  const check = ({ text, known }: { text: string; known: number | null }): Told | null | Promise<Told> => {
+    if (text.startsWith('odd') && !fetched.includes('series')) return null;
     if (text.startsWith('hang')) return new Promise(() => undefined);
     if (text.startsWith('slow')) return late(text, known);
     if (text.startsWith('throw')) throw new Error('a fault');
@@ -79,7 +84,11 @@ function worker(): Worker {
       setTimeout(() => resolve(telling.tell(checkPattern(text, '').report, known)), LIMIT * 2),
     );
   const api: Partial<CheckWorker> = {
-    ready: (piece) => (piece ? fetching() : true),
+    ready: (piece) => {
+      if (!piece) return true;
+      fetched.push(piece);
+      return fetching();
+    },
     check: check as CheckWorker['check'],
     search({ near, known }) {
       searched.push(near);
@@ -124,6 +133,31 @@ describe('the check', () => {
     await until(() => expect(told.map(([text]) => text)).toEqual(['first', OFF, OFF]));
     expect(told.at(-1)?.[1]).toBeGreaterThan(0);
     expect(states).toEqual(['busy', 'done', 'busy', 'done']);
+    check.close();
+  });
+
+  it('fetches what reads a text by its series where the worker asks for it, and for no other text', async () => {
+    const check = checker();
+    check.check(FINE, '');
+    await until(() => expect(told).toHaveLength(1));
+    expect(fetched).toEqual([]);
+    check.check('odd', '');
+    await until(() => expect(told.at(-1)?.[0]).toBe('odd'));
+    expect(fetched).toEqual(['series']);
+    expect(states).toEqual(['busy', 'done', 'busy', 'done']);
+    check.close();
+  });
+
+  it('says that a text is not counted where what reads it could not be fetched, and tries again with the next', async () => {
+    const check = checker();
+    fetching = () => Promise.reject(new TypeError('no connection'));
+    check.check('odd', '');
+    await until(() => expect(states).toEqual(['busy', 'unfetched']));
+    expect(told).toEqual([]);
+    fetching = () => Promise.resolve(true);
+    check.check('odd, typed on', '');
+    await until(() => expect(told.at(-1)?.[0]).toBe('odd, typed on'));
+    expect([states.at(-1), started]).toEqual(['done', 1]);
     check.close();
   });
 

@@ -19,9 +19,10 @@ import {
   type Styled,
   type Tried,
 } from '../../core/index.js';
-import type { EarlierRound } from './check.worker.js';
+import type { EarlierRound } from '../../core/onRequest.js';
 import { Hearing, toldSchema } from './hearing.js';
-import { GaveUp, ON_REQUEST, WatchedWorker } from './watched.js';
+import type { Piece } from './pieces.js';
+import { GaveUp, ON_REQUEST, Unfetched, WatchedWorker } from './watched.js';
 
 /** Wait after a check before fixes are searched for; and before a text is tried after one that was given up. Milliseconds. */
 const PAUSE = 150;
@@ -31,8 +32,20 @@ const slipsSchema = z.array(hookSlipSchema);
 const searchedSchema = z.object({ told: z.nullable(toldSchema), more: z.boolean() });
 const earlierSchema = z.array(z.object({ part: z.string(), label: z.string(), words: z.string() }));
 
-/** What the check is doing: nothing more to do, at work, given up on this text, or failed by a fault of its own. */
-export type CheckState = 'done' | 'busy' | 'gave-up' | 'failed';
+/** Why a text was not checked: it was given up, failed by a fault of our own, or its code could not be fetched. */
+export type CheckTrouble = 'gave-up' | 'failed' | 'unfetched';
+/** What the check is doing: nothing more to do, at work, or in trouble. */
+export type CheckState = 'done' | 'busy' | CheckTrouble;
+
+/** Whether there are no figures of a text, and won't be. */
+export function inTrouble(state: CheckState): state is CheckTrouble {
+  return state !== 'done' && state !== 'busy';
+}
+
+function troubleOf(error: unknown): CheckTrouble {
+  if (error instanceof GaveUp) return 'gave-up';
+  return error instanceof Unfetched ? 'unfetched' : 'failed';
+}
 
 export interface CheckListener {
   /**
@@ -134,7 +147,7 @@ export class Checker {
 
   /** The rounds of an earlier text, with their words. */
   async earlier(text: string): Promise<EarlierRound[]> {
-    return earlierSchema.parse(await this.#worker.ask((remote) => remote.earlier(text)));
+    return earlierSchema.parse(await this.#worker.ask((remote) => remote.earlier(text), ON_REQUEST));
   }
 
   close(): void {
@@ -147,8 +160,7 @@ export class Checker {
     if (this.#patient) this.#worker.interrupt();
     if (this.#busy) return;
     clearTimeout(this.#timer);
-    if (this.#state === 'gave-up' || this.#state === 'failed')
-      this.#timer = setTimeout(() => void this.#run(), PAUSE_AFTER_FAILURE);
+    if (inTrouble(this.#state)) this.#timer = setTimeout(() => void this.#run(), PAUSE_AFTER_FAILURE);
     else void this.#run();
   }
 
@@ -168,8 +180,9 @@ export class Checker {
           this.#timer = setTimeout(() => void this.#fix(text), PAUSE);
       } catch (error) {
         this.#heard.forget();
-        this.#become(error instanceof GaveUp ? 'gave-up' : 'failed');
-        if (error instanceof GaveUp && !asked.patient) this.#waiting ??= { ...asked, patient: true };
+        const trouble = troubleOf(error);
+        this.#become(trouble);
+        if (trouble === 'gave-up' && !asked.patient) this.#waiting ??= { ...asked, patient: true };
         break;
       }
     }
@@ -182,8 +195,13 @@ export class Checker {
   async #checked({ text, name, patient }: Asked): Promise<Report> {
     const { terms, hand = NO_HAND, rules, style } = this.#options;
     const asked = { text, name, terms, hand, rules: { ...rules }, style: { ...style } };
-    const told = await this.#worker.ask((remote) => remote.check({ ...asked, known: this.#heard.known }), { patient });
-    return this.#heard.hear(toldSchema.parse(told));
+    const check = (needs?: Piece) =>
+      this.#worker.ask((remote) => remote.check({ ...asked, known: this.#heard.known }), {
+        patient,
+        ...(needs && { needs }),
+      });
+    // Most texts are read without what reads them by their series.
+    return this.#heard.hear(toldSchema.parse((await check()) ?? (await check('series'))));
   }
 
   /**

@@ -1,5 +1,5 @@
 /** Pieces of code that a worker fetches when somebody asks for what they do. */
-export const PIECES = ['fixing', 'understanding', 'on-request'] as const;
+export const PIECES = ['series', 'fixing', 'understanding', 'on-request'] as const;
 export type Piece = (typeof PIECES)[number];
 
 /** What can be asked of every worker. */

@@ -56,6 +56,14 @@ describe('the real worker, beside the page', () => {
     expect((await checker.inStyle(BALL)).text).toBe(BALL);
   });
 
+  it('reads by its series a text that no known form reads', async () => {
+    const chat =
+      'owl, us terms, all sc\n\nhoot 1 > ring of 6 > 6\nhoot 2 > 2 in each > 12\nhoot 3 > 1, 2in1, x6 > 18\nhoot 4 > 18 > 18\n';
+    const { told, reported } = checkerOn(chat);
+    await reported();
+    expect(told[0]?.report.parts.flatMap(({ rounds }) => rounds.map(({ made }) => made))).toEqual([6, 12, 18, 18]);
+  });
+
   it('counts with what a word means from the moment that it is said', async () => {
     const { checker, told, reported } = checkerOn(BALL);
     await reported();

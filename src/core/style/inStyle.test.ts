@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { inStyle, learnt, styleOf, type HouseStyle } from './style.js';
+import { inStyle, learnt, styleOf } from './inStyle.js';
+import type { HouseStyle } from './style.js';
 import { TRAITS } from './traits.js';
 
 const PLAIN =
