@@ -339,9 +339,9 @@ export function headingWithMore(line: string): Heading | null {
   return match?.[1] ? { ...named(match[1], 0), rest: line.slice(match[1].length) } : null;
 }
 
-/** "Wings (2). With brown, make a ring.": a piece and how it begins, right above its first round. */
+/** "Wings (2). With brown, make a ring.", "Wings (two). Work as rounds 1 to 3 of the body.": a piece and how it begins. */
 const NAME_AND_LEAD =
-  /^\s*(\p{L}[\p{L} '’-]{2,30}?)\s*\((?:make\s+)?(\d{1,2}|two|three|four|five|six)\)(?:[.:]\s+|\.\s?[–—]\s?)(?=(?:with|using|start|begin|in|make|ch)(?!\p{L}))/iu;
+  /^\s*(\p{L}[\p{L} '’-]{2,30}?)\s*\((?:make\s+)?(\d{1,2}|two|three|four|five|six)\)(?:[.:]\s+|\.\s?[–—]\s?)(?=(?:with|using|start|begin|in|make|ch|work|as|like|same|the same)(?!\p{L}))/iu;
 
 /** "Beak. With yellow, 3ch, ss in 2nd ch from hook, dc in last ch.": a part that is one line. */
 export function partInLine(line: string): Heading | null {

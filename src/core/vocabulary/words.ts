@@ -66,6 +66,7 @@ export const WORDS: readonly (readonly [PlainMeaning, readonly string[]])[] = [
     [
       'magic ring',
       'magic circle',
+      'magic round',
       'magic loop',
       'mr',
       'adjustable ring',

@@ -41,7 +41,8 @@ export const bracket: InstructionForm = {
     }
     const close = closeOf(reader, open);
     if (close === null || close >= reader.end) return null;
-    if (before !== null && countIn(reader, open + 1, close)) return null;
+    // "6 (white)" says nothing of how often.
+    if (before !== null && (countIn(reader, open + 1, close) || isAside(reader, open, close))) return null;
     return readBracket(reader, at, open, close, before);
   },
 };
@@ -137,6 +138,12 @@ function isOpening(step: Step | undefined): boolean {
   return (
     step !== undefined && ['chain', 'join', 'turn', 'loops', 'colour', 'free-loops', 'ring', 'flat'].includes(step.kind)
   );
+}
+
+/** Whether a bracket opens at an index that only remarks on something, or tells a count. */
+export function isBeside(reader: Reader, at: number): boolean {
+  const close = closeOf(reader, at);
+  return close !== null && (countIn(reader, at + 1, close) !== null || isAside(reader, at, close));
 }
 
 /** A bracket without stitches or figures is a remark: "(RS)", "(Moss)", "(the ones that are left)". */

@@ -93,14 +93,14 @@ export const remark: InstructionForm = {
   begins: EVERY_WORD,
   read(reader, at) {
     const first = tokenAt(reader, at);
-    if (first?.kind !== 'word') return null;
+    // Behind the count of a round stand words to the maker: "leaves you with 18 sts and a neck", "first one: fasten off".
+    const talk = reader.found.stated !== null && reader.steps.length > 0;
+    if (first?.kind !== 'word' && !(talk && first?.kind === 'ordinal')) return null;
     const lead = leadBefore(reader, at);
     if (lead !== null) {
       reader.found.remarks.push(spanBetween(reader, at, lead));
       return lead;
     }
-    // Behind the count of a round stand words to the maker: "leaves you with 18 sts and a neck".
-    const talk = reader.found.stated !== null && reader.steps.length > 0;
     const strong = talk || REMARK_LEADS.has(first.word) || reader.lexeme(at)?.meaning.is === 'remark';
     const end = strong
       ? endOfTalk(reader, at, talk)

@@ -1,6 +1,7 @@
 import { PLAIN, work as worked } from '../gist/shapes.js';
 import type { Work } from '../../pattern/instruction.js';
 import type { Span } from '../../text/source.js';
+import { isBeside } from './bracket.js';
 import {
   isBoundary,
   isWord,
@@ -55,8 +56,10 @@ function stitchesBehind(reader: Reader, at: number): number | null {
   const figure = pass(reader, verb, 'work');
   const number = tokenAt(reader, figure);
   const next = number?.kind === 'number' ? pass(reader, figure + 1, 'stitch-word') : figure + 1;
-  if (number?.kind !== 'number' || next === figure + 1) return null;
-  if (!isBoundary(reader, next) && tokenAt(reader, next)?.kind !== 'open') return null;
+  const beside = isBeside(reader, next);
+  // "ring, 6 (white)"; where nothing follows the figure is the count.
+  if (number?.kind !== 'number' || (next === figure + 1 && !beside)) return null;
+  if (!isBoundary(reader, next) && !beside && tokenAt(reader, next)?.kind !== 'open') return null;
   reader.steps.push(inRing(number.value, spanBetween(reader, figure, next)));
   return next;
 }

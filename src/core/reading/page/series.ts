@@ -333,7 +333,20 @@ function withGaps(source: SourceText, series: Series): Series {
       filled.push(...missingIn(source, line, last, next, isAlike));
     }
   });
-  return { ...series, places: filled };
+  return { ...series, places: inLists(source.text, filled) };
+}
+
+/** "6/ 7/ 8/ plain": numbers with nothing but signs between them are told together. */
+function inLists(text: string, places: readonly Place[]): Place[] {
+  const told: Place[] = [];
+  for (const place of places) {
+    const before = told.at(-1);
+    const goesOn = before?.line === place.line && place.numeral.first === before.numeral.last + 1;
+    if (before && goesOn && /^[^\p{L}\d([{]{1,4}$/u.test(text.slice(before.numeral.to, place.numeral.from)))
+      told[told.length - 1] = withList(before, place.numeral);
+    else told.push(place);
+  }
+  return told;
 }
 
 type Likeness = (numeral: Numeral, line: Span, start: number) => boolean;
