@@ -130,7 +130,9 @@ function mayBeTold(term: string, builtIn: Lexicon): boolean {
 
 /** "round four", "verse VI", "seven and eight" */
 function isLabel(term: string, tokens: readonly Token[]): boolean {
-  const numbers = tokens.map(({ kind, raw }) => kind === 'number' || kind === 'ordinal' || ROMAN.test(raw));
+  const numbers = tokens.map(
+    ({ kind, raw }) => (kind === 'number' && raw !== 'one') || kind === 'ordinal' || ROMAN.test(raw),
+  );
   const several = numbers[0] === true && tokens.length === 3 && /^(?:and|to|&|-)$/i.test(tokens[1]?.raw ?? '');
   return / /.test(term) && numbers.at(-1) === true && (several || tokens.length === 2);
 }

@@ -282,7 +282,7 @@ export function isFoundation({ name }: Heading): boolean {
 }
 
 /** "THE TAIL.—Make 5 ch.", "THE EARS (both alike).—With White work 1st to 3rd rounds of Body." */
-const RUNS_IN = /^\s*(\p{L}[\p{L}\d '’&-]{2,30}?)\s?(?:\([^()\n]{1,30}\))?\.\s?[–—]\s*/u;
+const RUNS_IN = /^\s*((\p{L}[\p{L}\d '’&-]{2,30}?)\s?(?:\([^()\n]{1,30}\))?)\.\s?[–—]\s*/u;
 
 /**
  * A name and how its piece begins, right above the first round: "HEAD: Starting at the nose, with gray,", "Strap: with Ginger,
@@ -290,7 +290,7 @@ const RUNS_IN = /^\s*(\p{L}[\p{L}\d '’&-]{2,30}?)\s?(?:\([^()\n]{1,30}\))?\.\s
  */
 export function headingWithLead(line: string): Heading | null {
   const runsIn = /\.\s?[–—]/u.test(line) ? RUNS_IN.exec(line) : null;
-  if (runsIn?.[1] && (runsIn[1] === runsIn[1].toUpperCase() || namesPart(runsIn[1])))
+  if (runsIn?.[1] && runsIn[2] && (runsIn[2] === runsIn[2].toUpperCase() || namesPart(runsIn[2])))
     return { ...named(runsIn[1], 0), rest: line.slice(runsIn[0].length) };
   const several = line.includes(')') ? NAME_AND_LEAD.exec(line) : null;
   if (several?.[1]) {

@@ -87,8 +87,7 @@ export class Lookahead {
     const place = works || named?.name === '' ? null : named;
     if (!place) {
       const leading = this.#source.remember(text, headingWithLead);
-      const first = leading && !leading.section ? this.nextLabel(index) : null;
-      if (first?.lines === 0 && (first.label.from === 1 || this.tellsOther(leading?.rest ?? ''))) return leading;
+      if (leading && !leading.section && (this.#firstBelow(index) || this.tellsOther(leading.rest))) return leading;
       const part = traits.countAtEnd || orders ? null : this.#source.remember(text, headingOfPart);
       if (part && this.#begins(part, index)) return part;
       return afterBlank && !traits.countAtEnd ? this.#withMore(text, index) : null;
@@ -115,8 +114,13 @@ export class Lookahead {
 
   #withMore(text: string, index: number): Heading | null {
     const more = this.#source.remember(text, headingWithMore);
-    const below = more ? this.nextLabel(index) : null;
-    return below?.lines === 0 && below.label.from === 1 ? more : null;
+    return more && this.#firstBelow(index) ? more : null;
+  }
+
+  /** Whether a first round stands right below a line. */
+  #firstBelow(index: number): boolean {
+    const below = this.nextLabel(index);
+    return below?.lines === 0 && below.label.from === 1;
   }
 
   /** "Work as Body to end of 5th round.": words that tell rounds of another piece. */

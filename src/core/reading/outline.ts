@@ -5,7 +5,7 @@ import type { InstructionReader } from './again.js';
 import { saysTerms, withoutTerms } from './detect.js';
 import { NO_INSTRUCTION } from './gist/gist.js';
 import type { LineRole } from './hand.js';
-import { BEGINS_IN_CHAIN, inlineSection, type Heading } from './headings.js';
+import { BEGINS_IN_CHAIN, inlineSection, namesPart, type Heading } from './headings.js';
 import { contentStart, type Label } from './labels.js';
 import type { Lexicon } from './lexicon.js';
 import { Lookahead } from './lookahead.js';
@@ -171,7 +171,7 @@ class Outliner {
   /** "THE HEAD.—Work as Body to end of 5th round.": the rounds of another piece, behind a name. */
   #runsOn({ rest }: Heading, { from, to }: Span): void {
     const bodyFrom = to - rest.length;
-    if (rest.length < 8 || rest.length > to - from || !this.#ahead.tellsOther(rest)) return;
+    if (rest.length > to - from || !this.#rounds.tellsEarlier(rest)) return;
     this.#begin(null);
     this.#open = { label: null, from: bodyFrom, bodyFrom, to };
   }
@@ -248,7 +248,9 @@ class Outliner {
     if (named) return named;
     const heading = this.#ahead.headingAt(index, text, afterBlank);
     if (!heading || heading.section || this.#units.units.length === 0) return heading;
-    return this.#pieceBelow(index) ? heading : null;
+    // "Beak. With yellow make a ring." above its first round.
+    const first = namesPart(heading.name) && this.#ahead.nextLabel(index)?.label.from === 1;
+    return first || this.#pieceBelow(index) || this.#rounds.tellsEarlier(heading.rest) ? heading : null;
   }
 
   /** Whether the line below tells a piece that has no numbers: in a chain, or like another. */
@@ -356,7 +358,7 @@ class Outliner {
       label?.from === 1 &&
       last !== undefined &&
       stretch?.rounds.some((round) => round.labelled && round.from === 1) === true;
-    const named = this.#pending ?? (restarts && prose ? this.#told(prose) : null);
+    const named = this.#pending ?? (restarts && prose && label.series === stretch.series ? this.#told(prose) : null);
     const beginning: Beginning = {
       name: null,
       start: prose && chainStartIn(words, this.#lexicon.compact, prose.from),
@@ -394,7 +396,9 @@ class Outliner {
   #told(prose: Span): { heading: Heading; span: Span } | null {
     const [from, to] = [lineIndexAt(this.#source, prose.from), lineIndexAt(this.#source, prose.to)];
     const heading = bestName(this.#source, from, to + 1, 3)?.heading;
-    return heading?.section === null ? { heading: { ...heading, rest: '' }, span: prose } : null;
+    return heading?.section === null && /^[\p{L} '’-]+$/u.test(heading.name)
+      ? { heading: { ...heading, rest: '' }, span: prose }
+      : null;
   }
 
   #newPart(heading: Heading, span: Span, beginning: Beginning): void {

@@ -67,7 +67,10 @@ describe('words that a text explains itself', () => {
     ['When I say hop I mean two sc in one stitch.', ['hop: 2 in 1']],
     ['By hop I mean two sc in one stitch, by dip two sc together.', ['hop: 2 in 1']],
     ['hop (two sc in one stitch), dip (two sc together), walk (sc)', ['hop: 2 in 1', 'dip: 1 in 2', 'walk: step1']],
-    ['TWINS ...... two single crochet in one stitch\nWEDDING .... two single crochet made one', ['TWINS: 2 in 1']],
+    [
+      'TWINS ...... two single crochet in one stitch\nWEDDING .... two single crochet made one',
+      ['TWINS: 2 in 1', 'WEDDING: 1 in 2'],
+    ],
     ['hop >> 2 sc in one stitch | dip >> 2 sc together | walk >> sc', ['hop: 2 in 1', 'dip: 1 in 2', 'walk: step1']],
     [
       'Chain (ch), slip stitch (sl st), single crochet (sc), increase (inc)',

@@ -200,6 +200,11 @@ export class UnlabelledRounds {
     return !IN_RING.test(this.#source.text.slice(next.bodyFrom, next.bodyFrom + 60).split('\n')[0] ?? '');
   }
 
+  /** Whether words tell the rounds of a piece above: "Work as Body to end of 5th round." */
+  tellsEarlier(words: string): boolean {
+    return words.trim() !== '' && this.#likeEarlier(this.#instructions.alone(words));
+  }
+
   /** "Work as for right leg": a piece whose rounds have been told with another. */
   #likeEarlier({ reference, unread }: Instruction): boolean {
     const noun = reference?.part?.match(/\p{L}{3,}/gu)?.at(-1);
