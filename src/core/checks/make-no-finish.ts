@@ -1,7 +1,7 @@
 import type { Found, Rule } from './rule.js';
 
 const FINISH =
-  /fasten|finish|cut|break|end off|bind off|(?<!\p{L})(?:fo|tail|thread|close|gather|sew|whip ?stitch|weave|hide|pull|leave|end)(?!\p{L})|don['’]?t|do not|go (?:straight )?on|continue|without cutting|closing|sewing|^\W*stop(?=\s*(?:[.!,]|$))/imu;
+  /fasten|finish|cut|break|end off|bind off|(?<!\p{L})(?:fo|tail|thread|close|gather|draw|sew|whip ?stitch|weave|hide|pull|leave|end)(?!\p{L})|don['’]?t|do not|go (?:straight )?on|continue|without cutting|closing|sewing|^\W*stop(?=\s*(?:[.!,]|$))/imu;
 
 export const makeNoFinish: Rule = {
   id: 'make/no-finish',

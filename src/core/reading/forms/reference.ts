@@ -122,6 +122,8 @@ function pieceOf(reader: Reader, behind: number): { name: string; next: number }
  */
 function asPiece(reader: Reader, at: number, from: number): number | null {
   if (!isWord(reader, from - 1, 'as', 'for', 'like') || reader.steps.some(isFabricStep)) return null;
+  // "as they are" names no piece.
+  if (isWord(reader, from, 'they', 'it', 'these', 'those')) return null;
   let end = from;
   for (; end < from + 4; end += 1) {
     const token = tokenAt(reader, end);

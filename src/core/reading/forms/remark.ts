@@ -141,7 +141,9 @@ function endOfTalk(reader: Reader, at: number, talk: boolean): number | null {
       if (!(token.word === '.' && token.glued && after?.glued)) break;
     }
     if (token.kind === 'mark' && /^[,:=-]$/.test(token.word)) {
-      if (beginsCrochet(reader, i + 1) || beginsCount(reader, i) || freeLoopsAt(reader, i + 1)) break;
+      // "Stuff, *sc2tog; rep from * to end"
+      const next = !talk && tokenAt(reader, i + 1)?.kind === 'star' ? i + 2 : i + 1;
+      if (beginsCrochet(reader, next) || beginsCount(reader, i) || freeLoopsAt(reader, i + 1)) break;
       // "fasten off, leaving the last 4 sts unworked"
       if (isWord(reader, i + 1, 'leave', 'leaving') && leavesStitches(reader, i + 2)) break;
       continue;

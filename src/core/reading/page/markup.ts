@@ -3,13 +3,18 @@ const KEYS = String.raw`(?:(?:\d\uFE0F?\u20E3)+|\u{1F51F})`;
 const KEYCAPS = new RegExp(String.raw`${KEYS}(?:[ \t]*[-–—][ \t]*${KEYS})?`, 'gu');
 /** "=> 24": an equals sign of it would say what a word means. */
 const DOUBLE_ARROW = /={1,2}>(?=[ \t]*\d)/gu;
+/** The corners and lines of drawn boxes; a line along is a dash. */
+const BOXES = /[\u2500-\u257F]/gu;
 const MARKUP = /<(?:p|li|h[1-6]|td|br)\b[^<>]*>/iu;
 const TAG = /<\/?[a-z][a-z\d]{0,9}(?:\s[^<>\n]{0,200})?\/?>/giu;
 
 /** A text as it is shown, from one as it is stored: all that stays stands where it stood. */
 export function shown(text: string): string {
   // The space behind an arrow is none between columns.
-  const plain = text.replace(KEYCAPS, withoutKeys).replace(DOUBLE_ARROW, (arrow) => '→'.padEnd(arrow.length, '\u00a0'));
+  const plain = text
+    .replace(KEYCAPS, withoutKeys)
+    .replace(DOUBLE_ARROW, (arrow) => '→'.padEnd(arrow.length, '\u00a0'))
+    .replace(BOXES, (line) => (line === '─' || line === '━' ? '–' : ' '));
   if (!MARKUP.test(plain)) return plain;
   // A heading is one in Markdown, too.
   return plain
