@@ -92,7 +92,32 @@ const TEXTS: Readonly<Record<string, { readonly speaks: readonly string[]; reado
       us(`BALL\nFill the ball as you go.\n${HOLLOW}`),
       us(`BOTTOM\n${HOLLOW.replace('Rnd 8', 'Filling goes in.\nTOP\nRnd 8')}`),
       us(`BALL\n${HOLLOW.replace('Rnd 8', 'No stuffing is used.\nRnd 8')}`),
+      us(`ARM (make 2)\n${FLAT.replace('Rnd 8: fold flat, sc 6', 'Stuff lightly, flatten, and sc 6')}`),
       us(`COIN\nRnd 1: 6 sc in MR (6)\nRnd 2: inc x 6 (12)\nRnd 3: (sc 1, inc) x 6 (18)\nFasten off.\n`),
+    ],
+  },
+  'make/no-finish': {
+    speaks: [
+      us(`HEAD\n${SHUT}\nBODY\n${SHUT}\nCAP\n${SHUT.replace(/Fasten.*/, '')}\nASSEMBLY\nSew the cap on the head.\n`),
+      us(
+        `EAR (make 2)\n${OPEN}\nTAIL\n${OPEN}\nCHEEK (make 2)\n${OPEN.replace(/Fasten.*/, 'Fill a little.')}\nASSEMBLY\nSew all on.\n`,
+      ),
+      us(
+        `HEAD\n${SHUT}\nBODY\n${SHUT}\nHORN (make 2)\n${OPEN.replace(/Fasten.*/, 'A little stuffing goes in.')}\nASSEMBLY\nSew all on.\n`,
+      ),
+      us(
+        `LEG (make 4)\n${OPEN}\nBODY\n${SHUT}\nTAIL\n${OPEN.replace(/Fasten.*/, 'It measures 4 cm.')}\nASSEMBLY\nSew all on.\n`,
+      ),
+    ],
+    silent: [
+      us(
+        `HEAD\n${SHUT}\nBODY\n${SHUT}\nCAP\n${SHUT.replace(/Fasten.*/, 'Draw up.')}\nASSEMBLY\nSew the cap on the head.\n`,
+      ),
+      us(`HEAD\n${SHUT}\nBODY\n${SHUT}\nARM (make 2)\n${FLAT.replace(/Fasten.*/, '')}\nSew the arms to the body.\n`),
+      us(
+        `HEAD\n${SHUT}\nBODY\n${SHUT}\nARM (make 2)\n${OPEN.replace(/Fasten.*/, 'stuff lightly, fold, sc through both sides x4\nFO leave tail')}\nSew the arms to the body.\n`,
+      ),
+      us(`HEAD\n${SHUT.replace(/Fasten.*/, '')}\nBODY\n${SHUT.replace(/Fasten.*/, '')}\nThe head goes on the body.\n`),
     ],
   },
   'safety/heat': {

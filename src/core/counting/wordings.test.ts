@@ -21,6 +21,23 @@ type Row = readonly [edge: number, words: string, figures: string];
 
 /** Groups of wordings that other hands use for the same, in US terms. */
 const US: Readonly<Record<string, readonly Row[]>> = {
+  'a decrease by the stitches that it takes': [
+    [24, '* 1 sc in each of next 4 sc, next 2 sc tog.; rep. from * all round', '24 → 20'],
+    [24, '*sc in next 4 sc, next 2 sc tog; rep from * around', '24 → 20'],
+    [18, '(Next 2 sc tog.) 9 times', '18 → 9'],
+    [24, '(2 sc, next two made into one) x 6', '24 → 18'],
+    [24, 'next 3 sc tog, sc to end', '24 → 22'],
+  ],
+  'so many rounds, told before what they are': [
+    [24, '5 times sc all round', '24 → 24'],
+    [24, '3x sc all around', '24 → 24'],
+    [24, '24 x sc around', '24 → 24'],
+    [8, '3 sc in each st around', '8 → 24'],
+  ],
+  'talk before a star': [
+    [12, 'Stuff, * sc2tog, rep from * to end', '12 → 6'],
+    [12, 'Stuff firmly, *sc2tog; rep from * around. Draw up.', '12 → 6'],
+  ],
   'two of so many taken as one, by a word of language': [
     [24, 'join 3rd + 4th, all round', '24 → 18'],
     [25, 'join 4th & 5th all round', '25 → 20'],
@@ -537,6 +554,30 @@ describe.each(Object.entries(UK))('%s', (_, rows) => {
   });
 });
 
+describe('a count that is a sentence of its own', () => {
+  it.each([
+    ['two sc, decrease, six times. eighteen.', 18, 'agrees'],
+    ['two sc, decrease, six times. nineteen.', 19, 'off'],
+    ['sc 2, dec, 6 times. 19.', 19, 'off'],
+    ['(sc 2, dec) x 6. 18.', 18, 'agrees'],
+  ])('%s', (words, total, told) => {
+    const { round, outcome, verdict } =
+      decide(`US terms\n\nRnd 1: 24 sc in MR (24)\nRnd 2: ${words}\n`).rounds[1] ?? {};
+    expect([round?.stated?.total, outcome?.made, verdict]).toEqual([total, 18, told]);
+  });
+});
+
+describe('what stands in brackets beside a ring', () => {
+  it.each([
+    ['ring, 6 (white)', 6],
+    ['MR, 7 (in the light yarn)', 7],
+    ['ring, 6 (6)', 6],
+    ['mr, 6 (sc, inc)', 18],
+  ])('%s', (words, made) => {
+    expect(countPattern(readPattern(`US terms\n\nRnd 1: ${words}\n`)).rounds[0]?.outcome.made).toBe(made);
+  });
+});
+
 describe('what its count settles', () => {
   it.each<Row>([
     [18, 'sc entire round', '18 → 18'],
@@ -555,6 +596,10 @@ describe('what its count settles', () => {
     [12, 'even', '12 → 12'],
     [12, 'no shaping', '12 → 12'],
     [12, 'once around without increasing', '12 → 12'],
+    [24, 'twice sc around', '24 → 24'],
+    [24, '6 times: sc in every stitch', '24 → 24'],
+    [24, 'as they are', '24 → 24'],
+    [24, 'as they are, but only in the back loops', '24 → 24'],
   ])('on %i: %s', (edge, words, figures) => {
     const stated = figures.split(' ').at(-1);
     const text = `US terms\n\nRnd 1: ${edge} sc in MR (${edge})\nRnd 2: ${words} (${stated})\n`;

@@ -179,7 +179,7 @@ describe('whole pieces, with their names and what is made of each round', () => 
       'paragraphs that begin with a name',
       'US terms\n\nSHELL. 6 in a loop. Next time round 2 in each, 12. Then every other, 18. Leave it alone for two rounds. Every second and third together, 12. Stuff. All together in pairs, 6. Pull up.\n\n' +
         'BODY. 6 in a loop. 2 in each, 12. Three rounds of nothing. All together in pairs, 6. Pull up.\n',
-      ['SHELL: 6 12 18 18 12 6', 'BODY: 6 12 12 6'],
+      ['SHELL: 6 12 18 18 12 6', 'Body: 6 12 12 6'],
     ],
     [
       'counts in front, and plain rounds of which nothing is told',
@@ -315,6 +315,46 @@ describe('whole pieces, with their names and what is made of each round', () => 
       'letters of its own, and a piece begun in a chain by one of them',
       'OCTOPUS\n\nS=sc  D=2 sc in 1  T=sc2tog  C=ch  /n = do it n times\n\nHEAD\n1 S6 in ring →6\n2 D/6 →12\n3 S1D/6 →18\n4…6 S18 →18\n7 S1T/6 →12\n8 T/6 →6\n\nARM ×8\nC21, miss 1, D in each of 20 →40\nend: tail\n',
       ['Head: 6 12 18 18 12 6', 'Arm x8: 40'],
+    ],
+    [
+      'an old leaflet whose pieces go on from each other behind their names',
+      'THE FAWN.\n(British terms.)\n\nTHE BODY.—Commence with Fawn; make 2 ch.\n1st round.—6 d.c. in 2nd ch. from hook.\n2nd round.—2 d.c. in each d.c. (12 d.c.).\n3rd round.—* 1 d.c. in next d.c., 2 d.c. in next; rep. from * all round (18 d.c.).\n' +
+        '4th to 6th rounds.—1 d.c. in each d.c.\n7th round.—* 1 d.c. in next d.c., next 2 d.c. tog.; rep. from * all round (12 d.c.). Fasten off.\n\nTHE HEAD.—Work as Body to end of 3rd round.\n4th and 5th rounds.—1 d.c. in each d.c.\n6th round.—(Next 2 d.c. tog.) 9 times. Fasten off.\n\n' +
+        'THE EARS (make two).—With Fawn make 2 ch.\n1st round.—4 d.c. in 2nd ch. from hook.\n2nd round.—* 1 d.c. in next d.c., 2 d.c. in next; rep. from * once (6 d.c.). Fasten off.\n\nTHE TAIL.—With White work 1st and 2nd rounds of Body.\n3rd round.—1 d.c. in each d.c. Fasten off.\n',
+      ['Body: 6 12 18 18 12', 'Head: 18 18 9', 'Ears x2: 4 6', 'Tail: 12 12'],
+    ],
+    [
+      'names with how a piece begins, in a text that is read by its series',
+      'Hen (UK terms)\n\nBody. Begin at tail end with a ring.\nTurn 1: work 6 d.c. into ring.\nTurn 2: 2 d.c. into each d.c. - 12 d.c.\nTurn 3: (1 d.c. into next d.c., 2 d.c. into next d.c.) 6 times - 18 d.c.\nTurns 4 and 5: work even.\n\n' +
+        'Beak. With yellow make a ring.\nTurn 1: work 4 d.c. into ring.\nTurn 2: work even.\nFasten off.\n',
+      ['Body: 6 12 18 18', 'Beak: 4 4'],
+    ],
+    [
+      'a table in which a round without any change has empty cells',
+      'Turnip\nEverything in US single crochet.\n\nRoot\nrounds | plain | change | how often | then\n1 | ring | | | 4\n2 | 1 | inc | 2 | 6\n3 | 2 | inc | 2 | 8\n4-5 | | | | 8\n6 | 3 | inc | 2 | 10\n7 | 4 | inc | 2 | 12\n8-10 | | | | 12\n11 | 2 | dec | 3 | 9\n',
+      ['Root: 4 6 8 8 10 12 12 9'],
+    ],
+    [
+      'from how many, what, and how many then, with signs of its own',
+      'Hazel\n\nstitches (american): x = sc, the small numbers say how many of them\n  ^ = two x in one place        v = two x made into one\n\nbody\n0 > ring 6x > 6\n6 > 6^ > 12\n12 > 6(1x ^) > 18\n18 > 18x, fourteen rounds > 18\n18 > 6(1x v) > 12\n12 > 6v > 6\nclose\n\n' +
+        'ears, two\n0 > ring 5x > 5\n5 > 5^ > 10\nleave an end\n',
+      ['body: 6 12 18 18 12 6', 'ears x2: 5 10'],
+    ],
+    [
+      'a voice memo, with pieces that are named in passing and a closing told in words',
+      '(American words.)\n\nokay the body, teal.\nround one. six singles in a ring. six.\nround two. increase in all of them. twelve.\nround three. single, increase, six times. eighteen.\nrounds four through six. just singles. eighteen.\nand round seven flatten the top and go through both layers, nine singles. nine.\ncut it.\n\n' +
+        'okay wings, you need two, teal.\nround one. six singles in a ring. six.\nround two. increase in all of them. twelve.\nround three. just singles. twelve.\nfold it and go through both layers, six singles. cut it.\n',
+      ['body: 6 12 18 18 9', 'wings x2: 6 12 12 6'],
+    ],
+    [
+      'drawn boxes around the numbers',
+      'STRAWBERRY (us terminology)\n\nHEAD [cream]\n┌ 01 ┐ 6 sc in MR ............ {6}\n│ 02 │ inc x6 ................ {12}\n│ 03 │ (1 sc, inc) x6 ........ {18}\n│ 04-06 │ sc x18 ............. {18}\n│ 07 │ (1 sc, dec) x6 ........ {12}\n└ fo, stuff\n',
+      ['Head: 6 12 18 18 12'],
+    ],
+    [
+      'the count first, as a sentence, and rounds that stay as they are',
+      'Tortoise. Terms American. sc everywhere.\n\nShell, green\n1: 6. In a magic ring.\n2: 12. Two in every one.\n3: 18. Two in every second one.\n4 to 6: 18. As they are.\n7: 12. Every second and third together.\n8: 6. All together by twos.\nClose.\n',
+      ['Shell: 6 12 18 18 12 6'],
     ],
   ])('%s', (_, text, expected) => {
     expect(pieces(text)).toEqual(expected);

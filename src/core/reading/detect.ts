@@ -210,7 +210,7 @@ export function witnessesIn(text: string): TermsWitness[] {
 
 /** What a line may hold that says nothing but its terms: "US terms", "Terms: UK", "(written in British terminology throughout)". */
 const OF_TERMS: ReadonlySet<string> = new Set(
-  'us uk u s k american british english terms term terminology abbreviations language crochet standard pattern written in use uses used using is are this the all throughout'.split(
+  'us uk u s k american british english terms term words terminology abbreviations language crochet standard pattern written in use uses used using is are this the all throughout'.split(
     ' ',
   ),
 );

@@ -47,6 +47,8 @@ const DIVIDES = /(?<!\p{L})(?:shape (?:the )?(?:neck|armhole|shoulder)|skip|miss
 const LEAD = /^[^\p{L}\d]{0,4}(\p{L}[\p{L} '’-]{1,28}?)\s*(?:[:.]\s*[*_]{1,2}|[*_]{1,2}\s*[:.–—-]|:)(?=\s)/u;
 
 const LONGEST_NAME = 40;
+/** How much a line that is said in passing must look like a name. */
+const NAMES = 3;
 /** "Just like the first leg", "Work as for right arm" */
 const LIKE_OTHER =
   /^\W*(?:(?:just|exactly|work(?:ed)?|made?|make|crochet) )*(?:like|same as|as for|as) (?:the )?\p{L}{3}/iu;
@@ -358,7 +360,8 @@ class Outliner {
       label?.from === 1 &&
       last !== undefined &&
       stretch?.rounds.some((round) => round.labelled && round.from === 1) === true;
-    const named = this.#pending ?? (restarts && prose && label.series === stretch.series ? this.#told(prose) : null);
+    const passing = stretch ? restarts && label.series === stretch.series : label?.from === 1;
+    const named = this.#pending ?? (passing && prose ? this.#told(prose, stretch === null) : null);
     const beginning: Beginning = {
       name: null,
       start: prose && chainStartIn(words, this.#lexicon.compact, prose.from),
@@ -393,12 +396,14 @@ class Outliner {
   }
 
   /** "now the flippers, black, two of them": a piece that is named in passing, above its first round. */
-  #told(prose: Span): { heading: Heading; span: Span } | null {
-    const [from, to] = [lineIndexAt(this.#source, prose.from), lineIndexAt(this.#source, prose.to)];
-    const heading = bestName(this.#source, from, to + 1, 3)?.heading;
-    return heading?.section === null && /^[\p{L} '’-]+$/u.test(heading.name)
-      ? { heading: { ...heading, rest: '' }, span: prose }
-      : null;
+  #told(prose: Span, first: boolean): { heading: Heading; span: Span } | null {
+    const to = lineIndexAt(this.#source, prose.to);
+    // Above the first piece many lines may look like the name of one.
+    const from = first ? Math.max(0, to - 1) : lineIndexAt(this.#source, prose.from);
+    const best = bestName(this.#source, from, to + 1, NAMES);
+    if (best?.heading.section !== null || !/^[\p{L} '’-]+$/u.test(best.heading.name)) return null;
+    if (first && !namesPart(best.heading.name)) return null;
+    return { heading: { ...best.heading, rest: '' }, span: lineSpan(this.#source, best.line) };
   }
 
   #newPart(heading: Heading, span: Span, beginning: Beginning): void {

@@ -47,6 +47,19 @@ describe('words that a text explains itself', () => {
     ['● = sc, ✚ = 2 sc in one st, ▽ = sc2tog', ['●: step1', '✚: 2 in 1', '▽: 1 in 2']],
     ['  .    single crochet\n  <    two single crochet in one stitch', ['.: step1', '<: 2 in 1']],
     ['(US: s sc, i two sc in one, d two sc together)', ['s: step1', 'i: 2 in 1', 'd: 1 in 2']],
+    // a name first, and then what it is
+    [
+      'p is plain, that is one single crochet. d is a double-up, two single crochet in the same stitch. g is a gather, two single crochet taken together.',
+      ['p: step1', 'd: 2 in 1', 'g: 1 in 2'],
+    ],
+    ['x = sc, the small numbers say how many of them', ['x: step1']],
+    ['v = two sc made into one', ['v: 1 in 2']],
+    // terms that begin with a figure, and labels that are no terms
+    [
+      'sc = single crochet, 2in1 = 2 sc in one st, 2>1 = sc 2 sts together.',
+      ['sc: step1', '2in1: 2 in 1', '2>1: 1 in 2'],
+    ],
+    ['round four: sc in every stitch\nverse VI: two sc together\nseven and eight: sc in every stitch', []],
     // several in a sentence, or in a line
     [
       'In my kitchen a plain is a single crochet, a double is two single crochet in one stitch, and a merge is two single crochet together.',

@@ -74,10 +74,12 @@ function dittoAt(reader: Reader, at: number): number | null {
 
 const SHAPING = ['shaping', 'change', 'changes', 'inc', 'dec'];
 
-/** "even", "straight", "plain", "without increases", "no more shaping"; null where no such words stand. */
+/** "even", "straight", "plain", "as they are", "without increases", "no more shaping"; null where no such words stand. */
 export function plainWords(reader: Reader, at: number): number | null {
   if (isWord(reader, at, 'even', 'plain', 'straight'))
     return isWord(reader, at + 1, 'up') ? at + 2 : pass(reader, at + 1, 'round-word', 'row-word');
+  if (isWord(reader, at, 'as') && isWord(reader, at + 1, 'they', 'it') && isWord(reader, at + 2, 'are', 'is'))
+    return at + 3;
   if (isWord(reader, at, 'nothing') && isWord(reader, at + 1, 'for')) return at + 1;
   if (!isWord(reader, at, 'without', 'with', 'no')) return null;
   let i = isWord(reader, at, 'with') ? at + 1 : at;

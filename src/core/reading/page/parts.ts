@@ -1,7 +1,15 @@
 import { withoutTerms } from '../detect.js';
 import { lineIndexAt, lineSpan, type SourceText } from '../../text/source.js';
 import { cardinal } from '../../vocabulary/numbers.js';
-import { headingByLook, headingByPlace, MAKES_STITCHES, sectionOf, withoutNumber, type Heading } from '../headings.js';
+import {
+  headingByLook,
+  headingByPlace,
+  headingOfPart,
+  MAKES_STITCHES,
+  sectionOf,
+  withoutNumber,
+  type Heading,
+} from '../headings.js';
 import type { Unit } from './unit.js';
 
 /** First words of a line that tells the maker to do something, and so names nothing. */
@@ -129,7 +137,7 @@ export function nameIn(written: string): Heading | null {
   const text = line.replace(/^[^\p{L}\d]*(?:\d{1,2}[.)]?\s+|[A-Z]\s{2,})?/u, '').replace(/[^\p{L}\d)!?'’"”]+$/u, '');
   // "2 ROOF", "B  BURR, moss"
   const bare = line.trim().replace(/^(?:\d{1,2}[.)]?\s+(?=\p{L})|[A-Z]\s{2,})/u, '');
-  const known = headingByLook(bare) ?? headingByPlace(bare);
+  const known = headingByLook(bare) ?? headingByPlace(bare) ?? headingOfPart(bare);
   const { name, many } = calledIn(text, known);
   // "four of these" belongs to the name above it.
   if (!name || MAKES_STITCHES.test(text) || ONLY_SO_MANY.test(text)) return null;

@@ -293,6 +293,19 @@ describe('the edge that a hand says in front', () => {
   });
 });
 
+describe('numbers with nothing but signs between them', () => {
+  it('are told together', () => {
+    const lines = [
+      '1/ ring, 6 =6',
+      '2/ inc x6 =12',
+      '3/ (sc, inc) x6 =18',
+      '4/ 5/ 6/ sc around =18',
+      '7/ (sc, dec) x6 =12',
+    ];
+    expect(told(lines.join('\n')).slice(2)).toEqual(['3 (sc, inc) x6 =18', '4-6 sc around =18', '7 (sc, dec) x6 =12']);
+  });
+});
+
 describe('several rounds in a sentence', () => {
   it('are cut behind each count', () => {
     const text =
