@@ -59,7 +59,7 @@ export function tokenize(text: string, span: Span, most = Infinity, alphabet: Al
       holdSpelt(tokens, text, i, alphabet);
       continue;
     }
-    const joined = alphabet && (spaced || isLetter(code)) ? joinedAt(text, i, end, alphabet) : null;
+    const joined = alphabet && (tokens.at(-1)?.to !== i || isLetter(code)) ? joinedAt(text, i, end, alphabet) : null;
     if (joined !== null) {
       push('word', i, i + joined.length, joined, 0);
       i += joined.length;

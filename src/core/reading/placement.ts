@@ -1,4 +1,5 @@
 import { once, type Amount, type Place } from '../pattern/instruction.js';
+import { isNear } from '../vocabulary/resembles.js';
 import type { Loops } from '../vocabulary/stitches.js';
 import { filling, passRound } from './amount.js';
 import { passSpace } from './count.js';
@@ -81,7 +82,8 @@ export function pieceNamed(reader: Reader, at: number): { name: string; next: nu
   if (!first || !second) return null;
   const chosen = first.kind === 'ordinal' || WHICH.includes(first.word);
   const which = isWord(reader, at + 1, 'one') && endsHere(reader, at + 2);
-  if (THEM.includes(second.word)) return null;
+  // "on other sidde" is misspelt, and no piece.
+  if (THEM.includes(second.word) || (second.word !== 'side' && isNear(second.word, 'side'))) return null;
   if (chosen && (which || (second.kind === 'word' && !reader.lexeme(at + 1))))
     return { name: reader.text.slice(first.from, second.to).toLowerCase(), next: at + 2 };
   const numbered = first.kind === 'word' && first.word !== 'for' && second.kind === 'number';

@@ -27,7 +27,8 @@ export function termsNear(word: string): readonly string[] {
   return TERMS.includes(word) ? [] : TERMS.filter((term) => isNear(word, term));
 }
 
-function isNear(word: string, term: string): boolean {
+/** Whether a word, in small letters, is a term but for one letter. */
+export function isNear(word: string, term: string): boolean {
   if (Math.abs(word.length - term.length) > 1) return false;
   if (term.length < SHORTEST) return !/[aeiou]/.test(word) && word.length === SHORTEST && differsByOne(word, term);
   // "ground" is no misspelt "around"; short terms are misspelt in their first letter as well.

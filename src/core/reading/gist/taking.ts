@@ -114,15 +114,15 @@ export class Taking {
       if (next <= i) throw FAILS;
       i = next;
     }
-    if (said) {
-      const steps = line.takeFrom(said.from);
-      const first = steps[0];
-      if (!first) throw FAILS;
-      // "6 times: sc all round" is six rounds.
-      const round = steps.length === 1 && first.kind === 'work' && isPlainRound(first);
-      line.push(round ? first : repeated(steps, said.amount, spanOf(this.#run.items, from, to)));
-    }
+    if (said) line.push(this.#repeated(line.takeFrom(said.from), said.amount, spanOf(this.#run.items, from, to)));
     return line.steps;
+  }
+
+  /** What was said how often; "6 times: sc all round" is six rounds. */
+  #repeated(steps: readonly Step[], amount: Amount, span: Span): Step {
+    const [first] = steps;
+    if (!first) throw FAILS;
+    return steps.length === 1 && first.kind === 'work' && isPlainRound(first) ? first : repeated(steps, amount, span);
   }
 
   /** "6 times: dc, 2 dc in one": said before what is done. */

@@ -30,9 +30,11 @@ const RING_TOLD =
   /^\W*(?:an? )?(?:loop|circle)(?!\p{L})[^.]{0,30}(?<!\p{L})in it(?!\p{L})|^\W*(?:\d{1,2}|\p{L}{3,6}) (?:\p{L}+ )?in(?:to)? (?:an?|the) (?:loop|circle)(?!\p{L})/iu;
 /** "the next gets two" */
 const GETS = /(?<!\p{L})(?:gets?|receives?) (?:\d|one|two|three)(?!\p{L})/iu;
-/** "24 for two rounds", "24 sc for 5 rounds" */
-const FOR_ROUNDS =
-  /(?<!\p{L})(?:\d{1,3}(?: \p{L}+)?|\p{L}{3,12}) for (?:\d{1,3}|\p{L}{3,5}) (?:rounds?|rows?|rnds?|rds?)(?!\p{L})/iu;
+/** "24 for two rounds", "24 sc for 5 rounds", "24 over two rounds" */
+const FOR_ROUNDS = new RegExp(
+  String.raw`(?<!\p{L})(?:(?:\d{1,3}(?: \p{L}+)?|\p{L}{3,12}) for|(?:\d{1,3}|${NUMBER_WORDS}) \p{L}{2,4}) (?:\d{1,3}|\p{L}{3,5}) (?:rounds?|rows?|rnds?|rds?)(?!\p{L})`,
+  'iu',
+);
 /** "rounds 1 to 5 exactly like the head" */
 const NUMBERED = /(?<!\p{L})(?:rounds?|rows?|rnds?|rds?)\s+(\d{1,3})(?:\s*(?:-|–|to|and)\s*(\d{1,3}))?/iu;
 /** "first three rounds of the legs again" */
