@@ -15,8 +15,8 @@ import { NO_UNITS, type Unit, type Units } from './page/unit.js';
 import { Passages } from './passages.js';
 import { Pieces, type Beginning } from './pieces.js';
 import { headingSaid, NO_ROLES, sectionOfRole, withSaid, type Roles } from './roles.js';
-import { roundOf, type OpenRound } from './rounds.js';
-import { chainStartIn, freeLoopsIn } from './starts.js';
+import { foldIn, roundOf, type OpenRound } from './rounds.js';
+import { saidBefore } from './starts.js';
 import { HEADS_TABLE } from './traits.js';
 import { UnlabelledRounds, type UnlabelledRound } from './unlabelled.js';
 import { goesOnFrom } from './wrapped.js';
@@ -30,21 +30,9 @@ export interface Outline {
   readonly passages: readonly Passage[];
 }
 
-const MAY_FOLD = /fold|flatten|press|pinch/i;
-const FOLDED =
-  /(?<=\d[^()[\]{}]{0,12}[)\]}])[.,;]?\s+(?=(?:now )?(?:fold|flatten|press|pinch)(?!\p{L})[^\n]{0,60}\d)/iu;
-const THROUGH_BOTH =
-  /(?:fold|flatten|press|pinch)[^]{0,80}(?:through|both|two)\s+(?:both\s+|the\s+)?(?:layers|sides|thicknesses|edges)/iu;
 const FIRST_RING = /^\W{0,4}0?1[.):]\s.*(?<!\p{L})(?:ring|circle|loop|mr)(?!\p{L})/iu;
-/** "Skip the first 15 st and join in st 16", "Divide for the legs". */
-const TAKES_SHARE =
-  /(?<!\p{L})(?:skip|miss)\s(?:\p{L}+\s){0,2}\d|(?<!\p{L})(?:divide|split|shape (?:the )?(?:neck|armholes?|shoulders?))(?!\p{L})/iu;
 /** "(6 dc). Break off": what closes the bracket of a count. */
 const ENDS_COUNT = /^[^()[\]{}\n]{0,20}[)\]}][\s.;,]*/u;
-/** Yarn is joined anew: what follows is worked where it says, though its numbers go on. */
-const JOINS = /(?<!\p{L})(?:re)?(?:join|attach)(?!\p{L})/iu;
-const DIVIDES = /(?<!\p{L})(?:shape (?:the )?(?:neck|armhole|shoulder)|skip|miss|divid|split|separat|unworked)/iu;
-const LEAD = /^[^\p{L}\d]{0,4}(\p{L}[\p{L} '’-]{1,28}?)\s*(?:[:.]\s*[*_]{1,2}|[*_]{1,2}\s*[:.–—-]|:)(?=\s)/u;
 
 const LONGEST_NAME = 40;
 /** How much a line that is said in passing must look like a name. */
@@ -362,22 +350,23 @@ class Outliner {
       stretch?.rounds.some((round) => round.labelled && round.from === 1) === true;
     const passing = stretch ? restarts && label.series === stretch.series : label?.from === 1;
     const named = this.#pending ?? (passing && prose ? this.#told(prose, stretch === null) : null);
+    const said = prose && saidBefore(words, prose.from, this.#lexicon.compact);
     const beginning: Beginning = {
       name: null,
-      start: prose && chainStartIn(words, this.#lexicon.compact, prose.from),
-      into: prose && freeLoopsIn(words, prose.from),
-      divided: prose !== null && DIVIDES.test(this.#source.text.slice(prose.from, prose.to)),
+      start: said?.start ?? null,
+      into: said?.into ?? null,
+      divided: said?.divided === true,
       series: label?.series ?? '',
     };
     if (named && this.#isUnder(named.heading)) this.#pieces.divide({ ...beginning, name: named.heading.name });
     else if (named) this.#newPart(named.heading, named.span, beginning);
     else if (!stretch) this.#newPart(this.#unnamed(), spanAt(label?.span.from ?? 0), beginning);
     else if (restarts || (label && beginning.series !== stretch.series))
-      this.#pieces.divide({ ...beginning, name: leadOf(words) ?? leadOf(lastLine(words)) });
-    else if (beginning.into && (!label?.from || JOINS.test(words)))
-      this.#pieces.divide({ ...beginning, name: leadOf(words) });
-    else if (label?.from && last && TAKES_SHARE.test(words)) this.#pieces.divide(beginning);
-    this.#flat = prose && MAY_FOLD.test(words) && THROUGH_BOTH.test(words) ? prose : null;
+      this.#pieces.divide({ ...beginning, name: said?.name ?? null });
+    else if (beginning.into && (!label?.from || said?.joins === true))
+      this.#pieces.divide({ ...beginning, name: said?.lead ?? null });
+    else if (label?.from && last && said?.takesShare === true) this.#pieces.divide(beginning);
+    this.#flat = said?.flat === true ? prose : null;
     this.#pending = null;
     this.#prose = null;
     this.#section = 'part';
@@ -426,15 +415,10 @@ class Outliner {
     const open = this.#open;
     if (!open || !this.#pieces.part) return;
     this.#open = null;
-    const body = this.#source.text.slice(open.bodyFrom, open.to);
-    const fold = MAY_FOLD.test(body) && !open.unit ? FOLDED.exec(body) : null;
-    const to = fold ? open.bodyFrom + fold.index + 1 : open.to;
-    this.#push({ ...open, to });
     // "(sc 1, inc) x 6 (18). Fold, sc through both layers (9).": the closing is a round of its own.
-    if (fold) {
-      const from = open.bodyFrom + fold.index + fold[0].length;
-      this.#push({ label: null, from, bodyFrom: from, to: open.to });
-    }
+    const fold = open.unit ? null : foldIn(this.#source.text, { from: open.bodyFrom, to: open.to });
+    this.#push({ ...open, to: fold?.from ?? open.to });
+    if (fold) this.#push({ label: null, from: fold.to, bodyFrom: fold.to, to: open.to });
   }
 
   #push(open: OpenRound): void {
@@ -523,18 +507,4 @@ function isRound(role: LineRole | undefined): boolean {
 
 function spanAt(at: number): Span {
   return { from: at, to: at };
-}
-
-function lastLine(words: string): string {
-  return (
-    words
-      .trimEnd()
-      .split(/[\r\n]+/)
-      .at(-1) ?? ''
-  );
-}
-
-/** The name that words begin with. */
-function leadOf(words: string): string | null {
-  return LEAD.exec(`${words} `)?.[1]?.trim() ?? null;
 }

@@ -129,3 +129,14 @@ export function firstWords(text: string): string {
     .join(' ');
   return words.length > 28 ? `${words.slice(0, 27)}…` : words;
 }
+
+const MAY_FOLD = /fold|flatten|press|pinch/i;
+const FOLDED =
+  /(?<=\d[^()[\]{}]{0,12}[)\]}])[.,;]?\s+(?=(?:now )?(?:fold|flatten|press|pinch)(?!\p{L})[^\n]{0,60}\d)/iu;
+
+/** Where a round is folded and closed behind its count: where it ends, and where its closing begins; null where it is not. */
+export function foldIn(text: string, { from, to }: Span): Span | null {
+  const body = text.slice(from, to);
+  const fold = MAY_FOLD.test(body) ? FOLDED.exec(body) : null;
+  return fold && { from: from + fold.index + 1, to: from + fold.index + fold[0].length };
+}

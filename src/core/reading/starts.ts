@@ -80,3 +80,56 @@ function loopsLeft(prose: string, offset: number): Stretch['into'] {
     span: { from: offset + match.index, to: offset + match.index + all.length },
   };
 }
+
+/** "Fold in half and work through both layers:" */
+const THROUGH_BOTH =
+  /(?:fold|flatten|press|pinch)[^]{0,80}(?:through|both|two)\s+(?:both\s+|the\s+)?(?:layers|sides|thicknesses|edges)/iu;
+/** "Skip the first 15 st and join in st 16", "Divide for the legs". */
+const TAKES_SHARE =
+  /(?<!\p{L})(?:skip|miss)\s(?:\p{L}+\s){0,2}\d|(?<!\p{L})(?:divide|split|shape (?:the )?(?:neck|armholes?|shoulders?))(?!\p{L})/iu;
+/** Yarn is joined anew: what follows is worked where it says, though its numbers go on. */
+const JOINS = /(?<!\p{L})(?:re)?(?:join|attach)(?!\p{L})/iu;
+const DIVIDES = /(?<!\p{L})(?:shape (?:the )?(?:neck|armhole|shoulder)|skip|miss|divid|split|separat|unworked)/iu;
+/** "*lip of the hull:* join …", "Rim: …" */
+const LEAD = /^[^\p{L}\d]{0,4}(\p{L}[\p{L} '’-]{1,28}?)\s*(?:[:.]\s*[*_]{1,2}|[*_]{1,2}\s*[:.–—-]|:)(?=\s)/u;
+
+/** What the words between two rounds say of the one to come. */
+export interface SaidBefore {
+  readonly start: PieceStart | null;
+  readonly into: Stretch['into'];
+  /** A part of the stitches is left, or goes to something else. */
+  readonly divided: boolean;
+  readonly takesShare: boolean;
+  readonly joins: boolean;
+  /** It goes through both layers. */
+  readonly flat: boolean;
+  /** The name that the words begin with, and that they or their last line begin with. */
+  readonly lead: string | null;
+  readonly name: string | null;
+}
+
+/** Reads what stands between two rounds. @param offset where the words begin. */
+export function saidBefore(words: string, offset: number, compact: boolean): SaidBefore {
+  const lead = leadOf(words);
+  return {
+    start: chainStartIn(words, compact, offset),
+    into: freeLoopsIn(words, offset),
+    divided: DIVIDES.test(words),
+    takesShare: TAKES_SHARE.test(words),
+    joins: JOINS.test(words),
+    flat: THROUGH_BOTH.test(words),
+    lead,
+    name:
+      lead ??
+      leadOf(
+        words
+          .trimEnd()
+          .split(/[\r\n]+/)
+          .at(-1) ?? '',
+      ),
+  };
+}
+
+function leadOf(words: string): string | null {
+  return LEAD.exec(`${words} `)?.[1]?.trim() ?? null;
+}
