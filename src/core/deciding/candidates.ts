@@ -226,6 +226,7 @@ function bodyOf({ bodyFrom, span, label }: Round): Span {
   return { from: bodyFrom < span.to ? bodyFrom : Math.min(span.to, span.from + label.length), to: span.to };
 }
 
+/** Whether words hold neither a letter nor a figure. */
 function saysNothing(text: string, { from, to }: Span): boolean {
   return !/[\p{L}\d]/u.test(text.slice(from, to));
 }

@@ -129,6 +129,8 @@ const OF_YARN =
 /** What is spoken of beside the name of a country, and so no pronoun; behind "all of" terms alone. */
 const SURE = /term|crochet|abbrev/i;
 const SAID = /term|crochet|abbrev|stitches/i;
+/** "us words, all of it": who begins a sentence so speaks of terms. */
+const BEGINS = /(?:\n[ \t]*\n|[.;:(])\s*$/u;
 /** "let us", "all of us" */
 const PRONOUN =
   /(?<!\p{L})(?:let|lets|of|with|for|to|by|from|join|and|give|gives|tell|tells|show|shows|send|like|than|both)\s$/iu;
@@ -166,7 +168,8 @@ export function declarationsIn(text: string): { vocabulary: Vocabulary; span: Sp
     if (!after && !before && !alone) continue;
     // "us" in lower case is a pronoun unless terms are spoken of.
     const spoken = PRONOUN.test(text.slice(Math.max(0, match.index - 12), match.index)) ? SURE : SAID;
-    if (name === 'us' && !alone && !spoken.test((after ?? before)?.[0] ?? '')) continue;
+    const begins = after !== null && BEGINS.test(text.slice(Math.max(0, match.index - 6), match.index));
+    if (name === 'us' && !alone && !begins && !spoken.test((after ?? before)?.[0] ?? '')) continue;
     const vocabulary = /^(?:uk|u\.k\.|british|english)$/i.test(name) ? 'uk' : 'us';
     found.push({ vocabulary, span: { from: match.index, to: end } });
   }

@@ -217,6 +217,7 @@ export function readWork(reader: Reader, at: number): ReadWork | null {
   return { work, loops: placement?.loops ?? null, next: i };
 }
 
+/** Whether an amount before a stitch that goes all round counts the rounds: with the word, or with a sign and too few for stitches. */
 function saysRounds(
   reader: Reader,
   at: number,
