@@ -34,6 +34,13 @@ const US: Readonly<Record<string, readonly Row[]>> = {
     [24, '24 x sc around', '24 → 24'],
     [8, '3 sc in each st around', '8 → 24'],
   ],
+  'once more, and twice': [
+    [8, '2 sc, dec; repeat once more', '8 → 6'],
+    [12, '2 sc, dec, repeat twice more', '12 → 9'],
+    [12, '*2 sc, dec; rep from * twice more', '12 → 9'],
+    [8, '*2 sc, dec; rep from * once', '8 → 6'],
+    [12, '6·(sc, inc)', '12 → 18'],
+  ],
   'talk before a star': [
     [12, 'Stuff, * sc2tog, rep from * to end', '12 → 6'],
     [12, 'Stuff firmly, *sc2tog; rep from * around. Draw up.', '12 → 6'],

@@ -347,6 +347,23 @@ describe('whole pieces, with their names and what is made of each round', () => 
       ['body: 6 12 18 18 9', 'wings x2: 6 12 12 6'],
     ],
     [
+      'on how many, then what, then how many: no number of a round among them',
+      'Pumpkin (US terms, single crochet)\n\nPumpkin, orange\nFrom nothing: ring of six: six.\nOn six: two in each: twelve.\nOn twelve: one, two in the next, all the way: eighteen.\nOn eighteen: two, two in the next, all the way: twenty-four.\n' +
+        'On twenty-four: one in each, eight rounds of that: twenty-four.\nOn twenty-four: two, next two as one, all the way: eighteen.\nOn eighteen: one, next two as one, all the way: twelve.\nOn twelve: two as one, all the way: six.\n',
+      ['Pumpkin: 6 12 18 24 24 18 12 6'],
+    ],
+    [
+      'products and sums',
+      'x := single crochet (US), v := increase (2x in one), a := decrease (2x as one)\n\nWrapper\nR1 = ring(6x) = 6\nR2 = 6·v = 12\nR3 = 6·(x + v) = 18\nR4 = 18x = 18\nR5 = 6·(x + a) = 12\nR6 = 6·a = 6\n',
+      ['Wrapper: 6 12 18 18 12 6'],
+    ],
+    [
+      'bold ends of a range, stressed counts, and rounds like those of another piece',
+      '# Bunny\n\n*US terms.*\n\n## Head – **oat**\n\n**R1** — `6 sc` in a magic ring → *6*\n**R2** — `inc` ×6 → *12*\n**R3** — `sc, inc` ×6 → *18*\n**R4 – R6** — `sc` around → *18*\n\n' +
+        '## Body – **oat**\n\n**R1** to **R3** — like the head → *18*\n**R4 – R8** — `sc` around → *18*\n**R9** — `sc, dec` ×6 → *12*\n',
+      ['Head – oat: 6 12 18 18', 'Body – oat: 18 18 12'],
+    ],
+    [
       'drawn boxes around the numbers',
       'STRAWBERRY (us terminology)\n\nHEAD [cream]\n┌ 01 ┐ 6 sc in MR ............ {6}\n│ 02 │ inc x6 ................ {12}\n│ 03 │ (1 sc, inc) x6 ........ {18}\n│ 04-06 │ sc x18 ............. {18}\n│ 07 │ (1 sc, dec) x6 ........ {12}\n└ fo, stuff\n',
       ['Head: 6 12 18 18 12'],

@@ -42,7 +42,11 @@ function saysTimes(reader: Reader, at: number): boolean {
 /** "x 6", "×6", "*6", "6 times", "6x", "twice", "5 more times" (one more than it says). */
 function counted(reader: Reader, at: number, afterRepeat: boolean): ReadAmount | null {
   const named = meaningAt(reader, at, 'times');
-  if (named && named.meaning.times !== null) return times(named.meaning.times, named.next);
+  if (named && named.meaning.times !== null) {
+    // "repeat once more" is two in all.
+    const later = pass(reader, named.next, 'more');
+    return times(named.meaning.times + (later > named.next ? 1 : 0), later);
+  }
   const token = tokenAt(reader, at);
   // In letters X is the stitch: "(white) X9".
   const signX = token?.raw === 'X' && !meaningAt(reader, at, 'stitch', 'shaping');

@@ -60,9 +60,9 @@ export function definitions(
   return known;
 }
 
-/** "a UK double crochet" is told in the words of the vocabulary that it names. */
+/** "a UK double crochet", "single crochet (US)" is told in the words of the vocabulary that it names. */
 function inOwnTerms(written: string, vocabulary: Vocabulary, lexicon: Lexicon): [meaning: string, lexicon: Lexicon] {
-  const named = /(?<!\p{L})(?:(US|American)|UK|British)\s(?:terms?\s)?/u.exec(written);
+  const named = /\(?(?<!\p{L})(?:(US|American)|UK|British)(?:\sterms?)?(?:\)|\s)/u.exec(written);
   if (!named) return [written, lexicon];
   const told = named[1] === undefined ? 'uk' : 'us';
   return [written.replace(named[0], ''), told === vocabulary ? lexicon : new Lexicon(told, false)];

@@ -202,7 +202,7 @@ const LEADS_ON =
   /^(?:(?:first(?: of all)?|then|now|and|next|finally|lastly)(?:,\s+|\s+(?=(?:(?:then|now)\s+)?(?:the|a|an|his|her|its|their)\s)))+(?:(?:the|a|an|his|her|its|their)\s+)?(?=\p{L})/iu;
 
 function named(written: string, level: number, capitals: string | null = null): Heading {
-  const text = capitals ? written : written.replace(LEADS_ON, '');
+  const text = (capitals ? written : written.replace(LEADS_ON, '')).replace(/\*\*|__/g, '');
   const quantity = quantityIn(text) ?? figureBehind(text);
   // "Make 5 body balls, each in another color:"
   const first = /^(?:make|crochet|work)\s+(?:\d+|\p{L}+)\s+(?=\p{L})/iu.exec(text);

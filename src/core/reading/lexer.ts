@@ -145,6 +145,8 @@ export function tokenize(text: string, span: Span, most = Infinity, alphabet: Al
     if (open >= 0) push('open', i, i + 1, c, open);
     else if (close >= 0) push('close', i, i + 1, c, close);
     else if (c === '-' && isJoint(text, i, end)) spaced = true;
+    // "6·(sc, inc)"
+    else if (c === '·' && tokens.at(-1)?.to === i && isDigit(text.charCodeAt(i - 1))) push('mark', i, i + 1, '×', 0);
     else push('mark', i, i + 1, normalMark(c), 0);
     i += 1;
   }

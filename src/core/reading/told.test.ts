@@ -59,6 +59,11 @@ describe('words that a text explains itself', () => {
       'sc = single crochet, 2in1 = 2 sc in one st, 2>1 = sc 2 sts together.',
       ['sc: step1', '2in1: 2 in 1', '2>1: 1 in 2'],
     ],
+    [
+      'x := single crochet (US), v := increase (2 sc in one), a := decrease (2 sc as one)',
+      ['x: step1', 'v: 2 in 1', 'a: 1 in 2'],
+    ],
+    ['Everything is single crochet (US terms)', []],
     ['round four: sc in every stitch\nverse VI: two sc together\nseven and eight: sc in every stitch', []],
     // several in a sentence, or in a line
     [

@@ -8,7 +8,7 @@ const HEAD = new RegExp(
   String.raw`(?<![^\s("“'‘,;.:>|])` +
     // In quotation marks any words may be a term; else no article is part of one.
     String.raw`(?:["“'‘](?<quoted>\p{L}[\p{L}\d]*(?: \p{L}+){0,2})["”'’]|(?:an? |the |by |for |(?:when |if )?(?:I|we) say )?(?<words>\p{L}[\p{L}\d]*(?: (?!an? |the )\p{L}+){0,2}?))` +
-    String.raw`(?:\s+(?<verb>is|are|means?|reads?|stands? for|takes|makes|I mean)\s+|\s?(?:=|→|>>|\.{3,}|…|(?<bracket>\())\s?)`,
+    String.raw`(?:\s+(?<verb>is|are|means?|reads?|stands? for|takes|makes|I mean)\s+|\s?(?::?=|→|>>|\.{3,}|…|(?<bracket>\())\s?)`,
   'giu',
 );
 const WRITTEN_FOR = /(?<!\p{L})(?<words>\p{L}{1,6}) for /giu;
@@ -31,7 +31,7 @@ const MEANING_FIRST =
   /(?<![^\s(,;.:])((?:\d|two|three)\s?\p{L}[^,;.:()=]{4,40}?)(?:\s(?:is|are)(?: called)?\s|\s?[=(→]\s?|\s(?=an? ))(?:an? )?["“'‘]?(\p{L}[\p{L}\d]*(?: \p{L}+)?)["”'’]?(?=[,;.)]|\s?$| and )/giu;
 /** Words that a sentence can begin with, and that no hand calls a stitch by. */
 const NO_TERM =
-  /^(?:this|that|these|those|it|there|here|which|what|he|she|they|we|i|you|rounds?|rows?|rnds?|rd|yarn|hook|colou?r|stitch(?:es)?|sts?|one|all|each|every|body|head|the|first|last|next|work|two|three|four|five|six|if|no)(?!\p{L})|\s\d+$/iu;
+  /^(?:this|that|these|those|it|there|here|which|what|he|she|they|we|i|you|rounds?|rows?|rnds?|rd|yarn|hook|colou?r|stitch(?:es)?|sts?|one|all|each|every(?:thing)?|body|head|the|first|last|next|work|two|three|four|five|six|if|no)(?!\p{L})|\s\d+$/iu;
 
 /** What a stretch of text tells of its own words in sentences, and of its signs; not all of it need be crochet. */
 export function toldIn({ text, remember }: SourceText, from: number, to: number): LegendEntry[] {
@@ -128,13 +128,16 @@ function headsIn(line: string): Head[] {
   const listed = [...line.matchAll(LISTED)];
   const isList = listed.length >= FEWEST_LISTED;
   const heads = [...line.matchAll(HEAD)];
-  const bracketed = heads.filter(({ groups }) => groups?.bracket);
+  const unbracketed = heads.filter(({ groups }) => !groups?.bracket);
+  const bracketed = heads.length - unbracketed.length;
+  // "x := single crochet (US), v := increase (2x in one)": what stands in brackets is of the meaning.
+  const inBrackets = !isList && bracketed >= FEWEST_BRACKETED && bracketed > unbracketed.length;
   const bullet = BULLET.test(line) && !/\s{2,}|\t/.test(line.trim());
   const signs = [...line.matchAll(SIGN)].filter(({ groups }) => !(bullet && groups?.sign));
   const found = [
     ...signs,
     ...(isList ? listed : []),
-    ...(isList || bracketed.length < FEWEST_BRACKETED ? heads.filter(({ groups }) => !groups?.bracket) : heads),
+    ...(inBrackets ? heads : unbracketed),
     ...(/\bwrite\b/i.test(line) ? line.matchAll(WRITTEN_FOR) : []),
   ].map(({ 0: { length }, index, groups = {} }) => ({
     term: groups.quoted ?? groups.words ?? groups.sign ?? groups.equal ?? '',

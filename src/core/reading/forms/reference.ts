@@ -40,38 +40,41 @@ export const reference: InstructionForm = {
     const behind = (before ?? back) ? null : (pieceNamed(reader, i) ?? pieceOf(reader, i));
     if (behind) i = behind.next;
     const piece = before ?? behind;
-    let times: number | null = null;
-    if (isWord(reader, i, 'for')) {
-      const number = tokenAt(reader, i + 1);
-      const unit =
-        number?.kind === 'number'
-          ? meaningAt(reader, pass(reader, i + 2, 'more'), 'round-word', 'row-word', 'times')
-          : null;
-      if (unit && number) {
-        times = number.value;
-        i = unit.next;
-      }
-    }
-    if (times === null) {
-      const number = tokenAt(reader, i);
-      const unit =
-        number?.kind === 'number'
-          ? meaningAt(reader, pass(reader, i + 1, 'more'), 'times', 'round-word', 'row-word')
-          : null;
-      const read = amountAfter(reader, i);
-      if (unit && number) {
-        times = number.value;
-        i = pass(reader, unit.next, 'more');
-      } else if (read?.amount.kind === 'times') {
-        times = read.amount.times;
-        i = pass(reader, read.next, 'more');
-      }
-    }
+    const again = forRounds(reader, i) ?? timesAgain(reader, i);
+    if (again) i = again.next;
+    const times = again?.times ?? null;
     const part = piece ? { part: piece.name } : back ? { last: back.last } : {};
     reader.found.reference = { rounds: numbers.rounds, times, ...part, span: spanBetween(reader, at, i) };
     return i;
   },
 };
+
+interface Again {
+  readonly times: number;
+  readonly next: number;
+}
+
+/** "… for 4 more rounds" */
+function forRounds(reader: Reader, at: number): Again | null {
+  const number = isWord(reader, at, 'for') ? tokenAt(reader, at + 1) : null;
+  if (number?.kind !== 'number') return null;
+  const unit = meaningAt(reader, pass(reader, at + 2, 'more'), 'round-word', 'row-word', 'times');
+  return unit && { times: number.value, next: unit.next };
+}
+
+/** "… four times", "… 3 more rounds", "… twice more": rounds that are worked again are all of them more. */
+function timesAgain(reader: Reader, at: number): Again | null {
+  const word = meaningAt(reader, at, 'times');
+  if (word && word.meaning.times !== null) return { times: word.meaning.times, next: pass(reader, word.next, 'more') };
+  const number = tokenAt(reader, at);
+  const unit =
+    number?.kind === 'number'
+      ? meaningAt(reader, pass(reader, at + 1, 'more'), 'times', 'round-word', 'row-word')
+      : null;
+  if (number && unit) return { times: number.value, next: pass(reader, unit.next, 'more') };
+  const read = amountAfter(reader, at);
+  return read?.amount.kind === 'times' ? { times: read.amount.times, next: pass(reader, read.next, 'more') } : null;
+}
 
 const ALIKE: ReadonlySet<string> = new Set(['as', 'same', 'like']);
 

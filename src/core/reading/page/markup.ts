@@ -3,6 +3,10 @@ const KEYS = String.raw`(?:(?:\d\uFE0F?\u20E3)+|\u{1F51F})`;
 const KEYCAPS = new RegExp(String.raw`${KEYS}(?:[ \t]*[-–—][ \t]*${KEYS})?`, 'gu');
 /** "=> 24": an equals sign of it would say what a word means. */
 const DOUBLE_ARROW = /={1,2}>(?=[ \t]*\d)/gu;
+/** "**R1** to **R5**": one range. */
+const BOLD_ENDS = /\*\*([ \t]*(?:to|and|&|-|–)[ \t]*)\*\*/gu;
+/** "→ *30*": a count that is stressed. */
+const STRESSED = /(?<=[ \t])\*(\d{1,4})\*(?=[ \t]*$)/gmu;
 /** The corners and lines of drawn boxes; a line along is a dash. */
 const BOXES = /[\u2500-\u257F]/gu;
 const MARKUP = /<(?:p|li|h[1-6]|td|br)\b[^<>]*>/iu;
@@ -14,6 +18,8 @@ export function shown(text: string): string {
   const plain = text
     .replace(KEYCAPS, withoutKeys)
     .replace(DOUBLE_ARROW, (arrow) => '→'.padEnd(arrow.length, '\u00a0'))
+    .replace(BOLD_ENDS, '  $1  ')
+    .replace(STRESSED, ' $1 ')
     .replace(BOXES, (line) => (line === '─' || line === '━' ? '–' : ' '));
   if (!MARKUP.test(plain)) return plain;
   // A heading is one in Markdown, too.
