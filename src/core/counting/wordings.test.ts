@@ -41,6 +41,11 @@ const US: Readonly<Record<string, readonly Row[]>> = {
     [8, '*2 sc, dec; rep from * once', '8 → 6'],
     [12, '6·(sc, inc)', '12 → 18'],
   ],
+  'a change of yarn for so many stitches': [
+    [30, 'Change to Brick for 12 sc, back to Cocoa for 18 sc', '30 → 30'],
+    [18, 'sc 5, change to red 6 sc, change to white 7 sc', '18 → 18'],
+    [10, 'sc 5, change to B in last 2 sc, sc 5', '10 → 10'],
+  ],
   'talk before a star': [
     [12, 'Stuff, * sc2tog, rep from * to end', '12 → 6'],
     [12, 'Stuff firmly, *sc2tog; rep from * around. Draw up.', '12 → 6'],

@@ -364,6 +364,12 @@ describe('whole pieces, with their names and what is made of each round', () => 
       ['Head – oat: 6 12 18 18', 'Body – oat: 18 18 12'],
     ],
     [
+      'legs with their yarn below the name, and joined by a stitch in any of the other',
+      'US terms\n\nLEGS (make 2)\nCol: rust\nRnd 1: 6 sc in MR (6)\nRnd 2: (1 sc, inc) x3 (9)\nRnd 3: 9 sc (9)\nFasten off the first leg. Do not fasten off the second.\n\nBODY\n' +
+        'Rnd 4: ch 3, join to the first leg with sc in any st, 8 sc, 3 sc over the chain, 9 sc over the second leg, 3 sc over the other side of the chain (24)\nRnd 5: 24 sc (24)\n',
+      ['Legs x2: 6 9 9', 'Body: 24 24'],
+    ],
+    [
       'drawn boxes around the numbers',
       'STRAWBERRY (us terminology)\n\nHEAD [cream]\n┌ 01 ┐ 6 sc in MR ............ {6}\n│ 02 │ inc x6 ................ {12}\n│ 03 │ (1 sc, inc) x6 ........ {18}\n│ 04-06 │ sc x18 ............. {18}\n│ 07 │ (1 sc, dec) x6 ........ {12}\n└ fo, stuff\n',
       ['Head: 6 12 18 18 12'],

@@ -233,7 +233,7 @@ function named(written: string, level: number, capitals: string | null = null): 
 
 const LEADS_YARN_BEHIND = /\s+[-–—]\s+(?:with|using|use|in|work|from|colou?r)(?!\p{L}).*$/iu;
 const LEADS_YARN =
-  /^(?:yarn colou?r|with|using|use|in|start|starting|begin|work|from|change|switch|now|join|colou?r)(?![\p{L}])/iu;
+  /^(?:yarn colou?r|with|using|use|in|start|starting|begin|work|from|change|switch|now|join|colou?r|col|clr|shade)(?![\p{L}])/iu;
 
 /** "Pattern language: English (US)", "Skill level: easy": said of the whole pattern. */
 const SAYS_OF_ALL =

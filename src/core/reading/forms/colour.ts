@@ -130,6 +130,12 @@ export const colour: InstructionForm = {
     const second = tokenAt(reader, i);
     if (second?.kind === 'word' && /^\p{Lu}/u.test(second.raw) && !reader.lexicon.at(reader.tokens, i)) i += 1;
     const to = tokenAt(reader, i - 1)?.to ?? name.to;
+    // "Change to Brick for 12 sc"
+    const works = isWord(reader, i, 'for') ? i + 1 : i;
+    if (change && amountOfStitches(reader, works)) {
+      reader.steps.push({ kind: 'colour', name: reader.text.slice(name.from, to), span: spanBetween(reader, at, i) });
+      return works;
+    }
     if (change) {
       // "… in last st", "… on the last pull-through"
       const ends = (place: number) => isBoundary(reader, place) || countInBracket(reader, place) !== null;

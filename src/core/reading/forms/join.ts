@@ -56,7 +56,7 @@ export const join: InstructionForm = {
   },
 };
 
-/** "join to leg 1 with a sc", "join with sc to the first leg": a stitch of the piece that is joined, and no closing. */
+/** "join to leg 1 with a sc in any st", "join with sc to the first leg": a stitch of the piece that is joined, and no closing. */
 function joinsPiece(reader: Reader, at: number, i: number): number | null {
   const before = isWord(reader, i, 'to') ? pieceNamed(reader, i + 1) : null;
   if (before && !isWord(reader, before.next, 'with', 'by')) return null;
@@ -65,7 +65,7 @@ function joinsPiece(reader: Reader, at: number, i: number): number | null {
   const stitch = meaningAt(reader, one, 'stitch');
   if (!stitch || stitch.meaning.stitch === 'chain') return null;
   const piece = before ?? (isWord(reader, stitch.next, 'to') ? pieceNamed(reader, stitch.next + 1) : null);
-  const next = before ? stitch.next : piece?.next;
+  const next = before ? passAnySt(reader, stitch.next) : piece?.next;
   if (!piece || next === undefined || !isBoundary(reader, next)) return null;
   const [span, source] = [spanBetween(reader, at, next), piece.name];
   const amount = { kind: 'times', times: 1 } as const;
@@ -82,6 +82,12 @@ function joinsPiece(reader: Reader, at: number, i: number): number | null {
       span,
     });
   return next;
+}
+
+/** "… in any st": the index behind it; the same index where that does not stand there. */
+function passAnySt(reader: Reader, at: number): number {
+  const any = meaningAt(reader, at, 'in') && isWord(reader, at + 1, 'any') ? at + 2 : at;
+  return any > at ? (meaningAt(reader, any, 'stitch-word', 'stitch')?.next ?? at) : at;
 }
 
 /** "… repeat around, sl st.": no stitch is left over for it. */

@@ -236,9 +236,9 @@ function passColour(reader: Reader, { amount, next }: { amount: number | null; n
   return next + 1;
 }
 
-/** "along the other side (of the chain)" right behind a step, up to the end of the clause. */
+/** "along the other side (of the chain)", "over the other side" right behind a step, up to the end of the clause. */
 function otherSideAfter(reader: Reader, at: number): number | null {
-  const side = meaningAt(reader, at, 'other-side');
+  const side = meaningAt(reader, isWord(reader, at, 'over', 'across') ? at + 1 : at, 'other-side');
   if (!side || tokenAt(reader, side.next)?.kind === 'number') return null;
   const chain = meaningAt(reader, side.next, 'stitch', 'chain-word');
   const next = chain ? chain.next : side.next;
