@@ -48,6 +48,13 @@ export function repeated(body: readonly Step[], amount: Amount, span: Span): Ste
   return single ? { ...withAmount(only, 1), amount, span } : { kind: 'repeat', body, amount, span };
 }
 
+/** What was said before how often it is done; "6 times: sc all round" is six rounds. @throws FAILS where nothing is. */
+export function soOften(body: readonly Step[], amount: Amount, span: Span): Step {
+  const [first] = body;
+  if (!first) throw FAILS;
+  return body.length === 1 && first.kind === 'work' && isPlainRound(first) ? first : repeated(body, amount, span);
+}
+
 /** "every 3rd st double", "every 4th and 5th st together": so many plain ones between. */
 export function everyNth(tool: Shape, nth: number, second: number | undefined, span: Span): Step {
   if (second !== undefined && (tool.over !== 2 || second !== nth + 1)) throw FAILS;

@@ -15,11 +15,11 @@ import {
   group,
   isFabric,
   isOnce,
-  isPlainRound,
   numberIn,
   often,
   PLAIN,
   repeated,
+  soOften,
   work,
 } from './shapes.js';
 import { Stitches } from './stitches.js';
@@ -114,15 +114,8 @@ export class Taking {
       if (next <= i) throw FAILS;
       i = next;
     }
-    if (said) line.push(this.#repeated(line.takeFrom(said.from), said.amount, spanOf(this.#run.items, from, to)));
+    if (said) line.push(soOften(line.takeFrom(said.from), said.amount, spanOf(this.#run.items, from, to)));
     return line.steps;
-  }
-
-  /** What was said how often; "6 times: sc all round" is six rounds. */
-  #repeated(steps: readonly Step[], amount: Amount, span: Span): Step {
-    const [first] = steps;
-    if (!first) throw FAILS;
-    return steps.length === 1 && first.kind === 'work' && isPlainRound(first) ? first : repeated(steps, amount, span);
   }
 
   /** "6 times: dc, 2 dc in one": said before what is done. */
