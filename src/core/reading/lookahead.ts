@@ -87,7 +87,7 @@ export class Lookahead {
     const place = works || named?.name === '' ? null : named;
     if (!place) {
       const leading = this.#source.remember(text, headingWithLead);
-      if (leading && !leading.section && (this.#firstBelow(index) || this.tellsOther(leading.rest))) return leading;
+      if (leading && !leading.section && (this.#firstBelow(index) || this.#tellsOther(leading.rest))) return leading;
       const part = traits.countAtEnd || orders ? null : this.#source.remember(text, headingOfPart);
       if (part && this.#begins(part, index)) return part;
       return afterBlank && !traits.countAtEnd ? this.#withMore(text, index) : null;
@@ -124,7 +124,7 @@ export class Lookahead {
   }
 
   /** "Work as Body to end of 5th round.": words that tell rounds of another piece. */
-  tellsOther(words: string): boolean {
+  #tellsOther(words: string): boolean {
     const { reference, unread } = this.#instructions.alone(words);
     return reference !== null && unread.length === 0;
   }

@@ -4,6 +4,7 @@
   import Button from '../components/Button.svelte';
   import ThisMeans from '../desk/ThisMeans.svelte';
   import type { Doubt, IntakeSession } from './intake.svelte.js';
+  import { inTrouble } from '../workers/checker.js';
 
   interface Props {
     session: IntakeSession;
@@ -82,7 +83,8 @@
       </li>
     {:else}
       <li class="none">
-        {#if !session.report}Reading …
+        {#if inTrouble(session.checking)}Nothing is told of it: this text was not read.
+        {:else if !session.report}Reading …
         {:else if session.rounds.length === 0}A line such as “Rnd 3: (sc 1, inc) x 6 (18)” is read as a round, and a
           count in the same place of most lines. Say with R which lines are rounds.
         {:else}Nothing. Every round was read as it stands.{/if}
